@@ -1,0 +1,19 @@
+/**
+ * Pressure an oil column gains when thrown outward in a turning drilling from radius r₁ to r₂: ½ ρ ω² (r₂² − r₁²), Pa.
+ * Negative inward. Source: rigid-body rotation of a fluid, e.g. White, Fluid Mechanics, 8th ed., 2.9.
+ *
+ * @param density kg/m³  @param speed rev/s  @param from r₁, m  @param to r₂, m
+ */
+export function centrifugalHead(density: number, speed: number, from: number, to: number): number {
+  const omega = 2 * Math.PI * speed
+  return 0.5 * density * omega * omega * (to * to - from * from)
+}
+
+/**
+ * Least gallery pressure that keeps the rods fed at a speed, Pa, gauge: oil must be pushed in from the main journal's
+ * surface to the crank's axis, ½ ρ ω² r², and keep `margin` there. It is the physical form of "so much pressure per
+ * thousand rpm", and grows with the square of speed and of journal diameter.
+ */
+export function leastGalleryPressure(density: number, speed: number, mainDiameter: number, margin = 50e3): number {
+  return -centrifugalHead(density, speed, 0.5 * mainDiameter, 0) + margin
+}

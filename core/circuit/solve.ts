@@ -1,0 +1,275 @@
+import { checkFluid, checkNetwork } from './check'
+import { prepareElimination } from './factor'
+import { EMPTY } from '../pump/fill'
+import { elementFlow } from './flow'
+import { CircuitError, type Fluid, type FlowSlope, type Network } from './types'
+
+const GRAVITY = 9.80665
+/** Imbalance of a node over what passes through it: aimed at, and at most accepted. */
+const AIM = 1e-11
+const ACCEPT = 1e-9
+/** Imbalance below which a solution that improves no further is put right in the flows. */
+const NEARLY = 1e-4
+const MOST_ITERATIONS = 100
+/** Where to begin: the last solution, and should that lead nowhere, afresh at these pressures, Pa. */
+const STARTS = [undefined, 0, 3e5, -2e4, 2e6]
+/** Flow too small for any gauge or drip tray (a millilitre in three years), m³/s: below it a node counts as at rest. */
+const AT_REST = 1e-14
+/** The solution is first balanced to the busiest nodes' scale, then to each node's own. */
+const FLOORS = [1e-3, 1e-6, 0]
+
+export interface Solution {
+  iterations: number
+  /** Largest imbalance of a node over what passes through it. */
+  residual: number
+}
+
+/** A circuit made ready to be solved many times; elements' numbers may be changed between solves, their joints not. */
+export interface PreparedCircuit {
+  network: Network
+  /** Gauge pressure of each node, Pa, in the network's order: the last solution, and the next one's start. */
+  pressures: Float64Array
+  /** Flow of each element from → to, m³/s, in the network's order. */
+  flows: Float64Array
+  /** Finds the pressures at which every node's flows balance. Throws CircuitError naming the element that will not settle. */
+  solve: (fluid: Fluid) => Solution
+  /** Forgets the last solution, so that the next solve starts cold. */
+  reset: () => void
+  indexOf: (node: string) => number
+}
+
+/**
+ * Prepares the solution of any graph of nodes and elements: damped Newton on the node pressures.
+ *
+ * Every element's flow rises with the pressure at its start and falls with that at its end, so the imbalances are the
+ * slopes of a convex function of the pressures, the network's content, and the solution is its lowest point. A Newton
+ * step is cut back, by bisection, to where it no longer climbs the far side of that valley; where even short steps do not help (a starving
+ * pump is not quite convex) the diagonal is strengthened, a step in false time.
+ * Source: Millar, Some general theorems for non-linear systems possessing resistance, Phil. Mag. 42 (1951), for the
+ * content; Todini & Pilati, A gradient algorithm for the analysis of pipe networks (1988); Nocedal & Wright, Numerical
+ * Optimization, 2nd ed., ch. 3, for the step.
+ *
+ * @throws CircuitError naming the field that is wrong
+ */
+export function prepareCircuit(network: Network): PreparedCircuit {
+  checkNetwork(network)
+  const { nodes, elements } = network
+  const index = new Map(nodes.map((node, i) => [node.id, i]))
+  const froms = Int32Array.from(elements, (element) => index.get(element.from)!)
+  const tos = Int32Array.from(elements, (element) => index.get(element.to)!)
+  const unknown = new Int32Array(nodes.length).fill(-1)
+  let count = 0
+  nodes.forEach((node, i) => {
+    if (node.pressure === undefined) unknown[i] = count++
+  })
+  const pairs: [number, number][] = []
+  elements.forEach((_, e) => {
+    const i = unknown[froms[e]]
+    const j = unknown[tos[e]]
+    if (i >= 0 && j >= 0) pairs.push([i, j])
+  })
+  const matrix = prepareElimination(count, pairs)
+  const across = Int32Array.from(elements, (_, e) => at(unknown[froms[e]], unknown[tos[e]]))
+  const back = Int32Array.from(elements, (_, e) => at(unknown[tos[e]], unknown[froms[e]]))
+  function at(i: number, j: number): number {
+    return i >= 0 && j >= 0 ? matrix.position(i, j) : -1
+  }
+
+  // A pump draws no more from an empty inlet, so no solution lies below that.
+  const lowest = new Float64Array(nodes.length).fill(-Infinity)
+  elements.forEach((element, e) => {
+    if (element.kind === 'pump') lowest[froms[e]] = EMPTY + 1
+  })
+
+  const pressures = new Float64Array(nodes.length)
+  const flows = new Float64Array(elements.length)
+  const slopeFroms = new Float64Array(elements.length)
+  const slopeTos = new Float64Array(elements.length)
+  const imbalance = new Float64Array(count)
+  const through = new Float64Array(count)
+  const weight = new Float64Array(count)
+  const direction = new Float64Array(count)
+  const before = new Float64Array(nodes.length)
+  const out: FlowSlope = { flow: 0, slopeFrom: 0, slopeTo: 0 }
+
+  /** Flows, imbalances and slopes at the present pressures. */
+  function evaluate(fluid: Fluid): void {
+    matrix.values.fill(0)
+    imbalance.fill(0)
+    through.fill(0)
+    const specificWeight = fluid.density * GRAVITY
+    for (let e = 0; e < elements.length; e++) {
+      const from = froms[e]
+      const to = tos[e]
+      // Heights count as pressure relative to the start of the element.
+      const drop = specificWeight * ((nodes[from].elevation ?? 0) - (nodes[to].elevation ?? 0))
+      elementFlow(elements[e], pressures[from], pressures[to] - drop, fluid, out)
+      flows[e] = out.flow
+      slopeFroms[e] = out.slopeFrom
+      slopeTos[e] = out.slopeTo
+      const i = unknown[from]
+      const j = unknown[to]
+      book(i, j, out.flow)
+      if (i >= 0) matrix.values[i] += out.slopeFrom
+      if (j >= 0) matrix.values[j] -= out.slopeTo
+      if (i >= 0 && j >= 0) {
+        matrix.values[across[e]] += out.slopeTo
+        matrix.values[back[e]] -= out.slopeFrom
+      }
+    }
+  }
+
+  /** Enters a flow from row i to row j in the balance of both. */
+  function book(i: number, j: number, flow: number): void {
+    if (i >= 0) {
+      imbalance[i] += flow
+      through[i] += Math.abs(flow)
+    }
+    if (j >= 0) {
+      imbalance[j] -= flow
+      through[j] += Math.abs(flow)
+    }
+  }
+
+  /** Freezes each node's weight, 1 / what passes through it, but no less than a share of the busiest node's. */
+  function weigh(floor: number): void {
+    let most = 0
+    for (let i = 0; i < count; i++) most = Math.max(most, through[i])
+    for (let i = 0; i < count; i++) weight[i] = 1 / (0.5 * Math.max(through[i], floor * most) + AT_REST)
+  }
+
+  /** How steeply the content falls along the step: Σ imbalance × step, W; negative while there is further to go. */
+  function fall(): number {
+    let sum = 0
+    for (let i = 0; i < count; i++) sum += imbalance[i] * direction[i]
+    return sum
+  }
+
+  function worst(): { residual: number; row: number } {
+    let residual = 0
+    let row = -1
+    for (let i = 0; i < count; i++) {
+      const share = Math.abs(imbalance[i]) * weight[i]
+      if (share > residual || Number.isNaN(share)) {
+        residual = share
+        row = i
+      }
+    }
+    return { residual, row }
+  }
+
+  function solve(fluid: Fluid): Solution {
+    checkFluid(fluid)
+    let spent = 0
+    for (const start of STARTS) {
+      if (start !== undefined) pressures.fill(start)
+      const found = descend(fluid)
+      spent += found.iterations
+      if (found.residual <= ACCEPT) return { iterations: spent, residual: found.residual }
+    }
+    weigh(0)
+    throw new CircuitError(unsettled(worst().row), 'does not settle')
+  }
+
+  /** Newton from the present pressures until balanced, or until it goes no further. */
+  function descend(fluid: Fluid): Solution {
+    nodes.forEach((node, i) => {
+      if (node.pressure !== undefined) pressures[i] = node.pressure
+      else if (!Number.isFinite(pressures[i])) pressures[i] = 0
+    })
+    evaluate(fluid)
+    let level = 0
+    let strengthen = 0
+    let stalled = 0
+    for (let iteration = 0; iteration < MOST_ITERATIONS; iteration++) {
+      weigh(FLOORS[level])
+      let now = worst()
+      while (now.residual <= AIM && level < FLOORS.length - 1) {
+        weigh(FLOORS[++level])
+        now = worst()
+      }
+      const last = level === FLOORS.length - 1
+      if (last && now.residual <= AIM) return { iterations: iteration, residual: now.residual }
+      if (now.residual <= NEARLY && stalled > 2) {
+        const residual = correctFlows()
+        if (residual <= ACCEPT) return { iterations: iteration, residual }
+        evaluate(fluid)
+        stalled = 0
+      }
+      before.set(pressures)
+      for (let i = 0; i < count; i++) {
+        direction[i] = -imbalance[i]
+        matrix.values[i] += 1e-18 + strengthen * matrix.values[i]
+      }
+      matrix.solve(direction)
+      const start = Math.abs(fall())
+      let low = 0
+      let high = 1
+      let share = 1
+      let accepted = false
+      for (let trial = 0; trial < 30 && !accepted; trial++) {
+        for (let n = 0; n < nodes.length; n++) {
+          if (unknown[n] >= 0) pressures[n] = Math.max(lowest[n], before[n] + share * direction[unknown[n]])
+        }
+        evaluate(fluid)
+        const slope = fall()
+        accepted = worst().residual < 0.5 * now.residual || (slope <= 1e-3 * start && (share === 1 || slope >= -0.5 * start))
+        if (slope > 0) high = share
+        else low = share
+        share = 0.5 * (low + high)
+      }
+      if (accepted) {
+        strengthen = strengthen > 1e-6 ? 0.1 * strengthen : 0
+        stalled = worst().residual < 0.5 * now.residual ? 0 : stalled + 1
+        continue
+      }
+      stalled++
+      pressures.set(before)
+      evaluate(fluid)
+      strengthen = Math.max(1e-3, 10 * strengthen)
+    }
+    weigh(0)
+    return { iterations: MOST_ITERATIONS, residual: worst().residual }
+  }
+
+  /**
+   * The last correction, too small for the pressures' own figures, put into the flows by their slopes: a wide hole between
+   * two nodes at 4 bar can pass its trickle on less than the sixteenth figure. Returns the imbalance left.
+   */
+  function correctFlows(): number {
+    for (let i = 0; i < count; i++) direction[i] = -imbalance[i]
+    matrix.solve(direction)
+    imbalance.fill(0)
+    through.fill(0)
+    for (let e = 0; e < elements.length; e++) {
+      const i = unknown[froms[e]]
+      const j = unknown[tos[e]]
+      if (i >= 0) flows[e] += slopeFroms[e] * direction[i]
+      if (j >= 0) flows[e] += slopeTos[e] * direction[j]
+      book(i, j, flows[e])
+    }
+    weigh(0)
+    return worst().residual
+  }
+
+  /** The element with most flow at the node that is furthest from balance. */
+  function unsettled(row: number): string {
+    let found = 0
+    for (let e = 0; e < elements.length; e++) {
+      const touches = unknown[froms[e]] === row || unknown[tos[e]] === row
+      const holds = unknown[froms[found]] === row || unknown[tos[found]] === row
+      if (touches && (!holds || Math.abs(flows[e]) > Math.abs(flows[found]))) found = e
+    }
+    return `elements.${found} (${elements[found].id})`
+  }
+
+  return {
+    network, pressures, flows, solve,
+    reset: () => pressures.fill(0),
+    indexOf: (node) => {
+      const found = index.get(node)
+      if (found === undefined) throw new CircuitError('nodes', `no node is called “${node}”`)
+      return found
+    },
+  }
+}

@@ -1,0 +1,109 @@
+import type { ReliefValve } from '../relief/valve'
+
+/** What flows: density kg/m³, dynamic viscosity Pa·s. */
+export interface Fluid {
+  density: number
+  viscosity: number
+}
+
+export interface NodeSpec {
+  id: string
+  /** Height above the datum, m. */
+  elevation?: number
+  /** Gauge pressure, Pa, where it is held (a sump, a tank); left out where it is to be found. */
+  pressure?: number
+}
+
+interface Between {
+  id: string
+  from: string
+  to: string
+}
+
+/** A round passage with its fittings; `head` is pressure gained along it (turning crank), Pa. */
+export interface PipeSpec extends Between {
+  kind: 'pipe'
+  length: number
+  diameter: number
+  roughness?: number
+  /** Loss coefficient of bends, entries and exits at high Reynolds number, K∞. */
+  k?: number
+  /** The same in creeping flow: adds K₁/Re. */
+  k1?: number
+  head?: number
+}
+
+/** A sharp-edged hole. */
+export interface OrificeSpec extends Between {
+  kind: 'orifice'
+  diameter: number
+  dischargeCoefficient: number
+  /** How many alike side by side. */
+  count?: number
+}
+
+/** Flow in proportion to pressure: films, gaps, porous paper. Conductance in m³/(s·Pa). */
+export interface LinearSpec extends Between {
+  kind: 'linear'
+  conductance: number
+}
+
+/** A running bearing: pressure-fed leakage and what turning carries out of its ends. */
+export interface BearingSpec extends Between {
+  kind: 'bearing'
+  /** Pressure-fed leakage, m³/(s·Pa). */
+  conductance: number
+  /** Flow carried out by turning when it is well fed, m³/s. */
+  carried: number
+}
+
+/** Lets oil through one way once the difference passes `openingPressure`, through a hole. */
+export interface CheckSpec extends Between {
+  kind: 'check'
+  diameter: number
+  dischargeCoefficient?: number
+  openingPressure?: number
+}
+
+/** A spring-loaded valve: the whole plunger, spring and port, or an opening pressure with a flow slope. */
+export interface ReliefSpec extends Between {
+  kind: 'relief'
+  valve?: ReliefValve
+  dischargeCoefficient?: number
+  openingPressure?: number
+  /** Without a plunger: conductance once open, m³/(s·Pa). */
+  conductance?: number
+}
+
+/** A positive-displacement pump. */
+export interface PumpSpec extends Between {
+  kind: 'pump'
+  /** m³/rev */
+  displacement: number
+  /** rev/s */
+  speed: number
+  /** m³/(s·Pa) */
+  slipConductance: number
+}
+
+export type ElementSpec = PipeSpec | OrificeSpec | LinearSpec | BearingSpec | CheckSpec | ReliefSpec | PumpSpec
+
+export interface Network {
+  nodes: NodeSpec[]
+  elements: ElementSpec[]
+}
+
+/** Written by a law: flow from → to, m³/s, and its slopes with the pressure at either end, m³/(s·Pa). */
+export interface FlowSlope {
+  flow: number
+  slopeFrom: number
+  slopeTo: number
+}
+
+export class CircuitError extends Error {
+  /** @param path the field that is wrong, as `elements.3.diameter`, or the element that would not settle */
+  constructor(readonly path: string, readonly reason: string) {
+    super(`${path}: ${reason}`)
+    this.name = 'CircuitError'
+  }
+}

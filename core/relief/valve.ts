@@ -1,0 +1,74 @@
+import { holeFlow } from '../circuit/orifice'
+import { type Port, fullLift, uncoveredArea } from './port'
+import { type FittedSpring, preload, total } from './spring'
+
+export interface ReliefValve extends FittedSpring {
+  plungerDiameter: number
+  port: Port
+  /** Length with the coils touching, m. */
+  solidLength?: number
+}
+
+/** Plunger area A, m². */
+export function plungerArea(plungerDiameter: number): number {
+  return 0.25 * Math.PI * plungerDiameter * plungerDiameter
+}
+
+/**
+ * Opening pressure: the plunger leaves its seat when p A = k (L_free − L_installed + Σ shims), Pa above the sump.
+ * Source: balance of forces on the plunger.
+ */
+export function openingPressure(valve: ReliefValve): number {
+  return preload(valve) / plungerArea(valve.plungerDiameter)
+}
+
+/** Pressure at which flow starts, Pa: the plunger must first travel the overlap, p A = F₀ + k x_overlap. */
+export function flowStartPressure(valve: ReliefValve): number {
+  return openingPressure(valve) + (valve.springRate * (valve.port.overlap ?? 0)) / plungerArea(valve.plungerDiameter)
+}
+
+/** What a shim of thickness `shim` adds to the opening pressure: k s / A, Pa. */
+export function shimEffect(valve: ReliefValve, shim: number): number {
+  return (valve.springRate * shim) / plungerArea(valve.plungerDiameter)
+}
+
+/** Lift that a pressure holds, m, from shut to fully open. */
+export function liftAt(valve: ReliefValve, pressure: number): number {
+  const lift = (pressure * plungerArea(valve.plungerDiameter) - preload(valve)) / valve.springRate
+  return Math.min(fullLift(valve.port), Math.max(0, lift))
+}
+
+/** Spring length left before the coils touch with the plunger fully open, m; below nothing it binds. */
+export function bindMargin(valve: ReliefValve): number | undefined {
+  if (valve.solidLength === undefined) return undefined
+  return valve.installedLength - total(valve.shims) - fullLift(valve.port) - valve.solidLength
+}
+
+/**
+ * Flow past the plunger: Q = C_d A(x) √(2 Δp / ρ), m³/s, with x from the balance of spring and pressure, and laminar
+ * for cold oil by the rounding of `orifice`.
+ * Source: Merritt, Hydraulic Control Systems (1967), ch. 3 and 5. Steady flow force is left out.
+ */
+export function valveFlow(valve: ReliefValve, pressure: number, density: number, viscosity: number, dischargeCoefficient = 0.65): number {
+  if (pressure <= 0) return 0
+  const out = { flow: 0, slopeFrom: 0, slopeTo: 0 }
+  holeFlow(uncoveredArea(valve.port, liftAt(valve, pressure)), dischargeCoefficient, pressure, { density, viscosity }, out)
+  return out.flow
+}
+
+/**
+ * Full-flow pressure: what the valve settles at when `flow` must pass through it, Pa, by bisection.
+ *
+ * @throws RangeError when the fully open port cannot pass the flow below 10 MPa
+ */
+export function fullFlowPressure(valve: ReliefValve, flow: number, density: number, viscosity: number): number {
+  let low = openingPressure(valve)
+  let high = 10e6
+  if (valveFlow(valve, high, density, viscosity) < flow) throw new RangeError('flow: more than the open port can pass')
+  for (let i = 0; i < 60; i++) {
+    const middle = 0.5 * (low + high)
+    if (valveFlow(valve, middle, density, viscosity) < flow) low = middle
+    else high = middle
+  }
+  return 0.5 * (low + high)
+}

@@ -1,0 +1,152 @@
+/**
+ * The units a builder may type or read, each with the exact factor that brings it to SI.
+ * Factors are definitions (BIPM SI brochure, 9th ed.; NIST SP 811, appendix B) and are checked in the tests
+ * against an independent unit library.
+ */
+
+export type Dimension =
+  | 'length'
+  | 'clearance'
+  | 'pressure'
+  | 'temperature'
+  | 'speed'
+  | 'springRate'
+  | 'displacement'
+  | 'volume'
+  | 'flow'
+  | 'power'
+  | 'torque'
+  | 'ratio'
+  | 'count'
+  | 'duration'
+
+export interface Unit {
+  /** What is written behind the number. */
+  symbol: string
+  /** SI value of one unit. */
+  factor: number
+  /** Added after scaling; only temperatures have one. */
+  offset?: number
+  /** Other ways of typing it, in lower case. */
+  aliases: string[]
+  /** Decimals shown when nothing better is known. */
+  decimals: number
+}
+
+const INCH = 0.0254
+const POUND_FORCE = 4.4482216152605
+
+const lengths: Unit[] = [
+  { symbol: 'mm', factor: 1e-3, aliases: ['millimetre', 'millimetres', 'millimeter'], decimals: 2 },
+  { symbol: 'µm', factor: 1e-6, aliases: ['um', 'μm', 'micron', 'microns'], decimals: 0 },
+  { symbol: 'cm', factor: 1e-2, aliases: [], decimals: 1 },
+  { symbol: 'm', factor: 1, aliases: ['metre', 'metres'], decimals: 3 },
+  { symbol: 'in', factor: INCH, aliases: ['"', '″', '”', "''", 'inch', 'inches'], decimals: 3 },
+  { symbol: 'thou', factor: INCH / 1000, aliases: ['mil', 'mils', 'th', 'thous'], decimals: 1 },
+  { symbol: 'ft', factor: 12 * INCH, aliases: ["'", '′', 'foot', 'feet'], decimals: 2 },
+]
+
+/** Every unit that fits a dimension; the first is the shop's metric default. */
+export const UNITS: Record<Dimension, Unit[]> = {
+  length: lengths,
+  clearance: lengths.map((unit) =>
+    unit.symbol === 'mm' ? { ...unit, decimals: 3 } : unit.symbol === 'in' ? { ...unit, decimals: 4 } : unit,
+  ),
+  pressure: [
+    { symbol: 'bar', factor: 1e5, aliases: [], decimals: 1 },
+    { symbol: 'kPa', factor: 1e3, aliases: ['kpa'], decimals: 0 },
+    { symbol: 'psi', factor: POUND_FORCE / (INCH * INCH), aliases: ['lb/in²', 'lbs', 'psig'], decimals: 0 },
+    { symbol: 'MPa', factor: 1e6, aliases: ['mpa'], decimals: 2 },
+    { symbol: 'Pa', factor: 1, aliases: ['pa'], decimals: 0 },
+  ],
+  temperature: [
+    { symbol: '°C', factor: 1, aliases: ['c', 'degc', '℃', '°'], decimals: 0 },
+    { symbol: '°F', factor: 5 / 9, offset: -160 / 9, aliases: ['f', 'degf', '℉'], decimals: 0 },
+  ],
+  speed: [
+    { symbol: 'rpm', factor: 1 / 60, aliases: ['rev/min', '/min', 'r/min'], decimals: 0 },
+    { symbol: 'rev/s', factor: 1, aliases: ['rps', 'hz'], decimals: 2 },
+  ],
+  springRate: [
+    { symbol: 'N/mm', factor: 1e3, aliases: ['n/mm'], decimals: 2 },
+    { symbol: 'lb/in', factor: POUND_FORCE / INCH, aliases: ['lbf/in', 'lbs/in'], decimals: 1 },
+    { symbol: 'N/m', factor: 1, aliases: ['n/m'], decimals: 0 },
+  ],
+  displacement: [
+    { symbol: 'cm³/rev', factor: 1e-6, aliases: ['cc', 'cc/rev', 'cm3', 'cm3/rev', 'cm³', 'ml/rev'], decimals: 2 },
+    { symbol: 'in³/rev', factor: INCH ** 3, aliases: ['cu in', 'cuin', 'in3', 'in³', 'in3/rev'], decimals: 3 },
+  ],
+  volume: [
+    { symbol: 'L', factor: 1e-3, aliases: ['l', 'litre', 'litres', 'liter'], decimals: 1 },
+    { symbol: 'mL', factor: 1e-6, aliases: ['ml', 'cc', 'cm3'], decimals: 0 },
+    { symbol: 'qt', factor: 231 * INCH ** 3 / 4, aliases: ['quart', 'quarts', 'us qt'], decimals: 1 },
+  ],
+  flow: [
+    { symbol: 'L/min', factor: 1e-3 / 60, aliases: ['l/min', 'lpm'], decimals: 1 },
+    { symbol: 'gal/min', factor: 231 * INCH ** 3 / 60, aliases: ['gpm', 'us gpm'], decimals: 2 },
+  ],
+  power: [
+    { symbol: 'W', factor: 1, aliases: ['w', 'watt', 'watts'], decimals: 0 },
+    { symbol: 'hp', factor: 550 * 12 * INCH * POUND_FORCE, aliases: [], decimals: 2 },
+  ],
+  torque: [
+    { symbol: 'N·m', factor: 1, aliases: ['nm', 'n m', 'n.m', 'newton metre'], decimals: 1 },
+    { symbol: 'ft·lb', factor: 12 * INCH * POUND_FORCE, aliases: ['ft lb', 'ftlb', 'ft-lb', 'lb ft', 'lbft', 'lb-ft', 'ft lbs'], decimals: 1 },
+  ],
+  ratio: [{ symbol: '', factor: 1, aliases: ['x', ':1'], decimals: 2 }],
+  count: [{ symbol: '', factor: 1, aliases: [], decimals: 0 }],
+  duration: [
+    { symbol: 's', factor: 1, aliases: ['sec', 'secs', 'second', 'seconds'], decimals: 0 },
+    { symbol: 'min', factor: 60, aliases: ['mins', 'minute', 'minutes'], decimals: 0 },
+    { symbol: 'h', factor: 3600, aliases: ['hr', 'hour', 'hours'], decimals: 1 },
+  ],
+}
+
+/** What each dimension is shown in: one word for each dimension where the choice differs from the default. */
+export interface UnitChoice {
+  length: string
+  clearance: string
+  pressure: string
+  temperature: string
+  springRate: string
+  displacement: string
+  volume: string
+  flow: string
+  power: string
+  torque: string
+}
+
+export const UNIT_CHOICES: Record<string, UnitChoice> = {
+  'mm, bar': {
+    length: 'mm', clearance: 'mm', pressure: 'bar', temperature: '°C', springRate: 'N/mm',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m',
+  },
+  'mm, kPa': {
+    length: 'mm', clearance: 'mm', pressure: 'kPa', temperature: '°C', springRate: 'N/mm',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m',
+  },
+  'mm, psi': {
+    length: 'mm', clearance: 'mm', pressure: 'psi', temperature: '°C', springRate: 'N/mm',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m',
+  },
+  'in, psi': {
+    length: 'in', clearance: 'thou', pressure: 'psi', temperature: '°F', springRate: 'lb/in',
+    displacement: 'in³/rev', volume: 'qt', flow: 'gal/min', power: 'hp', torque: 'ft·lb',
+  },
+}
+
+/** The unit a dimension is shown in under a choice. */
+export function unitFor(dimension: Dimension, choice: UnitChoice): Unit {
+  const wanted = (choice as unknown as Record<string, string | undefined>)[dimension]
+  return UNITS[dimension].find((unit) => unit.symbol === wanted) ?? UNITS[dimension][0]
+}
+
+/** SI value of `number` in `unit`. */
+export function toSI(number: number, unit: Unit): number {
+  return number * unit.factor + (unit.offset ?? 0)
+}
+
+/** `value` (SI) as a number in `unit`. */
+export function fromSI(value: number, unit: Unit): number {
+  return (value - (unit.offset ?? 0)) / unit.factor
+}

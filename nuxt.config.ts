@@ -1,0 +1,54 @@
+import { fileURLToPath } from 'node:url'
+
+// The application is a single page served by its own small server: the model runs in the browser's worker,
+// so nothing would be gained by rendering on the server (docs/decisions.md).
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  ssr: false,
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', '@primevue/nuxt-module'],
+  css: ['~/assets/fonts.css', '~/assets/tokens.css', '~/assets/frame.css', '~/assets/sheet.css'],
+  app: {
+    head: {
+      title: 'Uldo',
+      htmlAttrs: { lang: 'en' },
+      viewport: 'width=device-width, initial-scale=1',
+      meta: [{ name: 'description', content: 'Set up a rebuilt engine’s oiling system, from measured clearances to a judged first start.' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  components: [{ path: '~/components', pathPrefix: false }],
+  primevue: {
+    autoImport: false,
+    components: { include: ['Select', 'Button', 'InputText', 'Textarea', 'Checkbox'] },
+    directives: { include: [] },
+    composables: { include: [] },
+    importTheme: { from: fileURLToPath(new URL('./app/theme.ts', import.meta.url)) },
+    options: { ripple: false },
+  },
+  experimental: { defaults: { nuxtLink: { prefetch: false } } },
+  hooks: {
+    // Fetch only what the open station needs: without this the page hints at every chunk there is.
+    'build:manifest': (manifest) => {
+      for (const file of Object.values(manifest)) {
+        file.prefetch = false
+        file.dynamicImports = []
+      }
+    },
+  },
+  vite: {
+    worker: { format: 'es' },
+    build: { target: 'es2022' },
+  },
+  nitro: {
+    // Migrations travel inside the built server.
+    serverAssets: [{ baseName: 'migrations', dir: fileURLToPath(new URL('./server/data/migrations', import.meta.url)) }],
+    externals: { traceInclude: [] },
+    esbuild: { options: { target: 'es2022' } },
+  },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } },
+  },
+})

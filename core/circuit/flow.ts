@@ -11,7 +11,7 @@ export function elementFlow(element: ElementSpec, from: number, to: number, flui
     case 'pipe':
       return pipeFlow(element, from - to, fluid, out)
     case 'orifice':
-      return holeFlow(0.25 * Math.PI * element.diameter ** 2 * (element.count ?? 1), element.dischargeCoefficient, from - to, fluid, out)
+      return holeFlow(0.25 * Math.PI * element.diameter * element.diameter * (element.count ?? 1), element.dischargeCoefficient, from - to, fluid, out)
     case 'linear':
       out.flow = element.conductance * (from - to)
       out.slopeFrom = element.conductance

@@ -57,6 +57,7 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   const index = new Map(nodes.map((node, i) => [node.id, i]))
   const froms = Int32Array.from(elements, (element) => index.get(element.from)!)
   const tos = Int32Array.from(elements, (element) => index.get(element.to)!)
+  const fallen = Float64Array.from(elements, (element) => (nodes[index.get(element.from)!].elevation ?? 0) - (nodes[index.get(element.to)!].elevation ?? 0))
   const unknown = new Int32Array(nodes.length).fill(-1)
   let count = 0
   nodes.forEach((node, i) => {
@@ -101,8 +102,8 @@ export function prepareCircuit(network: Network): PreparedCircuit {
     for (let e = 0; e < elements.length; e++) {
       const from = froms[e]
       const to = tos[e]
-      // Heights count as pressure relative to the start of the element.
-      const drop = specificWeight * ((nodes[from].elevation ?? 0) - (nodes[to].elevation ?? 0))
+      // Height lost along the element counts as pressure gained.
+      const drop = specificWeight * fallen[e]
       elementFlow(elements[e], pressures[from], pressures[to] - drop, fluid, out)
       flows[e] = out.flow
       slopeFroms[e] = out.slopeFrom

@@ -17,18 +17,18 @@ export interface PumpGaps {
   tipClearance: number
 }
 
+/** Tip land of one tooth or lobe, and how many seal in row between outlet and inlet, m. */
+const TIP_LANDS = 4 * 1.2e-3
+
 /**
- * Slip of a pump from outlet to inlet, per pressure, m³/(s·Pa), as parallel gaps:
- * over the rotor faces (end clearance, taken at the cover: width one rotor diameter, length a quarter of it, the seal between
- * the ports), and past the tips (width the rotor length, length three tip lands of 1.5 mm in row), on both sides.
+ * Slip of a pump from outlet to inlet, per pressure, m³/(s·Pa), as parallel gaps: over the faces of both rotors (end
+ * clearance, taken at the cover: as wide as the rotor's diameter, as long as a quarter of it, the seal between the ports),
+ * and past the tips on both sides (as wide as the rotor is long, four tip lands of 1.2 mm in row).
  *
  * The layout of the gaps is Uldo's own simplification; the gap law is gapConductance.
  */
 export function slipConductance(gaps: PumpGaps, viscosity: number): number {
-  const end = gapConductance(gaps.rotorDiameter, gaps.endClearance, 0.25 * gaps.rotorDiameter, viscosity)
-  const tips = 2 * gapConductance(gaps.rotorLength, gaps.tipClearance, 4.5e-3, viscosity)
-  return end + tips
+  const faces = 2 * gapConductance(gaps.rotorDiameter, gaps.endClearance, 0.25 * gaps.rotorDiameter, viscosity)
+  const tips = 2 * gapConductance(gaps.rotorLength, gaps.tipClearance, TIP_LANDS, viscosity)
+  return faces + tips
 }
-
-/** Rows of tip lands between outlet and inlet are sealed by the smallest; end clearance of nothing would seize. */
-export const LEAST_END_CLEARANCE = 10e-6

@@ -1,0 +1,149 @@
+import { gearDisplacement } from '../pump/displacement'
+import type { ReliefValve } from '../relief/valve'
+import { type BearingSet, bearingsOf } from './clearances'
+import type { EngineValues } from './engine'
+import type { Station } from './quantities'
+import type { Sheet } from './schema'
+import { catalogueOf, heldValue, requireValue, type Source } from './values'
+
+/** One uncertain number of the model: what it is now, how far it may be out, and how to put another in its place. */
+export interface ModelInput {
+  key: string
+  /** In a builder's words; measured together when it stands for several. */
+  label: string
+  station?: Station
+  source: Source
+  value: number
+  sigma: number
+  put: (values: EngineValues, value: number) => void
+}
+
+/** Floor clearance under the pickup: sump depth less protrusion, m. */
+export function floorClearance(sheet: Sheet): { value: number; sigma: number; source: Source } {
+  const depth = heldValue(sheet, 'pickup.sumpDepth')!
+  const protrusion = heldValue(sheet, 'pickup.protrusion')!
+  const source = depth.source === 'measured' && protrusion.source === 'measured' ? 'measured' : 'layout'
+  if (source === 'layout') return { value: 0.01, sigma: 0.0025, source }
+  return { value: depth.value - protrusion.value, sigma: Math.hypot(depth.sigma, protrusion.sigma), source }
+}
+
+/** Displacement: typed, or from the gears' geometry when all of it is recorded, or the layout's. */
+export function pumpDisplacement(sheet: Sheet): { value: number; sigma: number; source: Source } {
+  const held = requireValue(sheet, 'pump.displacement')
+  if (held.source !== 'layout') return held
+  const [outside, centres, length] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map((key) => sheet.readings[key]?.value)
+  if (outside === undefined || centres === undefined || length === undefined || centres >= outside) return held
+  const value = gearDisplacement(outside, centres, length)
+  return { value, sigma: 0.02 * value, source: 'computed' }
+}
+
+/** The relief valve as recorded, defaults where not. */
+export function reliefValve(sheet: Sheet, name: 'relief' | 'relief2' = 'relief'): ReliefValve {
+  const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
+  return {
+    plungerDiameter: of('plungerDiameter'), springRate: of('springRate'), freeLength: of('freeLength'),
+    installedLength: of('installedLength'), shims: [of('shims')], solidLength: heldValue(sheet, `${name}.solidLength`)?.value,
+    port: { shape: 'round', diameter: of('portDiameter'), overlap: of('overlap') },
+  }
+}
+
+/** Model coefficients nobody measures on the bench, with how well they are known. */
+const COEFFICIENTS = {
+  discharge: { label: 'Discharge of holes and valve', value: 0.65, sigma: 0.04 },
+  leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
+  filterResistance: { label: 'Filter', value: 1, sigma: 0.4 },
+} as const
+
+/** The values and uncertain inputs of a sheet: everything the circuit is made from. */
+export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: ModelInput[] } {
+  const catalogue = catalogueOf(sheet.layout)
+  const inputs: ModelInput[] = []
+  const values = blankValues(sheet)
+
+  const one = (key: string, put: ModelInput['put'], held = requireValue(sheet, key)) => {
+    const quantity = catalogue.get(key)!
+    inputs.push({ key, label: quantity.label, station: quantity.station, source: held.source, value: held.value, sigma: held.sigma, put })
+  }
+
+  for (const set of ['main', 'rod'] as const) clearanceInputs(sheet, set, inputs)
+  one('size.mainLength', (v, x) => (v.mainLength = x))
+  one('size.mainLand', (v, x) => (v.mainLand = x))
+  one('size.rodLength', (v, x) => (v.rodLength = x))
+  one('size.cylinderBore', (v, x) => (v.cylinderBore = x))
+  one('size.stroke', (v, x) => (v.stroke = x))
+  if (sheet.layout.camBearings > 0) one('cam.clearance', (v, x) => (v.camClearance = x))
+  one('pump.displacement', (v, x) => (v.displacement = x), pumpDisplacement(sheet))
+  one('pump.rotorDiameter', (v, x) => (v.rotorDiameter = x))
+  one('pump.rotorLength', (v, x) => (v.rotorLength = x))
+  one('pump.endClearance', (v, x) => (v.endClearance = x))
+  one('pump.tipClearance', (v, x) => (v.tipClearance = x))
+  const valves = sheet.layout.galleryRelief ? (['relief', 'relief2'] as const) : (['relief'] as const)
+  for (const name of valves) {
+    one(`${name}.plungerDiameter`, (v, x) => (v[name]!.plungerDiameter = x))
+    one(`${name}.springRate`, (v, x) => (v[name]!.springRate = x))
+    one(`${name}.freeLength`, (v, x) => (v[name]!.freeLength = x))
+    one(`${name}.installedLength`, (v, x) => (v[name]!.installedLength = x))
+    one(`${name}.shims`, (v, x) => (v[name]!.shims[0] = x))
+    one(`${name}.portDiameter`, (v, x) => {
+      const port = v[name]!.port
+      if (port.shape === 'round') port.diameter = x
+    })
+    one(`${name}.overlap`, (v, x) => (v[name]!.port.overlap = Math.max(0, x)))
+  }
+  one('pickup.tubeDiameter', (v, x) => (v.tubeDiameter = x))
+  one('pickup.tubeLength', (v, x) => (v.tubeLength = x))
+  one('pickup.mouthDiameter', (v, x) => (v.mouthDiameter = x))
+  one('pickup.lift', (v, x) => (v.lift = x))
+  inputs.push({ key: 'pickup.protrusion', label: 'Floor clearance of the pickup', station: 'pickup', ...floorClearance(sheet), put: (v, x) => (v.floorClearance = x) })
+  if (sheet.layout.rockerFeed) one('passage.rockerRestrictor', (v, x) => (v.rockerRestrictor = x))
+  if (sheet.layout.timingJet) one('passage.timingJet', (v, x) => (v.timingJet = x))
+  inputs.push({ key: 'model.viscosity', label: 'Oil viscosity, by grade', source: 'layout', value: 1, sigma: 0.06, put: (v, x) => (v.viscosityFactor = x) })
+  for (const key of Object.keys(COEFFICIENTS) as (keyof typeof COEFFICIENTS)[]) {
+    const { label, value, sigma } = COEFFICIENTS[key]
+    inputs.push({ key: `model.${key}`, label, source: 'layout', value, sigma, put: (v, x) => (v[key] = x) })
+  }
+  for (const input of inputs) input.put(values, input.value)
+  values.driveRatio = requireValue(sheet, 'pump.driveRatio').value
+  return { values, inputs }
+}
+
+/** Measured clearances vary each for itself; those assumed together are wrong together. */
+function clearanceInputs(sheet: Sheet, set: BearingSet, inputs: ModelInput[]): void {
+  const records = bearingsOf(sheet, set)
+  const field = set === 'main' ? 'mainClearance' : 'rodClearance'
+  const assumed = records.filter((record) => record.clearance.source !== 'measured')
+  for (const record of records) {
+    if (record.clearance.source !== 'measured') continue
+    inputs.push({
+      key: `${set}.${record.number}.journal`, label: `${record.label} clearance`, station: 'bearings', ...record.clearance,
+      put: (v, x) => (v[field][record.number - 1] = x),
+    })
+  }
+  if (assumed.length === 0) return
+  const first = assumed[0]
+  inputs.push({
+    key: `${set}.${first.number}.${first.journal ? 'bore' : 'journal'}`, label: groupLabel(set, assumed.map((record) => record.number), records.length),
+    station: 'bearings', ...first.clearance,
+    put: (v, x) => {
+      for (const record of assumed) v[field][record.number - 1] = Math.max(2e-6, record.clearance.value + (x - first.clearance.value))
+    },
+  })
+}
+
+function groupLabel(set: BearingSet, numbers: number[], all: number): string {
+  const word = set === 'main' ? 'Main' : 'Rod'
+  if (numbers.length === all) return `All ${word.toLowerCase()} clearances`
+  if (numbers.length === 1) return `${word} ${numbers[0]} clearance`
+  return `${word} ${numbers.slice(0, -1).join(', ')} and ${numbers[numbers.length - 1]} clearance`
+}
+
+function blankValues(sheet: Sheet): EngineValues {
+  return {
+    mainDiameter: bearingsOf(sheet, 'main').map((record) => record.diameter), mainClearance: [], mainLength: 0, mainLand: 0,
+    rodDiameter: bearingsOf(sheet, 'rod').map((record) => record.diameter), rodClearance: [], rodLength: 0, camClearance: 60e-6,
+    cylinderBore: 0, stroke: 0, driveRatio: 1, displacement: 0, rotorDiameter: 0, rotorLength: 0, endClearance: 0, tipClearance: 0,
+    relief: reliefValve(sheet), relief2: sheet.layout.galleryRelief ? reliefValve(sheet, 'relief2') : undefined,
+    floorClearance: 0, mouthDiameter: 0, tubeDiameter: 0, tubeLength: 0, lift: 0, rockerRestrictor: 0.0014, timingJet: 0.0009,
+    viscosityFactor: 1, discharge: 0.65, leakage: 1, filterResistance: 1,
+  }
+}

@@ -1,0 +1,99 @@
+import { z } from 'zod'
+
+/** The build file: one plain document in SI units, °C for temperatures. Also what the database holds and patches change. */
+
+const label = z.string().trim().min(1).max(120)
+const finite = z.number().refine(Number.isFinite, 'must be a number')
+
+/** One recorded value with where it came from. */
+export const Reading = z.strictObject({
+  /** SI; °C for temperatures. */
+  value: finite,
+  source: z.enum(['measured', 'maker']),
+  by: z.string().max(60).optional(),
+  /** ISO 8601. */
+  at: z.iso.datetime({ offset: true }).optional(),
+  instrument: z.string().max(80).optional(),
+  /** Standard uncertainty, SI; by quantity when left out. */
+  uncertainty: z.number().positive().optional(),
+  /** What was typed, in the builder's own unit. */
+  typed: z.string().max(40).optional(),
+  /** Outside what is plausible, and confirmed by the builder. */
+  confirmed: z.boolean().optional(),
+})
+export type Reading = z.infer<typeof Reading>
+
+/** Something looked at or done: no number, but a word, a hand and a time. */
+export const Check = z.strictObject({
+  state: z.enum(['done', 'fault']),
+  by: z.string().max(60).optional(),
+  at: z.iso.datetime({ offset: true }).optional(),
+  note: z.string().max(500).optional(),
+})
+export type Check = z.infer<typeof Check>
+
+const count = (least: number, most: number) => z.number().int().min(least).max(most)
+
+export const Layout = z
+  .strictObject({
+    preset: z.string().max(40),
+    kind: z.enum(['inline', 'v', 'flat', 'single']),
+    cylinders: count(1, 16),
+    mains: count(1, 17),
+    /** For each rod, which main feeds it, counted from the front, from 1. */
+    feed: z.array(count(1, 17)).min(1).max(16),
+    camBearings: count(0, 32),
+    lifters: z.enum(['hydraulic', 'solid']),
+    followers: z.enum(['sliding', 'roller']),
+    lifterCount: count(0, 64),
+    pumpKind: z.enum(['gear', 'gerotor']),
+    pumpDrive: z.enum(['shaft', 'crank']),
+    filter: z.boolean(),
+    housing: z.enum(['iron', 'aluminium']),
+    /** Groove arc of the mains, degrees. */
+    mainGroove: z.union([z.literal(180), z.literal(360)]),
+    /** A second relief valve at the far end of the gallery. */
+    galleryRelief: z.boolean(),
+    /** Restricted feed to rockers or overhead cam. */
+    rockerFeed: z.boolean(),
+    timingJet: z.boolean(),
+  })
+  .superRefine((layout, context) => {
+    layout.feed.forEach((main, i) => {
+      if (main > layout.mains) context.addIssue({ code: 'custom', path: ['feed', i], message: `rod ${i + 1} is fed from main ${main}, but there are ${layout.mains}` })
+    })
+  })
+export type Layout = z.infer<typeof Layout>
+
+export const USES = ['road', 'race', 'marine', 'generator', 'farm', 'aircraft'] as const
+export const SCHOOLS = ['auto', 'maker', 'per-thousand', 'rod-feed'] as const
+/** Keys are dotted words: `main.4.journal`. */
+const key = z.string().regex(/^[a-z][A-Za-z0-9]*(\.[A-Za-z0-9]+)*$/, 'must be dotted words like main.4.journal').max(80)
+
+export const Sheet = z.strictObject({
+  format: z.literal('uldo-build'),
+  version: z.literal(1),
+  /** What the workshop calls this engine. */
+  name: label,
+  /** Make and model, as far as it has one. */
+  engine: label,
+  /** What it drives or came out of. */
+  work: z.string().trim().max(200),
+  layout: Layout,
+  use: z.enum(USES),
+  oil: z.strictObject({ grade: z.string().max(20) }),
+  school: z.enum(SCHOOLS),
+  readings: z.record(key, Reading),
+  checks: z.record(key, Check),
+})
+export type Sheet = z.infer<typeof Sheet>
+
+export interface Problem {
+  path: string
+  message: string
+}
+
+/** Problems of a document as a build file, worded for a person; none when it is one. */
+export function problemsOf(error: z.ZodError): Problem[] {
+  return error.issues.map((issue) => ({ path: issue.path.join('/'), message: issue.message }))
+}

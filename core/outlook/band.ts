@@ -1,0 +1,81 @@
+import type { Running } from '../build/engine'
+import { normal, seeded } from '../random/random'
+import { gaugePressure, type Model } from './model'
+
+export interface Band {
+  /** With every input at its best value, Pa. */
+  pressure: number
+  /** 5 and 95 percent, Pa. */
+  low: number
+  high: number
+}
+
+/**
+ * Bands of the gauge pressure at several moments by seeded Monte Carlo over all inputs at once: each sample draws every
+ * input from its normal distribution, cut at three sigma and kept above a twentieth of its value. Moments are taken one
+ * after the other with the same draws, so that each solution starts from its neighbour's.
+ * Source: JCGM 101:2008, Propagation of distributions using a Monte Carlo method.
+ */
+export function pressureBands(model: Model, moments: Running[], samples: number, seed = 20): Band[] {
+  const uncertain = model.inputs.filter((input) => input.sigma > 0)
+  const random = seeded(seed)
+  const deviates = Float64Array.from({ length: samples * uncertain.length }, () => Math.max(-3, Math.min(3, normal(random))))
+  return moments.map((moment) => {
+    // From the same start each time, so that the same sheet gives the same figures to the last.
+    model.engine.circuit.reset()
+    const pressure = gaugePressure(model, moment)
+    const drawn = new Float64Array(samples)
+    for (let s = 0; s < samples; s++) {
+      for (let i = 0; i < uncertain.length; i++) {
+        const input = uncertain[i]
+        const value = input.value + deviates[s * uncertain.length + i] * input.sigma
+        input.put(model.values, input.value > 0 ? Math.max(0.05 * input.value, value) : value)
+      }
+      drawn[s] = gaugePressure(model, moment)
+    }
+    drawn.sort()
+    for (const input of uncertain) input.put(model.values, input.value)
+    return { pressure, low: Math.min(pressure, quantile(drawn, 0.05)), high: Math.max(pressure, quantile(drawn, 0.95)) }
+  })
+}
+
+/** Quantile of sorted values, linear between neighbours. */
+export function quantile(sorted: Float64Array, share: number): number {
+  const place = share * (sorted.length - 1)
+  const below = Math.floor(place)
+  const above = Math.min(sorted.length - 1, below + 1)
+  return sorted[below] + (place - below) * (sorted[above] - sorted[below])
+}
+
+export interface Share {
+  key: string
+  label: string
+  /** Share of the band's variance that this input causes, 0 to 1. */
+  share: number
+  /** Change of pressure for one standard uncertainty, Pa. */
+  effect: number
+  assumed: boolean
+}
+
+/**
+ * What causes the band at a moment: each input's variance, by its slope (half a sigma each way) and sigma, over the sum.
+ * Source: GUM, JCGM 100:2008, 5.1.2.
+ */
+export function varianceShares(model: Model, moment: Running): Share[] {
+  const effects = model.inputs.filter((input) => input.sigma > 0).map((input) => {
+    const half = Math.min(0.5 * input.sigma, input.value > 0 ? 0.45 * input.value : Infinity)
+    input.put(model.values, input.value + half)
+    const up = gaugePressure(model, moment)
+    input.put(model.values, input.value - half)
+    const down = gaugePressure(model, moment)
+    input.put(model.values, input.value)
+    return { input, effect: ((up - down) / (2 * half)) * input.sigma }
+  })
+  const sum = effects.reduce((total, { effect }) => total + effect * effect, 0) || 1
+  return effects
+    .map(({ input, effect }) => ({
+      key: input.key, label: input.label, effect, share: (effect * effect) / sum,
+      assumed: input.source === 'layout' || input.source === 'computed',
+    }))
+    .sort((a, b) => b.share - a.share)
+}

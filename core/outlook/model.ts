@@ -1,0 +1,36 @@
+import { type Engine, type Running, prepareEngine } from '../build/engine'
+import { type ModelInput, modelInputs } from '../build/inputs'
+import type { EngineValues } from '../build/engine'
+import type { Layout, Sheet } from '../build/schema'
+import { type Oil, oilAt, oilFrom } from '../oil/oil'
+import { oilGrade } from '../oil/grades'
+
+/** A sheet made ready to be asked: its circuit, its values with their uncertainties, its oil. */
+export interface Model {
+  sheet: Sheet
+  engine: Engine
+  values: EngineValues
+  inputs: ModelInput[]
+  oil: Oil
+}
+
+let lastEngine: { key: string; engine: Engine } | undefined
+
+/** The engine of a layout; the last one is kept, since a builder works on one at a time. */
+function engineOf(layout: Layout): Engine {
+  const key = JSON.stringify(layout)
+  if (lastEngine?.key !== key) lastEngine = { key, engine: prepareEngine(layout) }
+  return lastEngine.engine
+}
+
+/** The model of a sheet. Throws RangeError naming the oil grade when it is not known. */
+export function modelOf(sheet: Sheet): Model {
+  const grade = oilGrade(sheet.oil.grade)
+  if (!grade) throw new RangeError(`oil/grade: “${sheet.oil.grade}” is not a grade this version knows`)
+  return { sheet, engine: engineOf(sheet.layout), ...modelInputs(sheet), oil: oilFrom(grade) }
+}
+
+/** Gauge-port pressure of the model at a moment, Pa, with its inputs as they now stand. */
+export function gaugePressure(model: Model, running: Running): number {
+  return model.engine.gauge(model.values, running, oilAt(model.oil, running.temperature))
+}

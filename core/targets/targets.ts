@@ -1,0 +1,68 @@
+import { leastGalleryPressure } from '../bearing/feed'
+import type { Sheet } from '../build/schema'
+
+export type StateName = 'crankingCold' | 'idleCold' | 'idleHot' | 'workingHot'
+export const STATE_NAMES: StateName[] = ['crankingCold', 'idleCold', 'idleHot', 'workingHot']
+export type School = 'maker' | 'per-thousand' | 'rod-feed' | 'house'
+
+/** What a reading should be at least and at most, Pa, and who says so. */
+export interface Target {
+  least: number
+  most: number
+  school: School
+  reason: string
+}
+
+export interface TargetState {
+  name: StateName
+  /** rev/s */
+  speed: number
+  /** °C */
+  temperature: number
+}
+
+/** Ten psi for each thousand rpm, in Pa for each rev/s. */
+const PER_REV = (10 * 6894.757) / (1000 / 60)
+/** House floors and ceilings, Pa: enough to light nothing and move oil to the last bearing; what seals and filters stand. */
+const FLOOR: Record<StateName, number> = { crankingCold: 20e3, idleCold: 100e3, idleHot: 70e3, workingHot: 150e3 }
+const CEILING: Record<StateName, number> = { crankingCold: 700e3, idleCold: 700e3, idleHot: 500e3, workingHot: 600e3 }
+
+/** Each school's least pressure at a state, Pa; undefined where it has nothing to say. */
+export function schools(sheet: Sheet, state: TargetState, mainDiameter: number, density: number): Partial<Record<School, number>> {
+  const maker = state.name === 'idleHot' || state.name === 'workingHot' ? sheet.readings[`maker.${state.name}`]?.value : undefined
+  const rule = PER_REV * state.speed
+  return {
+    ...(maker === undefined ? {} : { maker }),
+    ...(state.name === 'crankingCold' ? {} : { 'per-thousand': rule, 'rod-feed': leastGalleryPressure(density, state.speed, mainDiameter) }),
+    house: FLOOR[state.name],
+  }
+}
+
+/**
+ * The target of a state: the maker's where there is one, else the school the sheet asks for, else the highest of the
+ * schools; never under the house floor, and up to the maker's or the house's ceiling.
+ */
+export function targetOf(sheet: Sheet, state: TargetState, mainDiameter: number, density: number): Target {
+  const said = schools(sheet, state, mainDiameter, density)
+  const ceiling = sheet.readings['maker.ceiling']?.value ?? CEILING[state.name]
+  const wanted = sheet.school === 'auto' ? (said.maker === undefined ? undefined : 'maker') : sheet.school
+  let school: School = 'house'
+  if (wanted && said[wanted] !== undefined) school = said[wanted]! >= said.house! || wanted === 'maker' ? wanted : 'house'
+  else for (const [name, least] of Object.entries(said) as [School, number][]) if (least > said[school]!) school = name
+  return { least: said[school]!, most: Math.max(ceiling, said[school]!), school, reason: REASONS[school] }
+}
+
+const REASONS: Record<School, string> = {
+  maker: 'the maker’s limit for this engine',
+  'per-thousand': 'ten psi for each thousand rpm',
+  'rod-feed': 'oil must be pushed to the crank’s axis against its own spin, so that the rods are fed',
+  house: 'the house floor',
+}
+
+export type Verdict = 'pass' | 'watch' | 'stop' | 'unknown'
+
+/** Judges a value with its band against a target: stop outside it, watch where the band crosses an edge, else pass. */
+export function judge(value: number, low: number, high: number, target: Pick<Target, 'least' | 'most'>): Verdict {
+  if (value < target.least || value > target.most) return 'stop'
+  return low < target.least || high > target.most ? 'watch' : 'pass'
+}

@@ -24,7 +24,7 @@ export default defineNuxtConfig({
     components: { include: ['Select', 'Button', 'InputText', 'Textarea', 'Checkbox'] },
     directives: { include: [] },
     composables: { include: [] },
-    importTheme: { from: fileURLToPath(new URL('./app/theme.ts', import.meta.url)) },
+    importTheme: { from: '~/theme' },
     options: { ripple: false },
   },
   experimental: { defaults: { nuxtLink: { prefetch: false } } },
@@ -42,9 +42,12 @@ export default defineNuxtConfig({
     build: { target: 'es2022' },
   },
   nitro: {
-    // Migrations travel inside the built server.
-    serverAssets: [{ baseName: 'migrations', dir: fileURLToPath(new URL('./server/data/migrations', import.meta.url)) }],
-    externals: { traceInclude: [] },
+    // Migrations and demo builds travel inside the built server.
+    serverAssets: [
+      { baseName: 'migrations', dir: fileURLToPath(new URL('./server/data/migrations', import.meta.url)) },
+      { baseName: 'demo', dir: fileURLToPath(new URL('./demo/builds', import.meta.url)) },
+    ],
+    errorHandler: '~~/server/error',
     esbuild: { options: { target: 'es2022' } },
   },
   typescript: {

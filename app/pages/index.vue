@@ -1,4 +1,1 @@
-<script setup lang="ts">
-import { two } from '#core/units/probe'
-</script>
-<template><div>{{ two }} <Button>go</Button></div></template>
+<template><div>x</div></template>

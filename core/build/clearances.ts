@@ -40,6 +40,10 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
     if (journal && bore) {
       if (bore.value <= journal.value) record.conflict = `${word} ${i + 1}: the bore is not larger than the journal. Check which value stands in which column.`
       else record.clearance = { ...diametralClearance(bore, journal), source: 'measured' }
+    } else {
+      // A strip of plastic gauge gives the clearance without either side.
+      const strip = heldValue(sheet, `${set}.${i + 1}.clearance`)
+      if (strip) record.clearance = { ...strip, source: 'measured' }
     }
     return record
   })

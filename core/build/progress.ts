@@ -32,8 +32,10 @@ export function progressOf(sheet: Sheet): StationProgress[] {
   })
 }
 
-/** A pump's displacement need not be typed once its gears are measured. */
+/** A pump's displacement need not be typed once its gears are measured, nor both sides of a bearing once a strip was read. */
 function setAside(sheet: Sheet, key: string): boolean {
+  const side = /^(main|rod)\.(\d+)\.(journal|bore)$/.exec(key)
+  if (side) return !(key in sheet.readings) && `${side[1]}.${side[2]}.clearance` in sheet.readings
   return key === 'pump.displacement' && 'pump.centres' in sheet.readings
 }
 

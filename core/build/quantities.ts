@@ -90,9 +90,10 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   const bearing = (set: string, word: string, diameter: number, count: number) => {
     for (let i = 1; i <= count; i++) {
       const near: [number, number] = [0.3 * diameter, 3 * diameter]
-      const measured: Draft = { dimension: 'clearance', sigma: 2.5 * MICRON, plausible: near, wanted: true }
+      const measured: Draft = { dimension: 'diameter', sigma: 2.5 * MICRON, plausible: near, wanted: true }
       bearings(`${set}.${i}.journal`, `${word} ${i} journal`, measured)
       bearings(`${set}.${i}.bore`, `${word} ${i} bore`, measured)
+      bearings(`${set}.${i}.clearance`, `${word} ${i} clearance, by strip`, { dimension: 'clearance', sigma: 6 * MICRON, plausible: [8 * MICRON, 250 * MICRON], wanted: false })
     }
   }
   bearing('main', 'Main', size.main, layout.mains)

@@ -54,6 +54,6 @@ function fraction(text: string): number {
 }
 
 function example(dimension: Dimension, unit: Unit): string {
-  const sample: Partial<Record<Dimension, string>> = { clearance: '0.056', length: '41.2', pressure: '3.6', temperature: '95', speed: '650' }
+  const sample: Partial<Record<Dimension, string>> = { clearance: '0.056', diameter: '65.981', length: '41.2', pressure: '3.6', temperature: '95', speed: '650' }
   return `${sample[dimension] ?? '1.5'} ${unit.symbol}`.trim()
 }

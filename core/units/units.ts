@@ -6,6 +6,7 @@
 
 export type Dimension =
   | 'length'
+  | 'diameter'
   | 'clearance'
   | 'pressure'
   | 'temperature'
@@ -50,6 +51,10 @@ const lengths: Unit[] = [
 export const UNITS: Record<Dimension, Unit[]> = {
   length: lengths,
   clearance: lengths.map((unit) =>
+    unit.symbol === 'mm' ? { ...unit, decimals: 3 } : unit.symbol === 'in' ? { ...unit, decimals: 4 } : unit,
+  ),
+  // Journals and bores: the length's unit, but to the micron.
+  diameter: lengths.map((unit) =>
     unit.symbol === 'mm' ? { ...unit, decimals: 3 } : unit.symbol === 'in' ? { ...unit, decimals: 4 } : unit,
   ),
   pressure: [
@@ -137,7 +142,8 @@ export const UNIT_CHOICES: Record<string, UnitChoice> = {
 
 /** The unit a dimension is shown in under a choice. */
 export function unitFor(dimension: Dimension, choice: UnitChoice): Unit {
-  const wanted = (choice as unknown as Record<string, string | undefined>)[dimension]
+  const chosen = dimension === 'diameter' ? 'length' : dimension
+  const wanted = (choice as unknown as Record<string, string | undefined>)[chosen]
   return UNITS[dimension].find((unit) => unit.symbol === wanted) ?? UNITS[dimension][0]
 }
 

@@ -1,0 +1,4 @@
+/** Any other address under /api is nothing. */
+export default defineEventHandler((event) => {
+  throw refusal(404, 'unknown', `${event.method} ${event.path.split('?')[0]} is not there.`)
+})

@@ -1,0 +1,11 @@
+import { z } from 'zod'
+import { entriesAfter } from '../../../data/builds'
+
+const Query = z.object({ after: z.coerce.number().int().min(0).default(0) })
+
+/** Entries of a build after a revision, in order. */
+export default defineEventHandler(async (event) => {
+  const { after } = requireValid(Query, getQuery(event), 'Entries')
+  const { id } = await requireBuild(event)
+  return entriesAfter(requireDatabase(), id, after)
+})

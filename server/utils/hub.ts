@@ -1,0 +1,16 @@
+import { EventEmitter } from 'node:events'
+import type { Entry } from '../data/builds'
+
+const hub = new EventEmitter()
+hub.setMaxListeners(0)
+
+/** Tells everyone who watches a build that an entry was made. */
+export function announce(id: string, entry: Entry): void {
+  hub.emit(id, entry)
+}
+
+/** Hears of every entry of a build until the returned function is called. */
+export function watch(id: string, hear: (entry: Entry) => void): () => void {
+  hub.on(id, hear)
+  return () => hub.off(id, hear)
+}

@@ -8,7 +8,7 @@ export default defineNuxtConfig({
   telemetry: false,
   devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@primevue/nuxt-module'],
-  css: ['~/assets/fonts.css', '~/assets/tokens.css', '~/assets/frame.css', '~/assets/sheet.css'],
+  css: ['@fontsource-variable/archivo/standard.css', '@fontsource-variable/spline-sans-mono/index.css', '~/assets/tokens.css', '~/assets/frame.css', '~/assets/sheet.css'],
   app: {
     head: {
       title: 'Uldo',
@@ -49,9 +49,12 @@ export default defineNuxtConfig({
     ],
     errorHandler: '~~/server/error',
     esbuild: { options: { target: 'es2022' } },
+    typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
   },
+  spaLoadingTemplate: 'spa-loading.html',
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } },
+    nodeTsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } },
   },
 })

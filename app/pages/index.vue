@@ -1,1 +1,107 @@
-<template><div>x</div></template>
+<script setup lang="ts">
+import { PRESETS } from '#core/build/layouts'
+import type { StationProgress } from '#core/build/progress'
+import { PAGES } from '~/composables/stations'
+
+interface Listed { id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[] }
+
+useHead({ title: 'Floor · Uldo' })
+useBuild().close()
+const builds = ref<Listed[]>()
+const failed = ref(false)
+const adding = ref(false)
+const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
+const problem = ref<Record<string, string>>({})
+
+async function load() {
+  try {
+    builds.value = await $fetch<Listed[]>('/api/builds')
+    failed.value = false
+  } catch {
+    failed.value = true
+    setTimeout(load, 2000)
+  }
+}
+onMounted(load)
+
+const titleOf = (station: string) => PAGES.find((page) => page.page === station)?.title ?? station
+/** The first station that still wants something, or the worst that was found. */
+function waitsFor(build: Listed): { words: string; station: string; verdict?: StationProgress['verdict'] } {
+  const stop = build.progress.find((each) => each.verdict === 'stop')
+  const next = build.progress.find((each) => each.done < each.wanted)
+  if (stop) return { words: `${titleOf(stop.station)} has a stop`, station: stop.station, verdict: 'stop' }
+  if (!next) return { words: 'Started; readings are in', station: 'start' }
+  return { words: `${titleOf(next.station)}, ${next.wanted - next.done} to go`, station: next.station }
+}
+const share = (each: StationProgress) => (each.wanted === 0 ? 1 : each.done / each.wanted)
+
+async function create() {
+  problem.value = {}
+  if (!wanted.name.trim()) problem.value.name = 'Give it a name, such as the boat or the owner.'
+  if (!wanted.engine.trim()) problem.value.engine = 'Say which engine it is.'
+  if (Object.keys(problem.value).length > 0) return
+  try {
+    const made = await $fetch<{ id: string }>('/api/builds', { method: 'POST', body: { ...wanted } })
+    await navigateTo(`/build/${made.id}/brief`)
+  } catch (error) {
+    const refusal = (error as { data?: { error?: { message: string } } }).data?.error
+    problem.value.all = refusal?.message ?? 'The server does not answer. What you typed is kept; try again.'
+  }
+}
+</script>
+
+<template>
+  <div class="frame wide">
+    <TopBar @find="adding = false" />
+    <main class="sheet floor">
+      <header class="station-head">
+        <h1>Floor</h1>
+        <p>Every engine, how far it is, and what it waits for.</p>
+        <div class="tally"><button type="button" class="button first" @click="adding = !adding">New build</button></div>
+      </header>
+
+      <form v-if="adding" class="new" @submit.prevent="create">
+        <label>Layout<select v-model="wanted.preset"><option v-for="(preset, key) in PRESETS" :key="key" :value="key">{{ preset.title }}</option></select></label>
+        <label>Name<input v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name"><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
+        <label>Engine<input v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine"><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
+        <label>Out of<input v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives"></label>
+        <button type="submit" class="button first">Start build</button>
+        <p v-if="problem.all" class="wrong" role="alert">{{ problem.all }}</p>
+      </form>
+
+      <p v-if="failed" role="alert">The server does not answer. Trying again.</p>
+      <p v-else-if="builds && builds.length === 0" class="none">No engine on the floor yet. <button type="button" class="button first" @click="adding = true">Start the first build</button></p>
+      <ul v-if="builds" class="engines">
+        <li v-for="each in builds" :key="each.id">
+          <NuxtLink :to="`/build/${each.id}/${waitsFor(each).station}`">
+            <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ (PRESETS[each.layout]?.title ?? 'own layout').toLowerCase() }}</span><span class="quiet work">{{ each.work }}</span></span>
+            <span class="progress" aria-hidden="true"><span v-for="station in each.progress" :key="station.station" class="pipe" :class="station.verdict" :style="{ '--share': `${100 * share(station)}%` }"><i />{{ titleOf(station.station) }}</span></span>
+            <span class="waits"><VerdictLabel v-if="waitsFor(each).verdict" :verdict="waitsFor(each).verdict!" /><span>{{ waitsFor(each).words }}</span></span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.floor { max-width: none; padding-inline: max(26px, calc(50vw - 590px)); }
+.engines { list-style: none; margin: 0; padding: 0; border-bottom: 1px solid var(--rule); }
+.engines a { display: grid; grid-template-columns: minmax(210px, 1fr) minmax(420px, 2fr) minmax(190px, 0.9fr); gap: 26px; align-items: center; padding: 16px 8px; border-top: 1px solid var(--rule); color: var(--ink); text-decoration: none; }
+.engines a:hover { background: var(--petrol-wash); }
+.names { display: grid; }
+.names strong { font-size: 19px; font-stretch: 90%; }
+.progress { display: grid; grid-auto-flow: column; grid-auto-columns: 1fr; gap: 3px; font-size: 13px; color: var(--quiet); }
+.pipe i { display: block; height: 12px; margin-bottom: 4px; border: 1px solid var(--field); background: linear-gradient(var(--oil) 0 0) left / var(--share) 100% no-repeat; }
+.pipe.stop i { border-bottom: 4px solid var(--stop); height: 15px; margin-bottom: 1px; }
+.pipe.watch i { border-bottom: 4px dotted var(--watch); height: 15px; margin-bottom: 1px; }
+.waits { display: flex; align-items: center; gap: 10px; font-weight: 600; justify-content: flex-end; text-align: right; }
+.new { display: grid; grid-template-columns: 170px 1fr 1fr 1fr auto; gap: 14px; align-items: end; padding: 4px 0 22px; }
+.new label { display: grid; gap: 3px; color: var(--quiet); align-self: start; }
+.new input, .new select { height: 46px; font-size: 18px; padding: 0 10px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); color: var(--ink); width: 100%; }
+.new .button { align-self: start; margin-top: 24px; }
+.wrong { color: var(--stop); }
+.none { padding: 40px 0; }
+@media (max-width: 1099px) { .engines a { grid-template-columns: 1fr auto; gap: 10px 20px; } .progress { grid-column: 1 / -1; grid-row: 2; } .new { grid-template-columns: 1fr 1fr; } }
+@media (max-width: 760px) { .engines a { grid-template-columns: 1fr; } .waits { justify-content: flex-start; text-align: left; } .progress { font-size: 0; } .new { grid-template-columns: 1fr; } }
+</style>

@@ -72,8 +72,8 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   brief('size.stroke', 'Stroke', length(size.cylinder, 0.05, [20 * MM, 500 * MM]))
   for (const [set, word, diameter] of [['main', 'Main', size.main], ['rod', 'Rod', size.rod]] as const) {
     brief(`size.${set}Length`, `${word} shell length`, length(0.33 * diameter, 0.1, [5 * MM, 120 * MM]))
-    brief(`size.${set}Land`, `${word} shell land beside the groove`, length(0.12 * diameter, 0.15, [1 * MM, 60 * MM]))
   }
+  brief('size.mainLand', 'Main shell land beside the groove', length(0.12 * size.main, 0.15, [1 * MM, 60 * MM]))
   brief('passage.rockerRestrictor', layout.rockerFeed ? 'Rocker feed restrictor' : 'Rocker feed restrictor (none)', length(1.4 * MM, 0.12, [0.3 * MM, 8 * MM]))
   brief('passage.timingJet', 'Timing jet', length(0.9 * MM, 0.15, [0.3 * MM, 5 * MM]))
   for (const [set, word] of [['main', 'Main'], ['rod', 'Rod']] as const) {

@@ -1,4 +1,4 @@
-import type { H3Error } from 'h3'
+import { createError, type H3Error } from 'h3'
 import type { z } from 'zod'
 import { type Problem, problemsOf } from '#core/build/schema'
 

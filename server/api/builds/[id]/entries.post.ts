@@ -16,7 +16,7 @@ export default defineEventHandler(async (event) => {
       throw refusal(409, 'conflict', `${who} wrote to ${path} since.`, { problems: [{ path, message: `${who} wrote here since` }], conflict: { path, revision, now, who, at } })
     }
     case 'entered':
-      if (!result.again) announce(id, result.entry)
+      if (!result.again) announceEntry(id, result.entry)
       return result.entry
   }
 })

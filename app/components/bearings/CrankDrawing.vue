@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { bearingsOf, clearanceLimits } from '#core/build/clearances'
+import { judgeClearance } from '#core/bearing/judge'
+import { crankParts } from './crank'
+
+/** The crank from the side, front at the left: every journal with its clearance and verdict; a journal is the way to its readings. */
+const build = useBuild()
+const house = useHouse()
+const WIDTH = 730
+const AXIS = 78
+const THROW = 36
+const crank = computed(() => crankParts(build.sheet!.layout, WIDTH - 8))
+const parts = computed(() => {
+  const sheet = build.sheet!
+  const records = { main: bearingsOf(sheet, 'main'), rod: bearingsOf(sheet, 'rod') }
+  return crank.value.parts.map((part) => {
+    const record = records[part.set][part.number - 1]
+    const measured = record.clearance.source === 'measured'
+    const verdict = record.conflict ? 'stop' : measured ? judgeClearance(record.clearance, clearanceLimits(sheet, part.set, record.diameter)).verdict : 'unknown'
+    const height = part.set === 'main' ? 36 : 30
+    const y = AXIS - part.throw * THROW - height / 2
+    const figure = measured ? house.show(record.clearance.value, 'clearance').replace(/^0\./, '.') : ''
+    return { ...part, x: part.x + 4, y, height, verdict, figure, name: `${part.set === 'main' ? 'M' : 'R'}${part.number}`, label: record.label }
+  })
+})
+/** Webs join each part to the next. */
+const webs = computed(() => parts.value.slice(1).flatMap((part, i) => {
+  const before = parts.value[i]
+  if (part.x - (before.x + before.width) < 1) return []
+  const top = Math.min(before.y, part.y) - 4
+  return [{ x: before.x + before.width, y: top, height: Math.max(before.y + before.height, part.y + part.height) + 4 - top }]
+}))
+function enter(part: { set: string; number: number }) {
+  const side = build.sheet!.readings[`${part.set}.${part.number}.journal`] ? 'bore' : 'journal'
+  document.querySelector<HTMLInputElement>(`main [data-reading="${part.set}.${part.number}.${side}"]`)?.focus()
+}
+</script>
+
+<template>
+  <svg class="drawing" :viewBox="`0 0 ${WIDTH} 176`" role="group" aria-label="Crank from the side, front at the left">
+    <rect v-for="(web, i) in webs" :key="i" class="metal" :x="web.x" :y="web.y" :width="crank.web" :height="web.height" />
+    <g v-for="part in parts" :key="part.name" class="hit" :class="part.verdict" :data-part="`${part.set}.${part.number}`" @click="enter(part)">
+      <title>{{ part.label }}: {{ part.figure || 'not measured' }}, {{ part.verdict }}</title>
+      <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
+      <rect class="reach" :x="part.x" :y="Math.min(part.y, 120)" :width="part.width" :height="part.set === 'main' ? 176 - part.y : 50" />
+      <template v-if="part.set === 'rod'">
+        <text :x="part.x + part.width / 2" :y="part.throw > 0 ? part.y - 9 : part.y + part.height + 18" text-anchor="middle" class="quiet-text">{{ part.name }}</text>
+        <text :x="part.x + part.width / 2" :y="part.y + 20" text-anchor="middle" class="figure-text" :class="{ small: part.width < 40 }">{{ part.figure }}</text>
+      </template>
+      <template v-else>
+        <text :x="part.x + part.width / 2" :y="152" text-anchor="middle" class="quiet-text">{{ part.name }}</text>
+        <text :x="part.x + part.width / 2" :y="169" text-anchor="middle" class="figure-text">{{ part.figure || '·' }}</text>
+      </template>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.drawing { max-width: 760px; }
+.journal { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.4; }
+.reach { fill: transparent; }
+.unknown .journal { stroke-dasharray: 4 3; }
+.stop .journal { fill: var(--stop-wash); stroke: var(--stop); stroke-width: 2.6; }
+.drawing .stop .figure-text { fill: var(--stop); font-weight: 700; }
+.watch .journal { stroke: var(--watch); stroke-width: 2; stroke-dasharray: 9 2; }
+.drawing .watch .figure-text { fill: var(--watch); }
+.hit:hover .journal { fill: var(--petrol-wash); }
+.drawing .small { font-size: 12px; }
+</style>

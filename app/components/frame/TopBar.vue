@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { UNIT_CHOICES } from '#core/units/units'
+
+const build = useBuild()
+const house = useHouse()
+defineEmits<{ find: [] }>()
+const savingWord = computed(() => {
+  const count = build.waiting.length
+  if (build.saving === 'offline') return count > 0 ? `offline, ${count} kept here` : 'offline'
+  return build.saving === 'saving' ? `${count} waiting` : 'saved'
+})
+</script>
+
+<template>
+  <header class="top bar">
+    <NuxtLink to="/" class="mark" aria-label="Uldo, to the Floor">
+      <img src="/mark.svg" alt="" width="22" height="22">
+      <span>Uldo</span>
+    </NuxtLink>
+    <div v-if="build.sheet && build.id" class="engine">
+      <strong>{{ build.sheet.name }}</strong> <span class="quiet">{{ build.sheet.engine }}</span>
+    </div>
+    <span class="gap" />
+    <button type="button" class="find" @click="$emit('find')"><span>Find a reading, station, engine</span><kbd>Ctrl K</kbd></button>
+    <label class="plain"><span class="hidden-but-read">Units</span>
+      <select v-model="house.choiceName"><option v-for="(_, name) in UNIT_CHOICES" :key="name">{{ name }}</option></select>
+    </label>
+    <label class="plain who"><span class="hidden-but-read">Who is recording</span>
+      <input v-model.lazy.trim="house.who" placeholder="Who records?" maxlength="60" autocomplete="off">
+    </label>
+    <button type="button" class="plain-button" :aria-label="house.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'" @click="house.flipScheme()">{{ house.scheme === 'dark' ? '☀' : '☾' }}</button>
+    <span v-if="build.id" class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
+  </header>
+</template>
+
+<style scoped>
+.bar { display: flex; align-items: center; gap: 14px; padding: 0 16px 0 18px; min-width: 0; }
+.mark { display: flex; align-items: center; gap: 10px; font-weight: 700; font-size: 18px; color: var(--ink); text-decoration: none; width: 174px; min-height: 44px; flex: none; }
+.engine { min-width: 60px; overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
+.engine .quiet { margin-left: 6px; }
+.gap { flex: 1; }
+.find { display: flex; align-items: center; justify-content: space-between; gap: 12px; min-width: 0; flex: 0 1 250px; height: 34px; padding: 0 5px 0 11px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--quiet); cursor: pointer; }
+.find span { overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
+kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radius: 3px; padding: 1px 5px; white-space: nowrap; }
+.plain select, .plain input { border: 0; background: transparent; min-height: 44px; padding: 0 4px; cursor: pointer; }
+.plain input { width: 104px; border-bottom: 1px dashed transparent; }
+.plain input:placeholder-shown { border-bottom-color: var(--field); }
+.plain input::placeholder { color: var(--quiet); opacity: 1; }
+.plain-button { border: 0; background: transparent; width: 44px; height: 44px; cursor: pointer; font-size: 18px; }
+.saving { white-space: nowrap; }
+.saved { color: var(--pass); }
+.saving.offline { color: var(--stop); font-weight: 650; }
+@media (max-width: 1099px) { .mark { width: auto; } .find { flex-basis: 120px; } .find kbd { display: none; } }
+@media (max-width: 760px) { .find, .engine .quiet, .mark span, .who { display: none; } .bar { gap: 8px; padding: 0 10px; } }
+</style>

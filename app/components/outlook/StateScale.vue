@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import type { StateOutlook } from '#core/outlook/outlook'
+
+/** One state's pressure scale: target zone hatched, predicted band a bar, ghost of the former bar, measured reading a diamond. */
+const { state, ghost, change, cause, measured } = defineProps<{ state: StateOutlook; ghost?: StateOutlook; change?: number; cause: string; measured?: number }>()
+const house = useHouse()
+
+const unit = computed(() => house.unit('pressure'))
+const top = computed(() => Math.max(6.2e5, state.high * 1.05, (measured ?? 0) * 1.05))
+const share = (pressure: number) => Math.max(0, Math.min(100, (100 * pressure) / top.value))
+const ticks = computed(() => {
+  const step = unit.value.symbol === 'psi' ? 20 * unit.value.factor : 2e5
+  return Array.from({ length: Math.floor(top.value / step) + 1 }, (_, i) => i * step)
+})
+</script>
+
+<template>
+  <section class="state" :data-state="state.name">
+    <h3>{{ state.label }} <span>{{ house.say(state.speed, 'speed') }}, {{ house.say(state.temperature, 'temperature') }}</span></h3>
+    <div v-if="!state.pumpable" class="words stop-word">Below this oil’s pumping limit: it may not reach the pickup.</div>
+    <template v-else>
+      <div class="line">
+        <span class="value mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span>
+        <span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span>
+        <VerdictLabel :verdict="state.verdict" />
+      </div>
+      <div class="scale" :title="`Target from ${house.say(state.target.least, 'pressure')}: ${state.target.reason}`">
+        <span class="target" :style="{ left: `${share(state.target.least)}%`, width: `${share(state.target.most) - share(state.target.least)}%` }" />
+        <span v-if="ghost" class="ghost" :style="{ left: `${share(ghost.low)}%`, width: `${Math.max(0.8, share(ghost.high) - share(ghost.low))}%` }" />
+        <span class="bar" :style="{ left: `${share(state.low)}%`, width: `${Math.max(0.8, share(state.high) - share(state.low))}%` }" />
+        <span class="best" :style="{ left: `${share(state.pressure)}%` }" />
+        <span v-if="measured !== undefined" class="diamond" :style="{ left: `${share(measured)}%` }" :title="`Measured ${house.say(measured, 'pressure')}`" />
+        <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{ house.show(tick, 'pressure', 0) }}</span>
+      </div>
+      <div v-if="change !== undefined" class="words" :class="change < 0 ? 'down' : 'up'" role="status">{{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', unit.symbol === 'bar' ? 2 : undefined) }} since {{ cause }}</div>
+      <div v-else-if="measured !== undefined" class="words">measured {{ house.say(measured, 'pressure') }}</div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.state { padding-bottom: 13px; }
+h3 { font-size: 16px; }
+h3 span { font-weight: 400; color: var(--quiet); font-size: 15px; margin-left: 4px; white-space: nowrap; }
+.line { display: flex; align-items: baseline; gap: 9px; }
+.value { font-size: 30px; line-height: 1.15; }
+.band { color: var(--quiet); flex: 1; font-size: 15px; }
+.line .verdict { align-self: center; }
+.verdict { --sheet: var(--paper); }
+.scale { position: relative; height: 33px; border-bottom: 0; }
+.scale::after { content: ''; position: absolute; left: 0; right: 0; top: 17px; height: 1px; background: var(--quiet); }
+.scale span { position: absolute; }
+.target { top: 2px; height: 15px; background: repeating-linear-gradient(-45deg, var(--hatch) 0 1px, transparent 1px 6px); border-left: 2px solid var(--petrol); }
+.bar { top: 5px; height: 9px; background: var(--oil); }
+.ghost { top: 3px; height: 13px; border: 1px dashed var(--oil); }
+.best { top: 3px; height: 13px; width: 2px; margin-left: -1px; background: var(--ink); }
+.diamond { top: 4px; width: 11px; height: 11px; margin-left: -6px; background: var(--petrol); border: 1px solid var(--sheet); transform: rotate(45deg); }
+.tick { top: 17px; padding-top: 3px; border-left: 1px solid var(--quiet); line-height: 1; font-size: 13px; color: var(--quiet); width: 0; text-indent: -4px; white-space: nowrap; }
+.words { color: var(--quiet); font-size: 15px; line-height: 1.25; }
+.down { color: var(--watch); }
+.up { color: var(--petrol); }
+.stop-word { color: var(--stop); font-weight: 600; }
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { type Doubt, doubtOf } from '#core/build/plausible'
+import { catalogueOf } from '#core/build/values'
+import { parseQuantity } from '#core/units/parse'
+
+/**
+ * One reading, typed in any unit: Enter writes it and goes to the next of its run, arrows move in the column, Escape
+ * restores. What cannot be read is said beside the field; what cannot be believed is asked about, with the mended value.
+ */
+const { name, run, column } = defineProps<{ name: string; run: string; column?: string }>()
+const build = useBuild()
+const house = useHouse()
+const focused = useFocusedReading()
+
+const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
+const unit = computed(() => house.unit(quantity.value.dimension))
+const reading = computed(() => build.sheet!.readings[name])
+const shown = computed(() => (reading.value ? house.show(reading.value.value, quantity.value.dimension) : ''))
+const assumed = computed(() => (quantity.value.fallback === undefined ? '' : house.show(quantity.value.fallback, quantity.value.dimension)))
+
+const text = ref('')
+const editing = ref(false)
+const problem = ref<string>()
+const doubt = ref<Doubt & { value: number }>()
+const field = useTemplateRef<HTMLInputElement>('field')
+const messageId = useId()
+
+function begin() {
+  focused.value = name
+  if (editing.value) return
+  text.value = shown.value
+  nextTick(() => field.value?.select())
+}
+function typed(event: Event) {
+  editing.value = true
+  text.value = (event.target as HTMLInputElement).value
+  problem.value = undefined
+  doubt.value = undefined
+}
+function restore() {
+  editing.value = false
+  problem.value = undefined
+  doubt.value = undefined
+  text.value = shown.value
+  nextTick(() => field.value?.select())
+}
+
+/** Writes what was typed; false when it must first be mended or confirmed. */
+function commit(): boolean {
+  if (!editing.value) return true
+  if (text.value.trim() === '') {
+    editing.value = false
+    void build.clear(name, quantity.value.label)
+    return true
+  }
+  const parsed = parseQuantity(text.value, quantity.value.dimension, unit.value)
+  if (!parsed.ok) {
+    problem.value = parsed.message
+    return false
+  }
+  const found = doubtOf(build.sheet!, name, parsed.value)
+  if (found) {
+    doubt.value = { ...found, value: parsed.value }
+    return false
+  }
+  write(parsed.value, false)
+  return true
+}
+function write(value: number, confirmed: boolean) {
+  editing.value = false
+  problem.value = undefined
+  doubt.value = undefined
+  const source = /^(brief|limit|maker)\./.test(name) ? 'maker' : 'measured'
+  void build.record(name, { value, source, typed: text.value.trim().slice(0, 40), ...(confirmed ? { confirmed } : {}) }, quantity.value.label)
+}
+function settle(value: number, confirmed: boolean) {
+  write(value, confirmed)
+  move(1)
+}
+
+function move(step: number, selector = `[data-run="${run}"]`) {
+  const all = [...document.querySelectorAll<HTMLInputElement>(`main input${selector}`)]
+  const next = all[all.indexOf(field.value!) + step]
+  if (next) next.focus()
+  else if (step > 0) field.value?.blur()
+}
+function key(event: KeyboardEvent) {
+  if (event.key === 'Enter') {
+    event.preventDefault()
+    if (commit()) move(event.shiftKey ? -1 : 1)
+    else if (doubt.value) nextTick(() => document.getElementById(messageId)?.querySelector('button')?.focus())
+  } else if (event.key === 'Escape') {
+    event.preventDefault()
+    restore()
+  } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    event.preventDefault()
+    if (commit()) move(event.key === 'ArrowDown' ? 1 : -1, `[data-column="${column ?? run}"]`)
+  }
+}
+const rangeWords = computed(() => {
+  if (!doubt.value) return ''
+  const { low, high, from } = doubt.value
+  const range = `${house.show(low, quantity.value.dimension)} to ${house.say(high, quantity.value.dimension)}`
+  return from === 'mate' ? `Its other side asks for ${range}.` : from === 'sisters' ? `Its sisters lie within ${range}.` : `Usual is ${range}.`
+})
+</script>
+
+<template>
+  <span class="reading" :class="{ wrong: problem || doubt }">
+    <input
+      ref="field" :value="editing ? text : shown" :placeholder="assumed" :data-run="run" :data-column="column ?? run" :data-reading="name" :aria-label="quantity.label"
+      :aria-invalid="!!(problem || doubt)" :aria-describedby="problem || doubt ? messageId : undefined" inputmode="text" autocomplete="off" spellcheck="false" enterkeyhint="next"
+      :class="{ confirmed: reading?.confirmed }" @focus="begin" @input="typed" @blur="commit" @keydown="key"
+    >
+    <span v-if="problem || doubt" :id="messageId" class="message" role="alert">
+      <template v-if="problem">{{ problem }}</template>
+      <template v-else-if="doubt">
+        <span>{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}? {{ rangeWords }}</span>
+        <span class="actions">
+          <button v-if="doubt.proposal !== undefined" type="button" class="button first" @mousedown.prevent @click="settle(doubt.proposal, false)">Use {{ house.say(doubt.proposal, quantity.dimension) }}</button>
+          <button type="button" class="button" @mousedown.prevent @click="settle(doubt.value, true)">Keep {{ text.trim() }}</button>
+        </span>
+      </template>
+    </span>
+  </span>
+</template>
+
+<style scoped>
+.reading { position: relative; display: inline-block; }
+input {
+  width: 112px; height: 44px; text-align: right; font-family: var(--mono); font-size: 18px; padding: 0 8px; border: 1px solid transparent; border-radius: 3px;
+  background: transparent; font-variant-numeric: tabular-nums;
+}
+input:placeholder-shown { border-bottom: 1px dashed var(--field); border-radius: 3px 3px 0 0; }
+input::placeholder { color: var(--quiet); opacity: 1; text-decoration: underline dashed 1px; text-underline-offset: 4px; font-size: 16px; }
+input:hover { border-color: var(--field); }
+input:focus { border: 2px solid var(--petrol); background: var(--sheet); outline: none; padding: 0 7px; }
+.wrong input { border: 2px solid var(--watch); padding: 0 7px; }
+input.confirmed { text-decoration: underline dotted var(--watch) 2px; text-underline-offset: 4px; }
+.message {
+  position: absolute; right: 0; top: calc(100% + 4px); z-index: 20; width: 330px; max-width: 84vw; padding: 10px 12px; background: var(--sheet);
+  border: 1px solid var(--watch); border-left-width: 6px; text-align: left; display: grid; gap: 8px; font-size: 15px; line-height: 1.3;
+}
+</style>

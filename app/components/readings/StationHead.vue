@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import { progressOf } from '#core/build/progress'
+import type { Station } from '#core/build/quantities'
+
+/** A station's title, what to do there, how far it is and its worst verdict. */
+const { station, title } = defineProps<{ station: Station; title: string }>()
+const build = useBuild()
+const progress = computed(() => progressOf(build.sheet!).find((each) => each.station === station)!)
+</script>
+
+<template>
+  <header class="station-head">
+    <h1>{{ title }}</h1>
+    <p><slot /></p>
+    <div class="tally"><span data-testid="tally">{{ progress.done }} of {{ progress.wanted }}</span><VerdictLabel v-if="progress.verdict" :verdict="progress.verdict" /></div>
+  </header>
+</template>

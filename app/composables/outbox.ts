@@ -1,0 +1,44 @@
+import { openDB, type IDBPDatabase } from 'idb'
+import type { Operation } from 'fast-json-patch'
+
+/** A change waiting in this browser until the server has it. */
+export interface Waiting {
+  /** Order of sending; given by the store. */
+  order?: number
+  buildId: string
+  clientKey: string
+  device: string
+  base: number
+  who: string
+  patch: Operation[]
+  reason: string
+}
+
+let opened: Promise<IDBPDatabase> | undefined
+
+function database(): Promise<IDBPDatabase> {
+  opened ??= openDB('uldo', 1, {
+    upgrade(db) {
+      db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
+    },
+  })
+  return opened
+}
+
+/** Keeps a change until it is taken out; resolves once it is on disk. */
+export async function keepWaiting(waiting: Waiting): Promise<number> {
+  return (await (await database()).add('outbox', waiting)) as number
+}
+
+/** All changes that wait, oldest first. */
+export async function allWaiting(): Promise<Waiting[]> {
+  return (await database()).getAll('outbox')
+}
+
+export async function dropWaiting(order: number): Promise<void> {
+  await (await database()).delete('outbox', order)
+}
+
+export async function replaceWaiting(waiting: Waiting): Promise<void> {
+  await (await database()).put('outbox', waiting)
+}

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { SCHOOLS, USES } from '#core/build/schema'
+import { PRESETS } from '#core/build/layouts'
+import { schools, STATE_NAMES } from '#core/targets/targets'
+import { STATE_LABELS, namedStates } from '#core/outlook/states'
+import { bearingsOf } from '#core/build/clearances'
+import { OIL_GRADES, oilGrade } from '#core/oil/grades'
+import { oilAt, oilFrom } from '#core/oil/oil'
+
+const build = useBuild()
+const house = useHouse()
+const outlook = useOutlook()
+const sheet = computed(() => build.sheet!)
+const layout = computed(() => sheet.value.layout)
+
+const SCHOOL_WORDS = { auto: 'Maker, else the highest', maker: 'Maker’s limits', 'per-thousand': 'Ten psi per thousand rpm', 'rod-feed': 'Rod feed' } as const
+const SCHOOL_SHORT = { maker: 'maker', 'per-thousand': 'per thousand', 'rod-feed': 'rod feed', house: 'house floor' } as const
+const oil = computed(() => oilFrom(oilGrade(sheet.value.oil.grade)!))
+const rows = computed(() => {
+  const largest = Math.max(...bearingsOf(sheet.value, 'main').map((record) => record.diameter))
+  return namedStates(sheet.value).map((state) => ({
+    state,
+    said: schools(sheet.value, state, largest, oilAt(oil.value, state.temperature).density),
+    target: outlook.now?.states.find((each) => each.name === state.name)?.target,
+  }))
+})
+const rodFeed = computed(() => {
+  const working = rows.value[STATE_NAMES.indexOf('workingHot')]
+  return working.said['rod-feed'] === undefined ? '' : `Rods need ${house.say(working.said['rod-feed'], 'pressure')} at the gallery to be fed at ${house.say(working.state.speed, 'speed')}.`
+})
+function choose(path: string, value: unknown, label: string) {
+  void build.change([{ op: 'replace', path, value }], label)
+}
+const viscosity = computed(() => (temperature: number) => `${(1e3 * oilAt(oil.value, temperature).viscosity).toPrecision(3)} mPa·s`)
+const cold = computed(() => namedStates(sheet.value)[0].temperature)
+const hot = computed(() => namedStates(sheet.value)[2].temperature)
+const facts = computed(() => [
+  [PRESETS[layout.value.preset]?.title ?? 'Own layout', `${layout.value.mains} mains, ${layout.value.feed.length} rods, ${layout.value.camBearings} cam bearings`],
+  ['Lifters', `${layout.value.lifterCount} ${layout.value.lifters}, ${layout.value.followers} followers`],
+  ['Pump', `${layout.value.pumpKind} pump, ${layout.value.pumpDrive === 'shaft' ? 'shaft driven' : 'on the crank'}`],
+  ['Relief', layout.value.galleryRelief ? 'at the pump and at the gallery’s end' : 'at the pump'],
+  ['Housing', `${layout.value.housing}, mains grooved ${layout.value.mainGroove}°`],
+])
+</script>
+
+<template>
+  <div>
+    <StationHead station="brief" title="Brief">What the engine is and does, and the pressures it should show.</StationHead>
+
+    <div class="columns">
+      <section>
+        <h2>Layout</h2>
+        <dl class="facts"><template v-for="[what, words] in facts" :key="what"><dt>{{ what }}</dt><dd>{{ words }}</dd></template></dl>
+      </section>
+      <section>
+        <h2>Use and oil</h2>
+        <label class="row"><span class="what">Use</span>
+          <select :value="sheet.use" class="choose" @change="choose('/use', ($event.target as HTMLSelectElement).value, 'Use')"><option v-for="use in USES" :key="use">{{ use }}</option></select></label>
+        <label class="row"><span class="what">Oil grade<span class="origin">{{ viscosity(hot) }} at {{ house.say(hot, 'temperature') }}, {{ viscosity(cold) }} at {{ house.say(cold, 'temperature') }}</span></span>
+          <select :value="sheet.oil.grade" class="choose" data-testid="oil" @change="choose('/oil/grade', ($event.target as HTMLSelectElement).value, 'Oil grade')"><option v-for="grade in OIL_GRADES" :key="grade.name">{{ grade.name }}</option></select></label>
+        <p v-if="!oilAt(oil, cold).pumpable" class="bad">This grade must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is {{ house.say(cold, 'temperature') }}. Take a thinner winter grade.</p>
+      </section>
+    </div>
+
+    <div class="columns block">
+      <section>
+        <h2>Speeds and temperatures</h2>
+        <ReadingRow v-for="name in ['brief.idleSpeed', 'brief.coldIdleSpeed', 'brief.workingSpeed', 'brief.maximumSpeed', 'brief.crankingSpeed', 'brief.coldStart', 'brief.hotOil']" :key="name" :name="name" />
+      </section>
+      <section>
+        <h2>Maker’s limits, if there are any</h2>
+        <ReadingRow v-for="name in ['maker.idleHot', 'maker.workingHot', 'maker.ceiling', 'limit.mainLeast', 'limit.mainMost', 'limit.rodLeast', 'limit.rodMost']" :key="name" :name="name" />
+      </section>
+    </div>
+
+    <section class="block">
+      <div class="block-head"><h2>Targets</h2>
+        <label class="quiet">Governed by <select :value="sheet.school" class="choose small" @change="choose('/school', ($event.target as HTMLSelectElement).value, 'Governing school')"><option v-for="school in SCHOOLS" :key="school" :value="school">{{ SCHOOL_WORDS[school] }}</option></select></label></div>
+      <table class="targets">
+        <thead><tr><th scope="col">At least, {{ house.unit('pressure').symbol }}</th><th v-for="(words, school) in SCHOOL_SHORT" :key="school" scope="col">{{ words }}</th><th scope="col">target</th></tr></thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.state.name" :data-target="row.state.name">
+            <th scope="row">{{ STATE_LABELS[row.state.name] }}<span class="quiet"> {{ house.say(row.state.speed, 'speed') }}</span></th>
+            <td v-for="(_, school) in SCHOOL_SHORT" :key="school" class="mono" :class="{ governs: row.target?.school === school }">{{ row.said[school] === undefined ? '·' : house.show(row.said[school]!, 'pressure') }}</td>
+            <td class="mono target">{{ row.target ? `${house.show(row.target.least, 'pressure')} to ${house.show(row.target.most, 'pressure')}` : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet reason">{{ rodFeed }} The maker’s manual stands above Uldo.</p>
+    </section>
+
+    <div class="columns block">
+      <section><h2>Sizes</h2><ReadingRow v-for="name in ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']" :key="name" :name="name" /></section>
+      <section><h2>Restrictors and jets</h2><ReadingRow v-if="layout.rockerFeed" name="passage.rockerRestrictor" /><ReadingRow v-if="layout.timingJet" name="passage.timingJet" /></section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.facts { display: grid; grid-template-columns: 110px 1fr; margin: 4px 0 0; }
+.facts dt, .facts dd { margin: 0; padding: 7px 0; border-top: 1px solid var(--rule); }
+.facts dt { color: var(--quiet); }
+.choose { min-height: 44px; min-width: 116px; padding: 0 10px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); font-size: 18px; }
+.choose.small { font-size: 15px; }
+.targets { width: 100%; border-collapse: collapse; }
+.targets th, .targets td { text-align: right; padding: 9px 8px; border-top: 1px solid var(--rule); font-weight: 400; }
+.targets thead th { color: var(--quiet); border-top: 0; }
+.targets th:first-child { text-align: left; padding-left: 0; }
+.targets tbody th { font-weight: 600; }
+.targets td { font-size: 16px; color: var(--quiet); }
+.targets .governs { color: var(--ink); font-weight: 700; text-decoration: underline 2px var(--petrol); text-underline-offset: 5px; }
+.targets .target { color: var(--ink); white-space: nowrap; }
+.reason { padding-top: 8px; }
+.bad { color: var(--stop); }
+</style>

@@ -1,0 +1,215 @@
+import { v4 as uuid } from 'uuid'
+import jsonPatch, { type Operation } from 'fast-json-patch'
+import type { Reading, Sheet } from '#core/build/schema'
+import { allWaiting, dropWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
+
+interface Entry {
+  revision: number
+  clientKey: string
+  device: string
+  who: string
+  at: string
+  patch: Operation[]
+}
+
+/** Somebody else wrote to the same place first: what is there, what was to be written. */
+export interface Conflict {
+  waiting: Waiting
+  path: string
+  now: { value?: number } | null
+  who: string
+  at: string
+  revision: number
+}
+
+export type Saving = 'saved' | 'saving' | 'offline'
+
+const RETRY = 2000
+
+/**
+ * The open build: the sheet as the server has it, with this browser's unsent changes on top. Every change is kept on disk
+ * here before it is sent, is sent in order, and is taken out only when the server has answered.
+ */
+export const useBuild = defineStore('build', () => {
+  const id = ref<string>()
+  const revision = ref(0)
+  const confirmed = shallowRef<Sheet>()
+  const waiting = shallowRef<Waiting[]>([])
+  const conflicts = shallowRef<Conflict[]>([])
+  const refused = ref<string>()
+  const online = ref(true)
+  const missing = ref(false)
+  const lastLabel = ref('')
+  const device = sessionId()
+  const undoable: Operation[][] = []
+  const redoable: Operation[][] = []
+  let events: EventSource | undefined
+  let sending = false
+
+  const sheet = computed(() => waiting.value.reduce<Sheet | undefined>((now, change) => (now ? applied(now, change.patch) : now), confirmed.value))
+  const saving = computed<Saving>(() => (!online.value ? 'offline' : waiting.value.length > 0 ? 'saving' : 'saved'))
+
+  async function open(wanted: string) {
+    if (id.value === wanted && confirmed.value) return
+    close()
+    id.value = wanted
+    waiting.value = (await allWaiting()).filter((change) => change.buildId === wanted)
+    await refresh()
+    listen()
+    void send()
+  }
+
+  function close() {
+    events?.close()
+    id.value = undefined
+    confirmed.value = undefined
+    conflicts.value = []
+    refused.value = undefined
+    missing.value = false
+    undoable.length = 0
+    redoable.length = 0
+  }
+
+  /** The whole sheet from the server; kept from the last visit when the network is gone. */
+  async function refresh() {
+    const wanted = id.value
+    if (!wanted) return
+    try {
+      const response = await fetch(`/api/builds/${wanted}`)
+      if (response.status === 404) {
+        missing.value = true
+        return
+      }
+      if (!response.ok) throw new Error(String(response.status))
+      const found = (await response.json()) as { revision: number; sheet: Sheet }
+      if (id.value !== wanted) return
+      online.value = true
+      revision.value = found.revision
+      confirmed.value = found.sheet
+    } catch {
+      online.value = false
+      setTimeout(refresh, RETRY)
+    }
+  }
+
+  function listen() {
+    events = new EventSource(`/api/builds/${id.value}/events?after=${revision.value}`)
+    events.addEventListener('entry', (event) => receive(JSON.parse((event as MessageEvent<string>).data) as Entry))
+    events.onopen = () => {
+      online.value = true
+      void send()
+    }
+    events.onerror = () => {
+      online.value = false
+    }
+  }
+
+  /** Takes an entry in: next in line it is applied, further on the sheet is fetched anew, already had it is passed over. */
+  function receive(entry: Entry) {
+    if (entry.revision === revision.value + 1 && confirmed.value) {
+      confirmed.value = applied(confirmed.value, entry.patch)
+      revision.value = entry.revision
+    } else if (entry.revision > revision.value) void refresh()
+    waiting.value = waiting.value.filter((change) => change.clientKey !== entry.clientKey)
+  }
+
+  /** Enters a change: shown at once, kept in this browser, then sent. */
+  async function change(patch: Operation[], label: string, reason = '', forget = false) {
+    const before = sheet.value
+    if (!id.value || !before) return
+    const after = applied(before, patch)
+    if (!forget) {
+      undoable.push(jsonPatch.compare(after, before))
+      redoable.length = 0
+    }
+    lastLabel.value = label
+    const kept: Waiting = { buildId: id.value, clientKey: uuid(), device, base: revision.value, who: useHouse().who || 'Someone', patch, reason }
+    waiting.value = [...waiting.value, kept]
+    kept.order = await keepWaiting(kept)
+    void send()
+  }
+
+  function record(key: string, reading: Omit<Reading, 'by' | 'at'>, label: string) {
+    const value: Reading = { ...reading, by: useHouse().who || 'Someone', at: new Date().toISOString() }
+    return change([{ op: 'add', path: `/readings/${key}`, value }], label)
+  }
+  function clear(key: string, label: string) {
+    if (sheet.value && key in sheet.value.readings) return change([{ op: 'remove', path: `/readings/${key}` }], label)
+  }
+  function check(key: string, state: 'done' | 'fault' | undefined, label: string) {
+    const at = new Date().toISOString()
+    if (state) return change([{ op: 'add', path: `/checks/${key}`, value: { state, by: useHouse().who || 'Someone', at } }], label)
+    if (sheet.value && key in sheet.value.checks) return change([{ op: 'remove', path: `/checks/${key}` }], label)
+  }
+
+  /** Takes back this browser's last change, as a change of its own. */
+  async function undo() {
+    const back = undoable.pop()
+    if (!back || !sheet.value) return
+    redoable.push(jsonPatch.compare(applied(sheet.value, back), sheet.value))
+    await change(back, 'undo', 'undo', true)
+  }
+
+  /** Sends what waits, oldest first, one at a time over all tabs of this browser. */
+  async function send() {
+    if (sending) return
+    sending = true
+    try {
+      await withSendingLock(async () => {
+        for (let next = (await allWaiting())[0]; next; next = (await allWaiting())[0]) await sendOne(next)
+      })
+      online.value = true
+    } catch {
+      online.value = false
+      setTimeout(send, RETRY)
+    } finally {
+      sending = false
+    }
+  }
+
+  async function sendOne(next: Waiting) {
+    const { order, buildId, ...body } = next
+    const response = await fetch(`/api/builds/${buildId}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+    if (response.status >= 500) throw new Error(String(response.status))
+    const answer = await response.json()
+    await dropWaiting(order!)
+    if (buildId !== id.value) return
+    if (response.ok) return receive(answer as Entry)
+    waiting.value = waiting.value.filter((change) => change.clientKey !== next.clientKey)
+    if (response.status === 409) conflicts.value = [...conflicts.value, { waiting: next, ...answer.error.conflict }]
+    else refused.value = `Not saved: ${answer.error.message}`
+  }
+
+  /** Settles a conflict: keep what is there, or put ours over it, now that we have seen it. */
+  async function settle(conflict: Conflict, ours: boolean) {
+    conflicts.value = conflicts.value.filter((each) => each !== conflict)
+    if (!ours) return
+    await refresh()
+    await change(conflict.waiting.patch, lastLabel.value, `over ${conflict.who}’s value`)
+  }
+
+  return {
+    id, revision, sheet, saving, waiting, conflicts, refused, online, missing, lastLabel,
+    open, close, change, record, clear, check, undo, settle,
+  }
+})
+
+/** One name for this tab, through reloads. */
+function sessionId(): string {
+  const kept = sessionStorage.getItem('uldo.device') ?? uuid()
+  sessionStorage.setItem('uldo.device', kept)
+  return kept
+}
+
+function applied(sheet: Sheet, patch: Operation[]): Sheet {
+  try {
+    return jsonPatch.applyPatch(structuredClone(sheet), structuredClone(patch), false, true, true).newDocument
+  } catch {
+    return sheet
+  }
+}
+
+async function withSendingLock(work: () => Promise<void>): Promise<void> {
+  if (navigator.locks) await navigator.locks.request('uldo-outbox', work)
+  else await work()
+}

@@ -1,0 +1,63 @@
+import type { Outlook } from '#core/outlook/outlook'
+import type { StateName } from '#core/targets/targets'
+
+const GHOST = 6000
+const SETTLE = 500
+
+/** The open build's outlook: quick after every value, in full once hands rest; and what the last value changed. */
+export const useOutlook = defineStore('outlook', () => {
+  const build = useBuild()
+  const now = shallowRef<Outlook>()
+  const ghost = shallowRef<Outlook>()
+  const failed = ref<string>()
+  /** Milliseconds from the last change to its prediction. */
+  const took = ref(0)
+  let settling: ReturnType<typeof setTimeout> | undefined
+  let fading: ReturnType<typeof setTimeout> | undefined
+  let asked = 0
+
+  async function ask() {
+    const sheet = build.sheet
+    if (!sheet) return
+    const turn = ++asked
+    const started = performance.now()
+    clearTimeout(settling)
+    try {
+      const found = await useEngineModel().outlook(sheet)
+      if (turn !== asked) return
+      const before = now.value
+      now.value = found
+      failed.value = undefined
+      took.value = performance.now() - started
+      if (before && moved(before, found)) {
+        ghost.value = before
+        clearTimeout(fading)
+        fading = setTimeout(() => (ghost.value = undefined), GHOST)
+      }
+      settling = setTimeout(async () => {
+        const full = await useEngineModel().fullOutlook(sheet)
+        if (turn === asked) now.value = full
+      }, SETTLE)
+    } catch (error) {
+      if (turn === asked) failed.value = (error as Error).message
+    }
+  }
+  watch(() => build.sheet, ask, { immediate: true })
+  watch(() => build.id, () => {
+    now.value = undefined
+    ghost.value = undefined
+  })
+
+  /** Change of a state's pressure by the last value, Pa; undefined when it did not move. */
+  function change(name: StateName): number | undefined {
+    const before = ghost.value?.states.find((state) => state.name === name)
+    const after = now.value?.states.find((state) => state.name === name)
+    if (!before || !after || Math.abs(after.pressure - before.pressure) < 200) return undefined
+    return after.pressure - before.pressure
+  }
+  return { now, ghost, failed, took, change }
+})
+
+function moved(a: Outlook, b: Outlook): boolean {
+  return a.states.some((state, i) => Math.abs(state.pressure - b.states[i].pressure) > 200)
+}

@@ -1,0 +1,74 @@
+/** What every command needs first: packages installed, the application built, a server that answers. */
+import { spawn, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = fileURLToPath(new URL('../..', import.meta.url))
+const SOURCES = ['app', 'core', 'server', 'demo/builds', 'public', 'nuxt.config.ts', 'package-lock.json']
+const stamps = join(root, '.cache')
+
+/** Runs a command with its output shown; ends this one with its code when it fails. */
+export function run(command, args, options = {}) {
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' }, ...options })
+  if (status !== 0) process.exit(status ?? 1)
+}
+
+/** `npm ci`, when the lock file is not the one that was installed. */
+export async function ensureInstalled() {
+  const wanted = digest(['package-lock.json', 'package.json'])
+  if (existsSync(join(root, 'node_modules')) && stamp('installed') === wanted) return
+  console.log('Installing packages (once).')
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+  stamp('installed', wanted)
+}
+
+/** A production build, when a source is not the one that was built. */
+export async function ensureBuilt() {
+  const wanted = digest(SOURCES)
+  if (existsSync(join(root, '.output/server/index.mjs')) && stamp('built') === wanted) return
+  console.log('Building the application (once for each change).')
+  run('npx', ['nuxt', 'build', '--logLevel', 'silent'])
+  stamp('built', wanted)
+}
+
+/** Starts the server, waits until its records are open, prints its address, and stays until it ends. */
+export async function serve({ data, port, demo }) {
+  const host = process.env.ULDO_HOST ?? '127.0.0.1'
+  const folder = resolve(root, data)
+  mkdirSync(folder, { recursive: true })
+  const server = spawn(process.execPath, ['.output/server/index.mjs'], {
+    cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, PORT: port, HOST: host, ULDO_DATA: folder, ...(demo ? { ULDO_DEMO: '1' } : {}) },
+  })
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'))
+  server.on('exit', (code) => process.exit(code ?? 1))
+  const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`
+  for (let tries = 0; tries < 240; tries++) {
+    const ready = await fetch(`${address}/api/health`).then((response) => response.ok, () => false)
+    if (ready) return console.log(`Uldo is at ${address}`)
+    await new Promise((done) => setTimeout(done, 250))
+  }
+  console.error('The server did not answer within a minute.')
+  server.kill('SIGTERM')
+}
+
+function stamp(name, value) {
+  const file = join(stamps, name)
+  if (value === undefined) return existsSync(file) ? readFileSync(file, 'utf8') : ''
+  mkdirSync(stamps, { recursive: true })
+  writeFileSync(file, value)
+}
+
+/** One digest over files and folders, tests left out. */
+function digest(paths) {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    const full = join(root, path)
+    if (!existsSync(full)) return
+    if (statSync(full).isDirectory()) for (const name of readdirSync(full).sort()) add(join(path, name))
+    else if (!path.endsWith('.test.ts')) hash.update(path).update(readFileSync(full))
+  }
+  paths.forEach(add)
+  return hash.digest('hex')
+}

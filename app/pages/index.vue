@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { PRESETS } from '#core/build/layouts'
-import type { StationProgress } from '#core/build/progress'
+import type { StationProgress } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
 
 interface Listed { id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[] }
@@ -10,6 +10,9 @@ useBuild().close()
 const builds = ref<Listed[]>()
 const failed = ref(false)
 const adding = ref(false)
+const finding = ref(false)
+const listing = ref(false)
+useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
 const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
 const problem = ref<Record<string, string>>({})
 
@@ -29,7 +32,7 @@ const titleOf = (station: string) => PAGES.find((page) => page.page === station)
 function waitsFor(build: Listed): { words: string; station: string; verdict?: StationProgress['verdict'] } {
   const stop = build.progress.find((each) => each.verdict === 'stop')
   const next = build.progress.find((each) => each.done < each.wanted)
-  if (stop) return { words: `${titleOf(stop.station)} has a stop`, station: stop.station, verdict: 'stop' }
+  if (stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
   if (!next) return { words: 'Started; readings are in', station: 'start' }
   return { words: `${titleOf(next.station)}, ${next.wanted - next.done} to go`, station: next.station }
 }
@@ -52,7 +55,7 @@ async function create() {
 
 <template>
   <div class="frame wide">
-    <TopBar @find="adding = false" />
+    <TopBar @find="finding = true" />
     <main class="sheet floor">
       <header class="station-head">
         <h1>Floor</h1>
@@ -74,20 +77,22 @@ async function create() {
       <ul v-if="builds" class="engines">
         <li v-for="each in builds" :key="each.id">
           <NuxtLink :to="`/build/${each.id}/${waitsFor(each).station}`">
-            <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ (PRESETS[each.layout]?.title ?? 'own layout').toLowerCase() }}</span><span class="quiet work">{{ each.work }}</span></span>
+            <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ PRESETS[each.layout]?.title ?? 'own layout' }}</span><span class="quiet work">{{ each.work }}</span></span>
             <span class="progress" aria-hidden="true"><span v-for="station in each.progress" :key="station.station" class="pipe" :class="station.verdict" :style="{ '--share': `${100 * share(station)}%` }"><i />{{ titleOf(station.station) }}</span></span>
             <span class="waits"><VerdictLabel v-if="waitsFor(each).verdict" :verdict="waitsFor(each).verdict!" /><span>{{ waitsFor(each).words }}</span></span>
           </NuxtLink>
         </li>
       </ul>
     </main>
+    <FindPalette v-if="finding" @close="finding = false" />
+    <KeyList v-if="listing" @close="listing = false" />
   </div>
 </template>
 
 <style scoped>
 .floor { max-width: none; padding-inline: max(26px, calc(50vw - 590px)); }
 .engines { list-style: none; margin: 0; padding: 0; border-bottom: 1px solid var(--rule); }
-.engines a { display: grid; grid-template-columns: minmax(210px, 1fr) minmax(420px, 2fr) minmax(190px, 0.9fr); gap: 26px; align-items: center; padding: 16px 8px; border-top: 1px solid var(--rule); color: var(--ink); text-decoration: none; }
+.engines a { display: grid; grid-template-columns: minmax(210px, 1fr) minmax(420px, 2fr) minmax(250px, 1.1fr); gap: 26px; align-items: center; padding: 16px 8px; border-top: 1px solid var(--rule); color: var(--ink); text-decoration: none; }
 .engines a:hover { background: var(--petrol-wash); }
 .names { display: grid; }
 .names strong { font-size: 19px; font-stretch: 90%; }

@@ -1,5 +1,6 @@
 import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/units/units'
-import { formatNumber, formatQuantity } from '#core/units/format'
+import type { Quantity } from '#core/build/quantities'
+import { decimalsFor, formatNumber, formatQuantity } from '#core/units/format'
 
 /** Units and who is recording, kept in this browser. */
 export const useHouse = defineStore('house', () => {
@@ -29,7 +30,12 @@ export const useHouse = defineStore('house', () => {
   const say = (value: number, dimension: Dimension, decimals?: number) => formatQuantity(value, unit(dimension), decimals)
   /** The value in the chosen unit, bare: for columns. */
   const show = (value: number, dimension: Dimension, decimals?: number) => formatNumber(value, unit(dimension), decimals)
-  return { choiceName, choice, who, scheme, unit, nextUnits, flipScheme, say, show }
+  /** A reading in the chosen unit, no finer than its instrument. */
+  function showReading(value: number, quantity: Quantity) {
+    const chosen = unit(quantity.dimension)
+    return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(quantity.sigma, chosen)) : undefined)
+  }
+  return { choiceName, choice, who, scheme, unit, nextUnits, flipScheme, say, show, showReading }
 })
 
 function read(key: string, fallback: string): string {

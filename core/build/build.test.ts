@@ -8,7 +8,7 @@ import { bearingsOf, clearanceLimits } from './clearances'
 import { floorClearance, pumpDisplacement } from './inputs'
 import { newSheet, PRESETS } from './layouts'
 import { doubtOf } from './plausible'
-import { progressOf } from './progress'
+import { progressOf } from '../progress/progress'
 import { quantitiesOf } from './quantities'
 import { Layout, Sheet } from './schema'
 

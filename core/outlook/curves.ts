@@ -1,5 +1,6 @@
 import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
+import { pressureBands } from './band'
 import { gaugePressure, modelOf } from './model'
 import { flowStartPressure } from '../relief/valve'
 import { targetAt } from './outlook'
@@ -9,6 +10,8 @@ export interface PressureCurve {
   temperature: number
   /** Gauge pressure at each speed, Pa. */
   pressures: number[]
+  /** Band at a few of the speeds, rev/s and Pa. */
+  band: { speed: number; low: number; high: number }[]
 }
 
 export interface PressureCurves {
@@ -21,6 +24,9 @@ export interface PressureCurves {
   reliefOpens: number
 }
 
+/** Samples behind each band of the chart. */
+const BAND_SAMPLES = 60
+
 /** Gauge pressure over speed, from cranking to the maximum, at cold, middling and hot oil. */
 export function pressureCurves(sheet: Sheet, points = 32): PressureCurves {
   const model = modelOf(sheet)
@@ -29,9 +35,12 @@ export function pressureCurves(sheet: Sheet, points = 32): PressureCurves {
   const cold = requireValue(sheet, 'brief.coldStart').value
   const hot = requireValue(sheet, 'brief.hotOil').value
   const speeds = Array.from({ length: points }, (_, i) => from + ((to - from) * i) / (points - 1))
+  const few = speeds.filter((_, i) => i % 3 === 0 || i === points - 1)
+  const moment = (speed: number, temperature: number) => ({ speed, temperature, meanPressure: 0.8e6 })
   const curves = [cold, 0.5 * (cold + hot), hot].map((temperature) => ({
     temperature,
-    pressures: speeds.map((speed) => gaugePressure(model, { speed, temperature, meanPressure: 0.8e6 })),
+    pressures: speeds.map((speed) => gaugePressure(model, moment(speed, temperature))),
+    band: pressureBands(model, few.map((speed) => moment(speed, temperature)), BAND_SAMPLES).map(({ low, high }, i) => ({ speed: few[i], low, high })),
   }))
   const idle = requireValue(sheet, 'brief.idleSpeed').value
   const least = speeds.map((speed) => targetAt(sheet, model.oil, { name: speed <= idle ? 'idleHot' : 'workingHot', speed, temperature: hot }).least)

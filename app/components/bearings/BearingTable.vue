@@ -49,7 +49,7 @@ tbody tr:last-child { border-bottom: 1px solid var(--rule); }
 tbody tr:focus-within { background: var(--petrol-wash); }
 tbody th { text-align: left; font-weight: 650; white-space: nowrap; }
 td { text-align: right; padding: 0; position: relative; }
-td :deep(input) { width: 98px; height: 44px; }
+td :deep(input) { width: 94px; height: 44px; padding-inline: 6px; }
 .result { font-size: 18px; font-weight: 700; padding-right: 8px; }
 .stop .result, .stop .strip :deep(input) { color: var(--stop); font-weight: 700; }
 .stop th { box-shadow: inset 4px 0 0 var(--stop); padding-left: 10px; }

@@ -17,8 +17,8 @@ onMounted(async () => {
 const all = computed(() => {
   const id = build.id ?? ''
   return [
-    ...PAGES.map(({ page, title }) => ({ label: title, kind: 'station', to: stationPath(id, page), reading: '' })),
-    ...[...catalogueOf(build.sheet!.layout).values()].map((quantity) => ({ label: quantity.label, kind: quantity.station === 'start' ? 'first start' : quantity.station, to: stationPath(id, quantity.station), reading: quantity.key })),
+    ...(build.sheet ? PAGES : []).map(({ page, title }) => ({ label: title, kind: 'station', to: stationPath(id, page), reading: '' })),
+    ...(build.sheet ? [...catalogueOf(build.sheet.layout).values()] : []).map((quantity) => ({ label: quantity.label, kind: quantity.station === 'start' ? 'first start' : quantity.station, to: stationPath(id, quantity.station), reading: quantity.key })),
     ...engines.value.map((engine) => ({ label: `${engine.name}, ${engine.engine}`, kind: 'engine', to: stationPath(engine.id, 'brief'), reading: '' })),
   ]
 })
@@ -32,7 +32,13 @@ async function go(target = found.value[chosen.value]) {
   if (!target) return
   box.value?.close()
   await router.push(target.to)
-  if (target.reading) setTimeout(() => document.querySelector<HTMLInputElement>(`main [data-reading="${target.reading}"]`)?.focus(), 60)
+  if (target.reading) focusWhenThere(target.reading)
+}
+/** The station's page may still be on its way. */
+function focusWhenThere(reading: string, tries = 150) {
+  const input = document.querySelector<HTMLInputElement>(`main [data-reading="${reading}"]`)
+  if (input) input.focus()
+  else if (tries > 0) setTimeout(() => focusWhenThere(reading, tries - 1), 30)
 }
 function key(event: KeyboardEvent) {
   if (event.key === 'Enter') void go()

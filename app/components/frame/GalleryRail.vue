@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { progressOf } from '#core/build/progress'
+import { progressOf } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
 
 const build = useBuild()
@@ -25,7 +25,7 @@ const filled = computed(() => {
         <NuxtLink :to="stationPath(build.id ?? '', tap.page)" :class="{ here: tap.here }" :aria-current="tap.here ? 'page' : undefined" :data-number="i + 1">
           <span class="tap" :class="tap.fill" aria-hidden="true" />
           <span class="title" :class="tap.own?.verdict">{{ tap.title }}<span v-if="tap.own?.verdict === 'stop' || tap.own?.verdict === 'watch'" class="hidden-but-read">, {{ tap.own.verdict }}</span></span>
-          <span v-if="tap.missing > 0" class="missing">{{ tap.missing }} to go</span>
+          <span v-if="tap.missing > 0" class="missing">{{ tap.missing }} left</span>
         </NuxtLink>
       </li>
     </ol>
@@ -33,16 +33,16 @@ const filled = computed(() => {
 </template>
 
 <style scoped>
-ol { list-style: none; margin: 18px 0; padding: 0 12px 0 0; position: relative; }
+ol { list-style: none; margin: 18px 0; padding: 0 10px 0 0; position: relative; }
 ol::before { content: ''; position: absolute; left: 31px; top: 0; bottom: 0; width: 13px; border: 1px solid var(--rule); border-radius: 7px; background: linear-gradient(var(--oil) 0 0) top / 100% var(--filled) no-repeat, var(--metal); }
-a { display: grid; grid-template-columns: auto 1fr auto; align-items: center; gap: 10px; min-height: 46px; padding-left: 36px; color: var(--ink); text-decoration: none; position: relative; }
+a { display: grid; grid-template-columns: auto 1fr auto; align-items: center; gap: 8px; min-height: 46px; padding-left: 36px; color: var(--ink); text-decoration: none; position: relative; }
 a:hover .title { text-decoration: underline; text-underline-offset: 5px; }
 .tap { width: 33px; height: 13px; position: relative; }
 .tap::before { content: ''; position: absolute; left: 2px; right: 12px; top: 6px; height: 1.5px; background: var(--quiet); }
 .tap::after { content: ''; position: absolute; right: 0; top: 0; width: 13px; height: 13px; border-radius: 50%; border: 1.5px solid var(--field); background: var(--paper); }
 .tap.full::after { background: var(--oil); border-color: var(--oil); }
 .tap.half::after { background: linear-gradient(var(--paper) 50%, var(--oil) 50%); border-color: var(--oil); }
-.title { font-size: 16px; padding-bottom: 2px; border-bottom: 3px solid transparent; justify-self: start; }
+.title { font-size: 16px; white-space: nowrap; padding-bottom: 2px; border-bottom: 3px solid transparent; justify-self: start; }
 .title.watch { border-bottom: 3px dotted var(--watch); }
 .title.stop { border-bottom-color: var(--stop); }
 .here .title { color: var(--petrol); font-weight: 700; }

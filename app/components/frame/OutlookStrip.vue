@@ -8,7 +8,7 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
 
 <template>
-  <aside class="strip" aria-label="Outlook">
+  <aside class="strip" aria-label="Outlook" :data-took="outlook.took">
     <div class="head"><h2>Outlook</h2><span class="quiet">{{ house.unit('pressure').symbol }}, at the gauge</span></div>
     <p v-if="outlook.failed" class="failed" role="alert">No prediction: {{ outlook.failed }}</p>
     <div v-if="outlook.now" class="states">

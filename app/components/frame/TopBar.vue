@@ -21,7 +21,7 @@ const savingWord = computed(() => {
       <strong>{{ build.sheet.name }}</strong> <span class="quiet">{{ build.sheet.engine }}</span>
     </div>
     <span class="gap" />
-    <button type="button" class="find" @click="$emit('find')"><span>Find a reading, station, engine</span><kbd>Ctrl K</kbd></button>
+    <button type="button" class="find" @click="$emit('find')"><span>Find a reading or engine</span><kbd>Ctrl K</kbd></button>
     <label class="plain"><span class="hidden-but-read">Units</span>
       <select v-model="house.choiceName"><option v-for="(_, name) in UNIT_CHOICES" :key="name">{{ name }}</option></select>
     </label>

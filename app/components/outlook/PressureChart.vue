@@ -13,11 +13,21 @@ const colour = (name: string) => getComputedStyle(document.documentElement).getP
 const COLD_TO_HOT = ['--petrol', '--quiet', '--oil'] as const
 
 const at = (speed: number, value: number) => ({ x: Math.round(speed * 60), y: fromSI(value, pressure.value) })
+/** Band under each curve: low and high in one series each. */
+const bands = computed(() => curves.curves.map((curve) => ({
+  name: `band at ${house.say(curve.temperature, 'temperature')}`, type: 'rangeArea',
+  data: curve.band.map(({ speed, low, high }) => ({ x: Math.round(speed * 60), y: [fromSI(low, pressure.value), fromSI(high, pressure.value)] })),
+})))
 const series = computed(() => [
+  ...bands.value,
   ...curves.curves.map((curve) => ({ name: `oil at ${house.say(curve.temperature, 'temperature')}`, type: 'line', data: curves.speeds.map((speed, i) => at(speed, curve.pressures[i])) })),
   { name: 'least wanted, hot', type: 'line', data: curves.speeds.map((speed, i) => at(speed, curves.least[i])) },
   ...(points.length > 0 ? [{ name: 'measured', type: 'scatter', data: points.map((point) => at(point.speed, point.pressure)) }] : []),
 ])
+/** Ticks at whole 500 rpm, or 1,000 on a long axis, and the axis ends on one. */
+const fastest = computed(() => 60 * curves.speeds[curves.speeds.length - 1])
+const step = computed(() => (fastest.value > 4500 ? 1000 : 500))
+const top = computed(() => step.value * Math.ceil(fastest.value / step.value))
 const options = computed<ApexOptions>(() => {
   void house.scheme
   const ink = colour('--ink')
@@ -26,19 +36,35 @@ const options = computed<ApexOptions>(() => {
   return {
     chart: { type: 'line', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, background: 'transparent', fontFamily: colour('--type'), foreColor: ink },
     theme: { mode: house.scheme },
-    colors: [...COLD_TO_HOT.map(colour), colour('--stop'), ink],
-    stroke: { width: [2.5, 2.5, 3.5, 1.5, 0], dashArray: [0, 0, 0, 6, 0], curve: 'straight' },
-    markers: { size: [0, 0, 0, 0, 7], shape: 'diamond', strokeWidth: 0 },
-    xaxis: { type: 'numeric', title: { text: 'crank speed, rpm', style: { ...type, fontWeight: 400, color: quiet } }, labels: { style: type, formatter: (value) => Math.round(Number(value)).toLocaleString('en') }, tickAmount: 8, tooltip: { enabled: false } },
+    colors: [...COLD_TO_HOT.map(colour), ...COLD_TO_HOT.map(colour), colour('--stop'), ink],
+    fill: { opacity: [0.13, 0.13, 0.2, 1, 1, 1, 1, 1] },
+    stroke: { width: [0, 0, 0, 2.5, 2.5, 3.5, 1.5, 0], dashArray: [0, 0, 0, 0, 0, 0, 6, 0], curve: 'straight' },
+    markers: { size: [0, 0, 0, 0, 0, 0, 0, 7], shape: 'diamond', strokeWidth: 0 },
+    xaxis: { type: 'numeric', min: 0, max: top.value, tickAmount: top.value / step.value, title: { text: 'crank speed, rpm', style: { ...type, fontWeight: 400, color: quiet } }, labels: { style: type, formatter: (value) => Math.round(Number(value)).toLocaleString('en') }, tooltip: { enabled: false } },
     yaxis: { min: 0, forceNiceScale: true, title: { text: `pressure at the gauge, ${pressure.value.symbol}`, style: { ...type, fontWeight: 400, color: quiet } }, labels: { style: type, formatter: (value) => value.toFixed(pressure.value.symbol === 'bar' ? 1 : 0) } },
     grid: { borderColor: colour('--rule') },
-    annotations: { yaxis: [{ y: fromSI(curves.reliefOpens, pressure.value), borderColor: quiet, strokeDashArray: 2, label: { text: `relief opens ${house.say(curves.reliefOpens, 'pressure', decimals.value)}`, position: 'left', textAnchor: 'start', offsetX: 6, borderColor: 'transparent', style: { background: 'transparent', color: quiet, fontSize: '14px' } } }] },
-    legend: { show: true, position: 'top', horizontalAlign: 'left', fontSize: '15px', labels: { colors: ink }, markers: { size: 7 }, itemMargin: { horizontal: 12 } },
+    annotations: { yaxis: [{ y: fromSI(curves.reliefOpens, pressure.value), borderColor: quiet, strokeDashArray: 2, label: { text: `relief opens ${house.say(curves.reliefOpens, 'pressure', decimals.value)}`, position: 'right', textAnchor: 'end', offsetX: -4, offsetY: 20, borderColor: 'transparent', style: { background: 'transparent', color: quiet, fontSize: '14px' } } }] },
+    legend: { show: false },
     tooltip: { shared: true, intersect: false, x: { formatter: (value) => `${Math.round(value).toLocaleString('en')} rpm` }, y: { formatter: (value) => (value === undefined || value === null ? '' : `${value.toFixed(decimals.value)} ${pressure.value.symbol}`) } },
   }
 })
 </script>
 
 <template>
-  <ApexChart type="line" height="400" :options="options" :series="series" />
+  <div>
+    <ul class="legend">
+      <li v-for="(curve, i) in curves.curves" :key="curve.temperature"><span :style="{ background: `var(${COLD_TO_HOT[i]})` }" />oil at {{ house.say(curve.temperature, 'temperature') }}, with its band</li>
+      <li><span class="least" />least wanted, hot</li>
+      <li v-if="points.length > 0"><span class="point" />measured</li>
+    </ul>
+    <ApexChart type="line" height="380" :options="options" :series="series" />
+  </div>
 </template>
+
+<style scoped>
+.legend { list-style: none; display: flex; flex-wrap: wrap; gap: 4px 22px; margin: 0; padding: 0; }
+.legend li { display: flex; align-items: center; gap: 8px; }
+.legend span { width: 22px; height: 4px; }
+.legend .least { height: 0; border-top: 2px dashed var(--stop); }
+.legend .point { width: 10px; height: 10px; background: var(--ink); transform: rotate(45deg); }
+</style>

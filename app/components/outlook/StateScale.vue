@@ -47,7 +47,7 @@ h3 span { font-weight: 400; color: var(--quiet); font-size: 15px; margin-left: 4
 .band { color: var(--quiet); flex: 1; font-size: 15px; }
 .line .verdict { align-self: center; }
 .verdict { --sheet: var(--paper); }
-.scale { position: relative; height: 33px; border-bottom: 0; }
+.scale { position: relative; height: 36px; margin: 0 5px; }
 .scale::after { content: ''; position: absolute; left: 0; right: 0; top: 17px; height: 1px; background: var(--quiet); }
 .scale span { position: absolute; }
 .target { top: 2px; height: 15px; background: repeating-linear-gradient(-45deg, var(--hatch) 0 1px, transparent 1px 6px); border-left: 2px solid var(--petrol); }
@@ -55,7 +55,9 @@ h3 span { font-weight: 400; color: var(--quiet); font-size: 15px; margin-left: 4
 .ghost { top: 3px; height: 13px; border: 1px dashed var(--oil); }
 .best { top: 3px; height: 13px; width: 2px; margin-left: -1px; background: var(--ink); }
 .diamond { top: 4px; width: 11px; height: 11px; margin-left: -6px; background: var(--petrol); border: 1px solid var(--sheet); transform: rotate(45deg); }
-.tick { top: 17px; padding-top: 3px; border-left: 1px solid var(--quiet); line-height: 1; font-size: 13px; color: var(--quiet); width: 0; text-indent: -4px; white-space: nowrap; }
+.tick { top: 22px; line-height: 1; font-size: 13px; color: var(--quiet); width: 24px; margin-left: -12px; text-align: center; }
+.tick::before { content: ''; position: absolute; left: 12px; top: -5px; height: 4px; border-left: 1px solid var(--quiet); }
+.tick:first-of-type { text-align: left; }
 .words { color: var(--quiet); font-size: 15px; line-height: 1.25; }
 .down { color: var(--watch); }
 .up { color: var(--petrol); }

@@ -29,7 +29,7 @@ const measured = computed(() => floor.value.source === 'measured')
     <path :d="`M ${345 - at.mouth / 2} ${at.lip} H ${345 + at.mouth / 2}`" stroke="currentColor" stroke-width="2.5" stroke-dasharray="5 3" />
     <path class="thin" :d="`M 126 ${at.top} V ${at.bottom} M 119 ${at.top} h 14 M 119 ${at.bottom} h 33`" />
     <text x="116" :y="(at.top + at.bottom) / 2 + 5" text-anchor="end" class="figure-text" data-dimension="sumpDepth">{{ house.say(at.depth, 'length') }}</text>
-    <path class="thin" :d="`M ${345 + at.mouth / 2 + 4} ${at.lip} h 60 M ${345 + at.mouth / 2 + 52} ${at.lip} V ${at.bottom}`" />
+    <path class="thin" :d="`M ${345 + at.mouth / 2 + 4} ${at.lip} h 48 M ${345 + at.mouth / 2 + 42} ${at.lip} V ${at.bottom}`" />
     <g :transform="`translate(${345 + at.mouth / 2 + 62}, ${Math.min(at.lip, at.bottom - 14) + 2})`">
       <text y="10" class="figure-text" :class="{ assumed: !measured }" data-dimension="floorClearance">{{ house.say(floor.value, 'length') }}</text>
       <text y="-8" class="quiet-text">{{ measured ? 'floor clearance' : 'floor clearance, assumed' }}</text>

@@ -20,7 +20,7 @@ const size = computed(() => {
 function wheel(cx: number, cy: number, tip: number, root: number, teeth: number, turn: number): string {
   const points: string[] = []
   for (let i = 0; i < teeth; i++) {
-    for (const [part, radius] of [[0, root], [0.22, root], [0.34, tip], [0.66, tip], [0.78, root]] as const) {
+    for (const [part, radius] of [[0, root], [0.27, root], [0.41, tip], [0.59, tip], [0.73, root]] as const) {
       const angle = ((i + part) / teeth) * 2 * Math.PI + turn
       points.push(`${(cx + radius * Math.cos(angle)).toFixed(1)},${(cy + radius * Math.sin(angle)).toFixed(1)}`)
     }
@@ -40,8 +40,8 @@ const drawn = computed(() => {
   const cx = 40 + r + gap
   const cy = 98
   if (kind === 'gear') {
-    const root = Math.max(0.35 * r, c - r)
-    return { pocket: [[cx, cy], [cx + c, cy]], wheels: [wheel(cx, cy, r, root, 9, 0), wheel(cx + c, cy, r, root, 9, Math.PI / 9)], right: cx + c + r + gap, cx, cy }
+    const root = Math.max(0.35 * r, c - r - 2)
+    return { pocket: [[cx, cy], [cx + c, cy]], wheels: [wheel(cx, cy, r, root, 9, -Math.PI / 9), wheel(cx + c, cy, r, root, 9, Math.PI)], right: cx + c + r + gap, cx, cy }
   }
   const inner = 0.62 * r
   return { pocket: [[cx, cy]], wheels: [lobes(cx, cy, 0.74 * r, 0.1 * r, 5), lobes(cx - 0.1 * r, cy, inner, 0.11 * r, 4)], right: cx + r + gap, cx, cy }

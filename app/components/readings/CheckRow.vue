@@ -15,7 +15,7 @@ function set(state: 'done' | 'fault') {
     <span class="what">{{ item.label }}<span v-if="check" class="origin">{{ check.by }}</span>
       <span v-if="check?.state === 'fault' && item.fault" class="fault-words">{{ item.fault }}</span></span>
     <span class="choice">
-      <button type="button" :aria-pressed="check?.state === 'done'" :aria-label="`${item.label}: in order`" class="done" @click="set('done')">{{ faults ? 'in order' : 'done' }}</button>
+      <button type="button" :aria-pressed="check?.state === 'done'" :aria-label="`${item.label}: ${faults ? 'in order' : 'done'}`" class="done" @click="set('done')">{{ faults ? 'in order' : 'done' }}</button>
       <button v-if="faults" type="button" :aria-pressed="check?.state === 'fault'" :aria-label="`${item.label}: fault`" class="fault" @click="set('fault')">fault</button>
     </span>
   </div>

@@ -15,8 +15,8 @@ const focused = useFocusedReading()
 const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
 const unit = computed(() => house.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
-const shown = computed(() => (reading.value ? house.show(reading.value.value, quantity.value.dimension) : ''))
-const assumed = computed(() => (quantity.value.fallback === undefined ? '' : house.show(quantity.value.fallback, quantity.value.dimension)))
+const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value) : ''))
+const assumed = computed(() => (quantity.value.fallback === undefined ? '' : house.showReading(quantity.value.fallback, quantity.value)))
 
 const text = ref('')
 const editing = ref(false)
@@ -29,7 +29,13 @@ function begin() {
   focused.value = name
   if (editing.value) return
   text.value = shown.value
-  nextTick(() => field.value?.select())
+  field.value?.select()
+}
+/** The first touch takes the whole value, so that typing replaces it; a second one places the caret. */
+function touch(event: Event) {
+  if (document.activeElement === field.value) return
+  event.preventDefault()
+  field.value?.focus()
 }
 function typed(event: Event) {
   editing.value = true
@@ -110,7 +116,7 @@ const rangeWords = computed(() => {
     <input
       ref="field" :value="editing ? text : shown" :placeholder="assumed" :data-run="run" :data-column="column ?? run" :data-reading="name" :aria-label="quantity.label"
       :aria-invalid="!!(problem || doubt)" :aria-describedby="problem || doubt ? messageId : undefined" inputmode="text" autocomplete="off" spellcheck="false" enterkeyhint="next"
-      :class="{ confirmed: reading?.confirmed }" @focus="begin" @input="typed" @blur="commit" @keydown="key"
+      :class="{ confirmed: reading?.confirmed }" @mousedown="touch" @focus="begin" @input="typed" @blur="commit" @keydown="key"
     >
     <span v-if="problem || doubt" :id="messageId" class="message" role="alert">
       <template v-if="problem">{{ problem }}</template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { progressOf } from '#core/build/progress'
+import { progressOf } from '#core/progress/progress'
 import type { Station } from '#core/build/quantities'
 
 /** A station's title, what to do there, how far it is and its worst verdict. */

@@ -13,7 +13,7 @@ const HEAD = 5e-3
 
 const x = computed(() => {
   const { installedLength, plungerDiameter, port, shims } = valve.value
-  const scale = Math.min(470 / (installedLength + HEAD + 0.02), 120 / (1.8 * plungerDiameter))
+  const scale = Math.min(470 / (installedLength + HEAD + 0.02), 150 / (1.8 * plungerDiameter))
   const seat = 90
   const spring = seat + HEAD * scale
   const plug = spring + installedLength * scale

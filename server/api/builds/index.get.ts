@@ -1,4 +1,4 @@
-import { progressOf } from '#core/build/progress'
+import { progressOf } from '#core/progress/progress'
 import { listBuilds } from '../../data/builds'
 
 /** All builds with how far each is, for the Floor. */

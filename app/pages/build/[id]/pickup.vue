@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { floorClearance } from '#core/build/inputs'
-import { FLOOR, floorVerdict } from '#core/build/progress'
+import { FLOOR, floorVerdict } from '#core/progress/progress'
 import { checksOf } from '#core/build/checks'
 import { STATE_LABELS } from '#core/outlook/states'
 

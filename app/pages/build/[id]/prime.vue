@@ -39,6 +39,8 @@ const p = (value: number) => house.say(value, 'pressure', house.unit('pressure')
         <h2 class="next">2. Drill</h2>
         <ReadingRow name="prime.drillSpeed" /><ReadingRow name="prime.oilTemperature" />
         <CautionNote name="drill">Rotating drill and shaft: no loose gloves or sleeves. Hold against the kick when the pump goes stiff.</CautionNote>
+        <h2 class="next">5. Read the gauge</h2>
+        <ReadingRow name="prime.pressure" />
       </section>
       <section>
         <h2>3. Turn the crank, {{ turned }} of {{ of('crank').length }}</h2>
@@ -46,8 +48,6 @@ const p = (value: number) => house.say(value, 'pressure', house.unit('pressure')
         <div class="turns"><button v-for="turn in of('crank')" :key="turn.key" type="button" class="turn" :aria-pressed="build.sheet!.checks[turn.key]?.state === 'done'" @click="build.check(turn.key, build.sheet!.checks[turn.key] ? undefined : 'done', turn.label)">{{ turn.label }}</button></div>
         <h2 class="next">4. Oil seen at</h2>
         <CheckRow v-for="item in of('outlet')" :key="item.key" :item="item" />
-        <h2 class="next">5. Reading</h2>
-        <ReadingRow name="prime.pressure" />
       </section>
     </div>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { pumpDisplacement } from '#core/build/inputs'
-import { judgeGap } from '#core/build/progress'
+import { judgeGap } from '#core/progress/progress'
 import { requireValue } from '#core/build/values'
 import { oilAt, oilFrom } from '#core/oil/oil'
 import { oilGrade } from '#core/oil/grades'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BIND_MARGIN } from '#core/build/progress'
+import { BIND_MARGIN } from '#core/progress/progress'
 import { checksOf } from '#core/build/checks'
 
 const build = useBuild()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { checksOf } from '#core/build/checks'
-import { progressOf, worstOf } from '#core/build/progress'
+import { progressOf, worstOf } from '#core/progress/progress'
 import { START_POINTS } from '#core/build/quantities'
 import { FIRST_PRESSURE, judgeFirstPressure, type PointVerdict } from '#core/start/verdict'
 

@@ -1,0 +1,117 @@
+import { z } from 'zod'
+import { Sheet, problemsOf } from '../../core/build/schema'
+import { catalogueOf } from '../../core/build/values'
+import { checksOf } from '../../core/build/checks'
+import { kinematicViscosity, oilDensity, waltherLine } from '../../core/oil/viscosity'
+import { oilGrade } from '../../core/oil/grades'
+import { oilAt, oilFrom } from '../../core/oil/oil'
+import { FULL_SAMPLES, outlookOf } from '../../core/outlook/outlook'
+import { pressureCurves } from '../../core/outlook/curves'
+import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, type ReliefValve } from '../../core/relief/valve'
+
+/** Input that cannot be used: which field, and why. */
+export class Refused extends Error {
+  constructor(path: string, reason: string) {
+    super(`${path}: ${reason}`)
+  }
+}
+
+const positive = z.number().positive()
+const notNegative = z.number().min(0)
+
+const ViscosityInput = z.object({
+  kv40: positive, kv100: positive, density15: z.number().min(500).max(1500), temperatures: z.array(z.number().min(-60).max(250)).max(10_000),
+})
+
+const PortInput = z.discriminatedUnion('shape', [
+  z.object({ shape: z.literal('round'), diameter: positive, count: z.number().int().positive().optional(), overlap: notNegative.optional() }),
+  z.object({ shape: z.literal('slot'), width: positive, height: positive, count: z.number().int().positive().optional(), overlap: notNegative.optional() }),
+])
+
+const OilInput = z.union([z.string(), z.object({ kv40: positive, kv100: positive, density15: positive })])
+
+const ReliefInput = z.object({
+  plungerDiameter: positive, springRate: positive, freeLength: positive, installedLength: positive, shims: z.array(notNegative).default([]),
+  solidLength: positive.optional(), port: PortInput, flow: notNegative.optional(), oil: OilInput.optional(), temperature: z.number().min(-60).max(250).optional(),
+})
+
+function take<T>(schema: z.ZodType<T>, input: unknown): T {
+  const parsed = schema.safeParse(input)
+  if (parsed.success) return parsed.data
+  const [first] = problemsOf(parsed.error)
+  throw new Refused(first.path.replaceAll('/', '.') || 'input', first.message)
+}
+
+/** Runs a computation whose own refusals start with the field's name. */
+function named<T>(work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    const [path, ...reason] = error.message.split(': ')
+    throw new Refused(path, reason.join(': '))
+  }
+}
+
+function viscosity(input: unknown) {
+  const { kv40, kv100, density15, temperatures } = take(ViscosityInput, input)
+  const line = named(() => waltherLine(kv40, kv100))
+  return {
+    points: temperatures.map((temperature) => {
+      const kinematic = kinematicViscosity(line, temperature)
+      const density = oilDensity(density15, temperature)
+      return { temperature, kinematic, dynamic: kinematic * 1e-6 * density, density }
+    }),
+  }
+}
+
+function relief(input: unknown) {
+  const { flow, oil, temperature, ...rest } = take(ReliefInput, input)
+  const valve: ReliefValve = rest
+  const answer = { openingPressure: openingPressure(valve), flowStartPressure: flowStartPressure(valve), bindMargin: bindMargin(valve) ?? null }
+  if (flow === undefined) return answer
+  const figures = typeof oil === 'string' ? oilGrade(oil) : { highShear150: 3.5e-3, pumpingLimit: -100, ...(oil ?? oilGrade('10W-40')!) }
+  if (!figures) throw new Refused('oil', `“${String(oil)}” is not a grade this version knows`)
+  const { density, viscosity: dynamic } = named(() => oilAt(oilFrom({ ...oilGrade('10W-40')!, ...figures }), temperature ?? 90))
+  const pressure = named(() => fullFlowPressure(valve, flow, density, dynamic))
+  return { ...answer, fullFlowPressure: pressure, lift: liftAt(valve, pressure) }
+}
+
+/** A build file as the schema takes it. */
+function build(input: unknown): Sheet {
+  const sheet = take(Sheet, input)
+  const [unknown] = strangers(sheet)
+  if (unknown) throw new Refused(unknown.path.replaceAll('/', '.'), unknown.message)
+  return sheet
+}
+
+function outlook(input: unknown) {
+  const sheet = build(input)
+  const { states, assumed, suction } = named(() => outlookOf(sheet, FULL_SAMPLES))
+  const { speeds, curves } = pressureCurves(sheet)
+  return {
+    states: states.map(({ name, speed, temperature, pressure, low, high, target, verdict }) => ({
+      name, rpm: speed * 60, temperature, pressure, low, high, target: target.least, ceiling: target.most, school: target.school, verdict,
+    })),
+    map: { rpm: speeds.map((speed) => speed * 60), temperatures: curves.map((curve) => curve.temperature), pressures: curves.map((curve) => curve.pressures) },
+    assumed, suction,
+  }
+}
+
+/** Readings and checks that this layout has no place for. */
+function strangers(sheet: Sheet) {
+  const quantities = catalogueOf(sheet.layout)
+  const checks = new Set(checksOf(sheet.layout).map((check) => check.key))
+  return [
+    ...Object.keys(sheet.readings).filter((key) => !quantities.has(key)).map((key) => ({ path: `readings/${key}`, message: 'is not a reading of this layout' })),
+    ...Object.keys(sheet.checks).filter((key) => !checks.has(key) && !key.startsWith('caution.')).map((key) => ({ path: `checks/${key}`, message: 'is not a check of this layout' })),
+  ]
+}
+
+function validate(input: unknown) {
+  const parsed = Sheet.safeParse(input)
+  const problems = parsed.success ? strangers(parsed.data) : problemsOf(parsed.error)
+  return { ok: problems.length === 0, problems }
+}
+
+export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, relief, outlook, validate }

@@ -1,0 +1,96 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { test as base, expect, type Page } from '@playwright/test'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+let template: string | undefined
+
+export interface Running {
+  address: string
+  folder: string
+  port: number
+  child: ChildProcess
+  /** Ends the process and waits until it is gone. */
+  stop: (signal?: NodeJS.Signals) => Promise<number | null>
+}
+
+/** Starts the built server on a data folder of its own (or the one given), with the demo builds. */
+export async function startServer(folder?: string, port?: number): Promise<Running> {
+  const own = folder ?? mkdtempSync(join(tmpdir(), 'uldo-test-'))
+  // Making a database takes seconds; the first one made is copied for those that follow.
+  if (!folder && template && existsSync(template)) cpSync(template, own, { recursive: true })
+  const at = port ?? (await freePort())
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, PORT: String(at), HOST: '127.0.0.1', ULDO_DATA: own, ULDO_DEMO: '1' },
+  })
+  const gone = new Promise<number | null>((done) => child.once('exit', (code) => done(code)))
+  const running: Running = {
+    address: `http://127.0.0.1:${at}`, folder: own, port: at, child,
+    stop: (signal = 'SIGTERM') => {
+      child.kill(signal)
+      return gone
+    },
+  }
+  for (let tries = 0; tries < 200; tries++) {
+    if (await fetch(`${running.address}/api/health`).then((response) => response.ok, () => false)) break
+    await new Promise((done) => setTimeout(done, 150))
+  }
+  if (!folder && !template) {
+    await running.stop()
+    template = mkdtempSync(join(tmpdir(), 'uldo-template-'))
+    cpSync(own, template, { recursive: true })
+    return startServer(own, at)
+  }
+  return running
+}
+
+function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => done(port))
+    })
+  })
+}
+
+/** A test with a server of its own, and a page that fails on any console error. */
+export const test = base.extend<{ server: Running; bench: Page }>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const server = await startServer()
+    await use(server)
+    await server.stop()
+    rmSync(server.folder, { recursive: true, force: true })
+  },
+  bench: async ({ page }, use) => {
+    const errors: string[] = []
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
+    page.on('pageerror', (error) => errors.push(error.message))
+    await page.addInitScript(() => localStorage.setItem('uldo.who', 'Maren'))
+    await use(page)
+    expect(errors.filter((error) => !/Failed to load resource|ERR_CONNECTION|ERR_INTERNET/.test(error))).toEqual([])
+  },
+})
+export { expect }
+
+export const field = (page: Page, key: string) => page.locator(`input[data-reading="${key}"]`)
+
+/** Types readings one after the other, each ended by Enter. */
+export async function record(page: Page, readings: Record<string, string>): Promise<void> {
+  for (const [key, text] of Object.entries(readings)) {
+    await field(page, key).click()
+    await page.keyboard.type(text)
+    await page.keyboard.press('Enter')
+  }
+}
+
+export const saved = (page: Page) => expect(page.getByTestId('saving')).toHaveText('saved')
+
+export async function buildId(server: Running, name: string): Promise<string> {
+  const builds = (await (await fetch(`${server.address}/api/builds`)).json()) as { id: string; name: string }[]
+  return builds.find((each) => each.name === name)!.id
+}

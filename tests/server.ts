@@ -35,10 +35,14 @@ export async function startServer(folder?: string, port?: number): Promise<Runni
       return gone
     },
   }
-  for (let tries = 0; tries < 200; tries++) {
-    if (await fetch(`${running.address}/api/health`).then((response) => response.ok, () => false)) break
-    await new Promise((done) => setTimeout(done, 150))
+  let words = ''
+  child.stderr.on('data', (chunk) => (words += chunk))
+  let ready = false
+  for (let tries = 0; tries < 300 && !ready; tries++) {
+    ready = await fetch(`${running.address}/api/health`).then((response) => response.ok, () => false)
+    if (!ready) await new Promise((done) => setTimeout(done, 150))
   }
+  if (!ready) throw new Error(`The server on ${own} did not answer: ${words || 'it said nothing'}`)
   if (!folder && !template) {
     await running.stop()
     template = mkdtempSync(join(tmpdir(), 'uldo-template-'))
@@ -82,7 +86,7 @@ export const field = (page: Page, key: string) => page.locator(`input[data-readi
 /** Types readings one after the other, each ended by Enter. */
 export async function record(page: Page, readings: Record<string, string>): Promise<void> {
   for (const [key, text] of Object.entries(readings)) {
-    await field(page, key).click()
+    await field(page, key).focus()
     await page.keyboard.type(text)
     await page.keyboard.press('Enter')
   }

@@ -33,7 +33,7 @@ export const useHouse = defineStore('house', () => {
   /** A reading in the chosen unit, no finer than its instrument. */
   function showReading(value: number, quantity: Quantity) {
     const chosen = unit(quantity.dimension)
-    return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(quantity.sigma, chosen)) : undefined)
+    return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen)) : undefined)
   }
   return { choiceName, choice, who, scheme, unit, nextUnits, flipScheme, say, show, showReading }
 })

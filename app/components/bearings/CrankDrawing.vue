@@ -37,7 +37,7 @@ function enter(part: { set: string; number: number }) {
 </script>
 
 <template>
-  <svg class="drawing" :viewBox="`0 0 ${WIDTH} 176`" role="group" aria-label="Crank from the side, front at the left">
+  <div class="drawing-scroll"><svg class="drawing" :viewBox="`0 0 ${WIDTH} 176`" role="group" aria-label="Crank from the side, front at the left">
     <rect v-for="(web, i) in webs" :key="i" class="metal" :x="web.x" :y="web.y" :width="crank.web" :height="web.height" />
     <g v-for="part in parts" :key="part.name" class="hit" :class="part.verdict" :data-part="`${part.set}.${part.number}`" @click="enter(part)">
       <title>{{ part.label }}: {{ part.figure || 'not measured' }}, {{ part.verdict }}</title>
@@ -52,7 +52,7 @@ function enter(part: { set: string; number: number }) {
         <text :x="part.x + part.width / 2" :y="169" text-anchor="middle" class="figure-text">{{ part.figure || '·' }}</text>
       </template>
     </g>
-  </svg>
+  </svg></div>
 </template>
 
 <style scoped>

@@ -24,8 +24,13 @@ const all = computed(() => {
 })
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.value.filter((each) => words.every((word) => each.label.toLowerCase().includes(word) || each.kind.includes(word))).slice(0, 9)
+  const hits = all.value.filter((each) => words.every((word) => each.label.toLowerCase().includes(word) || each.kind.includes(word)))
+  return hits.sort((a, b) => early(a.label, words) - early(b.label, words)).slice(0, 9)
 })
+/** How early a name takes up the words that were typed; what it does not hold counts late. */
+function early(label: string, words: string[]): number {
+  return words.reduce((sum, word) => sum + (label.toLowerCase().indexOf(word) + 1 || 100), 0)
+}
 watch(text, () => (chosen.value = 0))
 
 async function go(target = found.value[chosen.value]) {

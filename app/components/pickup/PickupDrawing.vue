@@ -20,7 +20,7 @@ const measured = computed(() => floor.value.source === 'measured')
 </script>
 
 <template>
-  <svg class="drawing" viewBox="0 0 730 226" role="img" :aria-label="`Pickup: ${house.say(floor.value, 'length')} above the sump floor`">
+  <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 226" role="img" :aria-label="`Pickup: ${house.say(floor.value, 'length')} above the sump floor`">
     <path class="oil-wash" :d="`M 152 ${at.level} H 538 V ${at.bottom} H 152 Z`" />
     <path class="line" :d="`M 110 ${at.top} H 152 V ${at.bottom} H 538 V ${at.top} H 580`" stroke-width="2.4" />
     <text x="540" :y="at.level + 5" dx="12" class="quiet-text">oil</text>
@@ -36,5 +36,5 @@ const measured = computed(() => floor.value.source === 'measured')
     </g>
     <text :x="345 + at.tube / 2 + 10" y="20" class="quiet-text">tube</text>
     <text :x="345 + at.tube / 2 + 44" y="20" class="figure-text">{{ house.say(requireValue(build.sheet!, 'pickup.tubeDiameter').value, 'length') }}</text>
-  </svg>
+  </svg></div>
 </template>

@@ -49,7 +49,7 @@ const drawn = computed(() => {
 </script>
 
 <template>
-  <svg class="drawing" viewBox="0 0 730 205" role="img" :aria-label="`Pump: tip clearance ${house.say(size.tip.value, 'clearance')}, end clearance ${house.say(size.end.value, 'clearance')}`">
+  <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 205" role="img" :aria-label="`Pump: tip clearance ${house.say(size.tip.value, 'clearance')}, end clearance ${house.say(size.end.value, 'clearance')}`">
     <circle v-for="([x, y], i) in drawn.pocket" :key="i" class="oil-wash" :cx="x" :cy="y" :r="size.r + size.gap" stroke="currentColor" stroke-width="1.4" />
     <polygon v-for="(points, i) in drawn.wheels" :key="`w${i}`" class="metal" :points="points" />
     <g :transform="`translate(${drawn.right + 14}, 0)`">
@@ -69,5 +69,5 @@ const drawn = computed(() => {
       <text x="-22" :y="18 + size.endGap + size.l / 2" text-anchor="end" class="figure-text" data-dimension="pump.rotorLength">{{ house.say(size.length, 'length') }}</text>
     </g>
     <text x="724" y="198" text-anchor="end" class="quiet-text">gaps drawn {{ GAPS }} times as wide</text>
-  </svg>
+  </svg></div>
 </template>

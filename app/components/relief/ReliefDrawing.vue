@@ -32,7 +32,7 @@ const bind = computed(() => bindMargin(valve.value))
 </script>
 
 <template>
-  <svg class="drawing" viewBox="0 0 730 206" role="img" :aria-label="`Relief valve, opens at ${house.say(openingPressure(valve), 'pressure', 2)}`">
+  <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 206" role="img" :aria-label="`Relief valve, opens at ${house.say(openingPressure(valve), 'pressure', 2)}`">
     <defs><pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V7" stroke="var(--hatch)" stroke-width="1.4" /></pattern></defs>
     <g fill="url(#hatch)" stroke="currentColor" stroke-width="1.4">
       <rect :x="24" :y="x.top - 20" :width="x.plug - 4" height="20" />
@@ -59,5 +59,5 @@ const bind = computed(() => bindMargin(valve.value))
       <text y="21" class="figure-text" font-family="var(--mono)" data-dimension="bindMargin">{{ bind === undefined ? 'solid length?' : house.say(bind, 'length') }}</text>
       <text y="42" class="quiet-text">at {{ house.say(fullLift(valve.port), 'length') }} lift</text>
     </g>
-  </svg>
+  </svg></div>
 </template>

@@ -2,6 +2,7 @@
 import { checksOf } from '#core/build/checks'
 import { progressOf, worstOf } from '#core/progress/progress'
 import { START_POINTS } from '#core/build/quantities'
+import { PAGES } from '~/composables/stations'
 import { FIRST_PRESSURE, judgeFirstPressure, type PointVerdict } from '#core/start/verdict'
 
 const build = useBuild()
@@ -10,6 +11,7 @@ const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => ch
 const ready = computed(() => checks.value.filter((check) => build.sheet!.checks[check.key]?.state === 'done').length)
 const earlier = computed(() => progressOf(build.sheet!).filter((each) => each.station !== 'start' && (each.verdict === 'stop' || (each.station === 'prime' && each.done < each.wanted))))
 const clear = computed(() => ready.value === checks.value.length && earlier.value.length === 0)
+const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
 const first = computed(() => build.sheet!.readings['start.firstPressure']?.value)
 const points = useAnswer(async (model) => {
   const sheet = build.sheet
@@ -46,7 +48,7 @@ function reason(judged: PointVerdict): string {
         <div class="go" :class="clear ? 'ready' : 'not'" data-testid="clear-to-start">
           <span class="word">{{ clear ? 'Clear to start' : 'Not yet' }}</span>
           <span v-if="ready < checks.length">{{ checks.length - ready }} of the preflight to go.</span>
-          <span v-for="each in earlier" :key="each.station">{{ each.station === 'prime' ? `Prime: ${each.wanted - each.done} to go.` : '' }}{{ each.verdict === 'stop' ? ` ${each.station[0].toUpperCase()}${each.station.slice(1)} has a stop.` : '' }}</span>
+          <span v-for="each in earlier" :key="each.station">{{ each.station === 'prime' ? `Prime: ${each.wanted - each.done} to go.` : '' }}{{ each.verdict === 'stop' ? ` ${titleOf(each.station)}: ${each.about}.` : '' }}</span>
         </div>
         <p class="deadline">No pressure within <b class="mono">{{ FIRST_PRESSURE.wanted }} s</b> of firing: <b>shut down</b>. At <b class="mono">{{ FIRST_PRESSURE.limit }} s</b> nothing excuses it. Falling at steady speed: shut down.</p>
         <ReadingRow name="start.firstPressure" run="start" />

@@ -1,0 +1,33 @@
+/** Everything that must hold: types, lint, unit tests, build, browser tests. Installs what is missing first. */
+import { existsSync } from 'node:fs'
+import { spawnSync } from 'node:child_process'
+import { ensureBuilt, ensureInstalled, run } from './lib/prepare.mjs'
+
+function ensureChromium() {
+  if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
+  console.log('Installing Chromium from Debian’s packages (once).')
+  const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
+  for (const words of [['apt-get', 'update', '-qq'], ['apt-get', 'install', '-y', '-qq', 'chromium']]) {
+    const [command, ...args] = [...asRoot, ...words]
+    const { status } = spawnSync(command, args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+    if (status !== 0) {
+      console.error(`“${[command, ...args].join(' ')}” failed: install Chromium by hand, or name one with CHROMIUM=/path.`)
+      process.exit(1)
+    }
+  }
+}
+
+function step(title, command, args) {
+  console.log(`\n== ${title}`)
+  run(command, args)
+}
+
+await ensureInstalled()
+ensureChromium()
+step('types', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
+step('types', 'npx', ['vue-tsc', '-b', '--noEmit'])
+step('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])
+step('unit tests', 'npx', ['vitest', 'run'])
+await ensureBuilt()
+step('browser tests', 'npx', ['playwright', 'test'])
+console.log('\nAll of it holds: types, lint, unit tests, build, browser tests.')

@@ -21,7 +21,7 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   primevue: {
     autoImport: false,
-    components: { include: ['Select', 'Button', 'InputText', 'Textarea', 'Checkbox'] },
+    components: { include: ['Select', 'Button', 'InputText'] },
     directives: { include: [] },
     composables: { include: [] },
     importTheme: { from: '~/theme' },

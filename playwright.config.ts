@@ -12,5 +12,5 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   workers: 1,
   reporter: [['list']],
-  use: { viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM, locale: 'en-GB' },
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM, locale: 'en-GB', actionTimeout: 15_000 },
 })

@@ -8,7 +8,11 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
   await page.goto(server.address)
   await expect(page.locator('.engines li')).toHaveCount(4)
   await page.getByRole('button', { name: 'New build' }).click()
-  await page.getByLabel('Layout').selectOption('inline4')
+  const choose = async (label: string, option: string) => {
+    await page.getByRole('combobox', { name: label }).click()
+    await page.getByRole('option', { name: option, exact: true }).click()
+  }
+  await choose('Layout', 'Inline four')
   await page.getByRole('button', { name: 'Start build' }).click()
   await expect(page.getByText('Give it a name')).toBeVisible()
   await page.getByRole('textbox', { name: /^Name/ }).fill('Kestrel punt')
@@ -27,7 +31,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(field(page, 'brief.coldStart')).toHaveValue('5')
     await expect(field(page, 'brief.hotOil')).toHaveValue('95')
     await expect(field(page, 'maker.idleHot')).toHaveValue('1.0')
-    await page.getByTestId('oil').selectOption('20W-50')
+    await choose('Oil grade', '20W-50')
     // Ten psi for each thousand rpm: 3,000 rpm asks 30 psi, 2.1 bar.
     await expect(page.locator('[data-target="workingHot"] td').nth(1)).toHaveText('2.1')
     await expect(page.getByTestId('tally')).toHaveText('7 of 7')

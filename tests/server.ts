@@ -63,7 +63,7 @@ function freePort(): Promise<number> {
 
 /** A test with a server of its own, and a page that fails on any console error. */
 export const test = base.extend<{ server: Running; bench: Page }>({
-  // eslint-disable-next-line no-empty-pattern
+   
   server: async ({}, use) => {
     const server = await startServer()
     await use(server)

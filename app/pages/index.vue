@@ -60,20 +60,20 @@ async function create() {
       <header class="station-head">
         <h1>Floor</h1>
         <p>Every engine, how far it is, and what it waits for.</p>
-        <div class="tally"><button type="button" class="button first" @click="adding = !adding">New build</button></div>
+        <div class="tally"><Button type="button" @click="adding = !adding">New build</Button></div>
       </header>
 
       <form v-if="adding" class="new" @submit.prevent="create">
-        <label>Layout<select v-model="wanted.preset"><option v-for="(preset, key) in PRESETS" :key="key" :value="key">{{ preset.title }}</option></select></label>
-        <label>Name<input v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name"><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
-        <label>Engine<input v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine"><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
-        <label>Out of<input v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives"></label>
-        <button type="submit" class="button first">Start build</button>
+        <span class="field">Layout<ChoiceField label="Layout" :value="wanted.preset" :options="Object.entries(PRESETS).map(([key, preset]) => ({ value: key, words: preset.title }))" @choose="wanted.preset = $event" /></span>
+        <label>Name<InputText v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name" /><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
+        <label>Engine<InputText v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine" /><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
+        <label>Out of<InputText v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives" /></label>
+        <Button type="submit">Start build</Button>
         <p v-if="problem.all" class="wrong" role="alert">{{ problem.all }}</p>
       </form>
 
       <p v-if="failed" role="alert">The server does not answer. Trying again.</p>
-      <p v-else-if="builds && builds.length === 0" class="none">No engine on the floor yet. <button type="button" class="button first" @click="adding = true">Start the first build</button></p>
+      <p v-else-if="builds && builds.length === 0" class="none">No engine on the floor yet. <Button type="button" @click="adding = true">Start the first build</Button></p>
       <ul v-if="builds" class="engines">
         <li v-for="each in builds" :key="each.id">
           <NuxtLink :to="`/build/${each.id}/${waitsFor(each).station}`">
@@ -102,9 +102,9 @@ async function create() {
 .pipe.watch i { border-bottom: 4px dotted var(--watch); height: 15px; margin-bottom: 1px; }
 .waits { display: flex; align-items: center; gap: 10px; font-weight: 600; justify-content: flex-end; text-align: right; }
 .new { display: grid; grid-template-columns: 170px 1fr 1fr 1fr auto; gap: 14px; align-items: end; padding: 4px 0 22px; }
-.new label { display: grid; gap: 3px; color: var(--quiet); align-self: start; }
-.new input, .new select { height: 46px; font-size: 18px; padding: 0 10px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); color: var(--ink); width: 100%; }
-.new .button { align-self: start; margin-top: 24px; }
+.new label, .new .field { display: grid; gap: 3px; color: var(--quiet); align-self: start; }
+.new .p-inputtext { height: 46px; font-size: 18px; width: 100%; }
+.new .p-button { align-self: start; margin-top: 24px; }
 .wrong { color: var(--stop); }
 .none { padding: 40px 0; }
 @media (max-width: 1099px) { .engines a { grid-template-columns: 1fr auto; gap: 10px 20px; } .progress { grid-column: 1 / -1; grid-row: 2; } .new { grid-template-columns: 1fr 1fr; } }

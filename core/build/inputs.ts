@@ -30,7 +30,7 @@ export function floorClearance(sheet: Sheet): { value: number; sigma: number; so
 /** Displacement: typed, or from the gears' geometry when all of it is recorded, or the layout's. */
 export function pumpDisplacement(sheet: Sheet): { value: number; sigma: number; source: Source } {
   const held = requireValue(sheet, 'pump.displacement')
-  if (held.source !== 'layout') return held
+  if (held.source !== 'layout' || sheet.layout.pumpKind !== 'gear') return held
   const [outside, centres, length] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map((key) => sheet.readings[key]?.value)
   if (outside === undefined || centres === undefined || length === undefined || centres >= outside) return held
   const value = gearDisplacement(outside, centres, length)

@@ -17,9 +17,9 @@ const notes = computed(() => build.conflicts.map((conflict) => {
 <template>
   <div v-for="note in notes" :key="note.conflict.waiting.clientKey" class="note" role="alert">
     <p>{{ note.label }}: {{ note.conflict.who }} wrote <b class="mono">{{ note.theirs }}</b> at {{ note.at }}, before your <b class="mono">{{ note.ours }}</b> arrived.</p>
-    <span class="actions"><button type="button" class="button" @click="build.settle(note.conflict, false)">Keep {{ note.theirs }}</button><button type="button" class="button first" @click="build.settle(note.conflict, true)">Write {{ note.ours }}</button></span>
+    <span class="actions"><Button type="button" variant="outlined" @click="build.settle(note.conflict, false)">Keep {{ note.theirs }}</Button><Button type="button" @click="build.settle(note.conflict, true)">Write {{ note.ours }}</Button></span>
   </div>
-  <div v-if="build.refused" class="note" role="alert"><p>{{ build.refused }}</p><button type="button" class="button" @click="build.refused = undefined">Close</button></div>
+  <div v-if="build.refused" class="note" role="alert"><p>{{ build.refused }}</p><Button type="button" variant="outlined" @click="build.refused = undefined">Close</Button></div>
 </template>
 
 <style scoped>

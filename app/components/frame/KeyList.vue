@@ -12,7 +12,7 @@ const KEYS = [
   <dialog ref="box" class="sheet-box" aria-label="Keys" @close="emit('close')" @click.self="box?.close()">
     <h2>Keys</h2>
     <dl><template v-for="[key, what] in KEYS" :key="key"><dt class="mono">{{ key }}</dt><dd>{{ what }}</dd></template></dl>
-    <button type="button" class="button" @click="box?.close()">Close</button>
+    <Button type="button" variant="outlined" @click="box?.close()">Close</Button>
   </dialog>
 </template>
 

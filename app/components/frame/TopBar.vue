@@ -22,9 +22,7 @@ const savingWord = computed(() => {
     </div>
     <span class="gap" />
     <button type="button" class="find" @click="$emit('find')"><span>Find a reading or engine</span><kbd>Ctrl K</kbd></button>
-    <label class="plain"><span class="hidden-but-read">Units</span>
-      <select v-model="house.choiceName"><option v-for="(_, name) in UNIT_CHOICES" :key="name">{{ name }}</option></select>
-    </label>
+    <ChoiceField label="Units" quiet :value="house.choiceName" :options="Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))" @choose="house.choiceName = $event" />
     <label class="plain who"><span class="hidden-but-read">Who is recording</span>
       <input v-model.lazy.trim="house.who" placeholder="Who records?" maxlength="60" autocomplete="off">
     </label>
@@ -42,7 +40,7 @@ const savingWord = computed(() => {
 .find { display: flex; align-items: center; justify-content: space-between; gap: 12px; min-width: 0; flex: 0 1 250px; height: 34px; padding: 0 5px 0 11px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--quiet); cursor: pointer; }
 .find span { overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
 kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radius: 3px; padding: 1px 5px; white-space: nowrap; }
-.plain select, .plain input { border: 0; background: transparent; min-height: 44px; padding: 0 4px; cursor: pointer; }
+.plain input { border: 0; background: transparent; min-height: 44px; padding: 0 4px; cursor: pointer; }
 .plain input { width: 104px; border-bottom: 1px dashed transparent; }
 .plain input:placeholder-shown { border-bottom-color: var(--field); }
 .plain input::placeholder { color: var(--quiet); opacity: 1; }

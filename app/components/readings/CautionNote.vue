@@ -8,7 +8,7 @@ const seen = computed(() => (name ? build.sheet?.checks[`caution.${name}`] : und
 <template>
   <div class="caution" role="note">
     <span><slot /></span>
-    <button v-if="name && !seen" type="button" class="button" @click="build.check(`caution.${name}`, 'done', 'caution')">Understood</button>
+    <Button v-if="name && !seen" type="button" variant="outlined" @click="build.check(`caution.${name}`, 'done', 'caution')">Understood</Button>
     <span v-else-if="seen" class="quiet">{{ seen.by }} has read it</span>
   </div>
 </template>

@@ -123,8 +123,8 @@ const rangeWords = computed(() => {
       <template v-else-if="doubt">
         <span>{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}? {{ rangeWords }}</span>
         <span class="actions">
-          <button v-if="doubt.proposal !== undefined" type="button" class="button first" @mousedown.prevent @click="settle(doubt.proposal, false)">Use {{ house.say(doubt.proposal, quantity.dimension) }}</button>
-          <button type="button" class="button" @mousedown.prevent @click="settle(doubt.value, true)">Keep {{ text.trim() }}</button>
+          <Button v-if="doubt.proposal !== undefined" type="button" @mousedown.prevent @click="settle(doubt.proposal, false)">Use {{ house.say(doubt.proposal, quantity.dimension) }}</Button>
+          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true)">Keep {{ text.trim() }}</Button>
         </span>
       </template>
     </span>

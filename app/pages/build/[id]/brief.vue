@@ -54,10 +54,9 @@ const facts = computed(() => [
       </section>
       <section>
         <h2>Use and oil</h2>
-        <label class="row"><span class="what">Use</span>
-          <select :value="sheet.use" class="choose" @change="choose('/use', ($event.target as HTMLSelectElement).value, 'Use')"><option v-for="use in USES" :key="use">{{ use }}</option></select></label>
-        <label class="row"><span class="what">Oil grade<span class="origin">{{ viscosity(hot) }} at {{ house.say(hot, 'temperature') }}, {{ viscosity(cold) }} at {{ house.say(cold, 'temperature') }}</span></span>
-          <select :value="sheet.oil.grade" class="choose" data-testid="oil" @change="choose('/oil/grade', ($event.target as HTMLSelectElement).value, 'Oil grade')"><option v-for="grade in OIL_GRADES" :key="grade.name">{{ grade.name }}</option></select></label>
+        <div class="row"><span class="what">Use</span><ChoiceField label="Use" :value="sheet.use" :options="USES.map((use) => ({ value: use, words: use }))" @choose="choose('/use', $event, 'Use')" /></div>
+        <div class="row"><span class="what">Oil grade<span class="origin">{{ viscosity(hot) }} at {{ house.say(hot, 'temperature') }}, {{ viscosity(cold) }} at {{ house.say(cold, 'temperature') }}</span></span>
+          <ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="OIL_GRADES.map(({ name }) => ({ value: name, words: name }))" @choose="choose('/oil/grade', $event, 'Oil grade')" /></div>
         <p v-if="!oilAt(oil, cold).pumpable" class="bad">This grade must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is {{ house.say(cold, 'temperature') }}. Take a thinner winter grade.</p>
       </section>
     </div>
@@ -75,7 +74,7 @@ const facts = computed(() => [
 
     <section class="block">
       <div class="block-head"><h2>Targets</h2>
-        <label class="quiet">Governed by <select :value="sheet.school" class="choose small" @change="choose('/school', ($event.target as HTMLSelectElement).value, 'Governing school')"><option v-for="school in SCHOOLS" :key="school" :value="school">{{ SCHOOL_WORDS[school] }}</option></select></label></div>
+        <span class="quiet">Governed by <ChoiceField label="Governed by" quiet :value="sheet.school" :options="SCHOOLS.map((school) => ({ value: school, words: SCHOOL_WORDS[school] }))" @choose="choose('/school', $event, 'Governing school')" /></span></div>
       <table class="targets">
         <thead><tr><th scope="col">At least, {{ house.unit('pressure').symbol }}</th><th v-for="(words, school) in SCHOOL_SHORT" :key="school" scope="col">{{ words }}</th><th scope="col">target</th></tr></thead>
         <tbody>
@@ -100,8 +99,6 @@ const facts = computed(() => [
 .facts { display: grid; grid-template-columns: 110px 1fr; margin: 4px 0 0; }
 .facts dt, .facts dd { margin: 0; padding: 7px 0; border-top: 1px solid var(--rule); }
 .facts dt { color: var(--quiet); }
-.choose { min-height: 44px; min-width: 116px; padding: 0 10px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); font-size: 18px; }
-.choose.small { font-size: 15px; }
 .targets { width: 100%; border-collapse: collapse; }
 .targets th, .targets td { text-align: right; padding: 9px 8px; border-top: 1px solid var(--rule); font-weight: 400; }
 .targets thead th { color: var(--quiet); border-top: 0; }

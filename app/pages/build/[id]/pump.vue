@@ -12,6 +12,12 @@ const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
 const gear = computed(() => build.sheet!.layout.pumpKind === 'gear')
+const KINDS: { value: 'gear' | 'gerotor'; words: string }[] = [{ value: 'gear', words: 'gears' }, { value: 'gerotor', words: 'gerotor' }]
+/** A gerotor has no shaft centres to measure: what was written there goes with the change, and comes back with undo. */
+function setKind(kind: 'gear' | 'gerotor') {
+  const centres = kind === 'gerotor' && build.sheet!.readings['pump.centres'] ? [{ op: 'remove' as const, path: '/readings/pump.centres' }] : []
+  void build.change([{ op: 'replace', path: '/layout/pumpKind', value: kind }, ...centres], 'Pump kind')
+}
 const displacement = computed(() => pumpDisplacement(build.sheet!))
 const SOURCES = { measured: 'typed', maker: 'typed', layout: 'assumed for the layout', computed: 'from the gears' }
 /** Swept, slipped and delivered in each state, with shaft power, at the outlook's pressures. */
@@ -43,6 +49,7 @@ const gapVerdicts = computed(() => [
     <div class="columns">
       <section>
         <h2>Measured</h2>
+        <div class="row"><span class="what">Kind</span><ChoiceField label="Kind" :value="build.sheet!.layout.pumpKind" :options="KINDS" @choose="setKind" /></div>
         <ReadingRow name="pump.endClearance" /><ReadingRow name="pump.tipClearance" /><ReadingRow name="pump.rotorDiameter" /><ReadingRow v-if="gear" name="pump.centres" /><ReadingRow name="pump.rotorLength" /><ReadingRow name="pump.driveRatio" /><ReadingRow name="pump.displacement" />
       </section>
       <section>

@@ -25,8 +25,8 @@ const governs = computed(() => {
   <div>
     <StationHead station="relief" title="Relief">{{ summary && summary.liftIdle === 0 ? 'It sets the ceiling; it is shut at idle hot and does not move it.' : 'Plunger, spring, plug: what sets the ceiling of pressure.' }}</StationHead>
     <div v-if="names.length > 1" class="actions tabs" role="group" aria-label="Which valve">
-      <button type="button" class="button" :class="{ first: open === 'relief' }" @click="open = 'relief'">At the pump</button>
-      <button type="button" class="button" :class="{ first: open === 'relief2' }" @click="open = 'relief2'">At the gallery’s end</button>
+      <Button type="button" :variant="open === 'relief' ? undefined : 'outlined'" @click="open = 'relief'">At the pump</Button>
+      <Button type="button" :variant="open === 'relief2' ? undefined : 'outlined'" @click="open = 'relief2'">At the gallery’s end</Button>
       <span v-if="governs" class="quiet governs">{{ governs }} opens first and governs; raising the other does nothing.</span>
     </div>
     <ReliefDrawing :valve="open" />

@@ -1,5 +1,7 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts', 'demo/**/*.test.ts', 'app/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000 },
+  resolve: { alias: { '~': fileURLToPath(new URL('./app', import.meta.url)) } },
+  test: { include: ['{core,server,bin,demo,app}/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000 },
 })

@@ -4,6 +4,7 @@ import { pressureBands } from './band'
 import { gaugePressure, modelOf } from './model'
 import { flowStartPressure } from '../relief/valve'
 import { targetAt } from './outlook'
+import { meanPressureAt } from './states'
 
 export interface PressureCurve {
   /** °C */
@@ -36,7 +37,7 @@ export function pressureCurves(sheet: Sheet, points = 32): PressureCurves {
   const hot = requireValue(sheet, 'brief.hotOil').value
   const speeds = Array.from({ length: points }, (_, i) => from + ((to - from) * i) / (points - 1))
   const few = speeds.filter((_, i) => i % 3 === 0 || i === points - 1)
-  const moment = (speed: number, temperature: number) => ({ speed, temperature, meanPressure: 0.8e6 })
+  const moment = (speed: number, temperature: number) => ({ speed, temperature, meanPressure: meanPressureAt(sheet, speed) })
   const curves = [cold, 0.5 * (cold + hot), hot].map((temperature) => ({
     temperature,
     pressures: speeds.map((speed) => gaugePressure(model, moment(speed, temperature))),

@@ -7,8 +7,16 @@ export const STATE_LABELS: Record<StateName, string> = {
   crankingCold: 'Cranking cold', idleCold: 'Idle cold', idleHot: 'Idle hot', workingHot: 'Working hot',
 }
 
-/** Mean cylinder pressure over the working stroke, Pa: only places the journals in their films. */
-const MEAN_PRESSURE: Record<StateName, number> = { crankingCold: 0.3e6, idleCold: 0.4e6, idleHot: 0.3e6, workingHot: 1.2e6 }
+/** Mean cylinder pressure over the working stroke at idle and at working speed, Pa: only places the journals in their films. */
+const MEAN_PRESSURE = { idle: 0.3e6, working: 1.2e6 }
+
+/** Mean cylinder pressure at a speed, Pa: as at idle up to there, rising evenly to working speed, the same above. */
+export function meanPressureAt(sheet: Sheet, speed: number): number {
+  const idle = requireValue(sheet, 'brief.idleSpeed').value
+  const working = requireValue(sheet, 'brief.workingSpeed').value
+  const share = working > idle ? Math.min(1, Math.max(0, (speed - idle) / (working - idle))) : 0
+  return MEAN_PRESSURE.idle + share * (MEAN_PRESSURE.working - MEAN_PRESSURE.idle)
+}
 
 const SPEEDS: Record<StateName, string> = {
   crankingCold: 'brief.crankingSpeed', idleCold: 'brief.coldIdleSpeed', idleHot: 'brief.idleSpeed', workingHot: 'brief.workingSpeed',
@@ -22,10 +30,8 @@ export interface NamedState extends Running {
 export function namedStates(sheet: Sheet): NamedState[] {
   const cold = requireValue(sheet, 'brief.coldStart').value
   const hot = requireValue(sheet, 'brief.hotOil').value
-  return STATE_NAMES.map((name) => ({
-    name,
-    speed: requireValue(sheet, SPEEDS[name]).value,
-    temperature: name === 'crankingCold' || name === 'idleCold' ? cold : hot,
-    meanPressure: MEAN_PRESSURE[name],
-  }))
+  return STATE_NAMES.map((name) => {
+    const speed = requireValue(sheet, SPEEDS[name]).value
+    return { name, speed, temperature: name === 'crankingCold' || name === 'idleCold' ? cold : hot, meanPressure: meanPressureAt(sheet, speed) }
+  })
 }

@@ -2,7 +2,7 @@ import type { Sheet } from '../build/schema'
 import { pressureBands, type Band } from '../outlook/band'
 import { modelOf } from '../outlook/model'
 import { targetAt } from '../outlook/outlook'
-import { namedStates } from '../outlook/states'
+import { meanPressureAt, namedStates } from '../outlook/states'
 import type { StateName, Target, Verdict } from '../targets/targets'
 
 /** Uncertainty allowed for the gauge itself, Pa: a shop's mechanical gauge, class 1.6 of 10 bar. */
@@ -29,8 +29,7 @@ export interface PointVerdict {
  */
 export function judgePoint(sheet: Sheet, name: Exclude<StateName, 'crankingCold'>, reading: number, speed: number, temperature: number, samples = 300): PointVerdict {
   const model = modelOf(sheet)
-  const state = namedStates(sheet).find((each) => each.name === name)!
-  const moment = { ...state, speed, temperature }
+  const moment = { name, speed, temperature, meanPressure: meanPressureAt(sheet, speed) }
   const [expected] = pressureBands(model, [moment], samples)
   const target = targetAt(sheet, model.oil, moment)
   const against = reading < target.least ? 'under' : reading > target.most ? 'over' : 'inside'

@@ -1,0 +1,89 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { checksOf } from '../build/checks'
+import { newSheet } from '../build/layouts'
+import { quantitiesOf } from '../build/quantities'
+import type { Sheet } from '../build/schema'
+import { FLOOR, floorVerdict, judgeGap, progressOf, worstOf } from './progress'
+
+const at = (sheet: Sheet, station: string) => progressOf(sheet).find((each) => each.station === station)!
+const put = (sheet: Sheet, key: string, value: number) => (sheet.readings[key] = { value, source: 'measured' })
+
+describe('progress', () => {
+  it('a new build has done nothing, wants everything, and judges nothing but the brief', () => {
+    for (const each of progressOf(newSheet('v8', 'a', 'b'))) {
+      expect(each.done).toBe(0)
+      expect(each.wanted).toBeGreaterThan(4)
+      expect(each.verdict).toBeUndefined()
+    }
+  })
+  it('counts each wanted reading and check once', () => {
+    const sheet = newSheet('inline4', 'a', 'b')
+    const wanted = quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length + checksOf(sheet.layout).filter((check) => check.wanted).length
+    // The prime reading and three steady points are wanted too.
+    expect(progressOf(sheet).reduce((sum, each) => sum + each.wanted, 0)).toBe(wanted + 4)
+  })
+  it('wants neither side of a bearing once its strip was read, nor displacement once the gears are', () => {
+    const sheet = newSheet('inline4', 'a', 'b')
+    const before = at(sheet, 'bearings').wanted
+    put(sheet, 'main.1.clearance', 55e-6)
+    expect(at(sheet, 'bearings').wanted).toBe(before - 2)
+    const pump = at(sheet, 'pump').wanted
+    put(sheet, 'pump.centres', 0.033)
+    expect(at(sheet, 'pump').wanted).toBe(pump - 1)
+  })
+  it('the demo builds wait where the scenario says', () => {
+    const first = (sheet: Sheet) => progressOf(sheet).find((each) => each.done < each.wanted)?.station
+    expect(first(DEMO_BUILDS.ottiline())).toBe('prime')
+    expect(first(DEMO_BUILDS.talvik())).toBe('bearings')
+    expect(first(DEMO_BUILDS.pell())).toBe('relief')
+    expect(first(DEMO_BUILDS.dunmarrow())).toBeUndefined()
+  })
+})
+
+describe('what a station finds', () => {
+  it('names the main that is out, and the hot idle that is low', () => {
+    expect(at(DEMO_BUILDS.talvik(), 'bearings')).toMatchObject({ verdict: 'stop', about: 'Main 2 out of limit' })
+    expect(at(DEMO_BUILDS.dunmarrow(), 'start')).toMatchObject({ verdict: 'stop', about: 'idle hot under its target' })
+  })
+  it('a fault found is a stop wherever it was found', () => {
+    for (const key of ['bearings.turns', 'relief.falls', 'pickup.seal', 'prime.lifters']) {
+      const sheet = DEMO_BUILDS.ottiline()
+      sheet.checks[key] = { state: 'fault' }
+      const [station] = key.split('.')
+      expect(at(sheet, station)).toMatchObject({ verdict: 'stop', about: expect.stringMatching(/^fault: /) })
+    }
+  })
+  it('a spring that binds is a stop, one that nearly does a watch', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    // 41.2 − 1.5 − 7.0 − 27.4 leaves 5.3 mm: 4.5 mm more of shims leave 0.8, 6 mm leave −0.7.
+    put(sheet, 'relief.shims', 6e-3)
+    expect(at(sheet, 'relief').verdict).toBe('watch')
+    put(sheet, 'relief.shims', 7.5e-3)
+    expect(at(sheet, 'relief').verdict).toBe('stop')
+  })
+  it('floor clearance: right between the marks, watch outside, stop far outside', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    const verdict = (clearance: number) => {
+      put(sheet, 'pickup.protrusion', sheet.readings['pickup.sumpDepth'].value - clearance)
+      return floorVerdict(sheet)
+    }
+    expect([9e-3, FLOOR.least - 1e-3, FLOOR.most + 1e-3, 0.5 * FLOOR.least - 1e-3, 2 * FLOOR.most + 1e-3].map(verdict)).toEqual(['pass', 'watch', 'watch', 'stop', 'stop'])
+    delete sheet.readings['pickup.protrusion']
+    expect(floorVerdict(sheet)).toBeUndefined()
+  })
+  it('pump gaps are judged only once measured', () => {
+    const sheet = newSheet('inline4', 'a', 'b')
+    expect(judgeGap(sheet, 'pump.endClearance', 1e-4, 1.5e-4)).toBeUndefined()
+    const verdicts = [8e-5, 1.2e-4, 1.6e-4].map((gap) => {
+      put(sheet, 'pump.endClearance', gap)
+      return judgeGap(sheet, 'pump.endClearance', 1e-4, 1.5e-4)
+    })
+    expect(verdicts).toEqual(['pass', 'watch', 'stop'])
+  })
+  it('the worst of several is the worst', () => {
+    expect(worstOf([undefined, 'pass', 'watch'])).toBe('watch')
+    expect(worstOf(['stop', 'pass'])).toBe('stop')
+    expect(worstOf([])).toBeUndefined()
+  })
+})

@@ -75,7 +75,7 @@ const facts = computed(() => [
     <section class="block">
       <div class="block-head"><h2>Targets</h2>
         <span class="quiet">Governed by <ChoiceField label="Governed by" quiet :value="sheet.school" :options="SCHOOLS.map((school) => ({ value: school, words: SCHOOL_WORDS[school] }))" @choose="choose('/school', $event, 'Governing school')" /></span></div>
-      <table class="targets">
+      <div class="drawing-scroll"><table class="targets">
         <thead><tr><th scope="col">At least, {{ house.unit('pressure').symbol }}</th><th v-for="(words, school) in SCHOOL_SHORT" :key="school" scope="col">{{ words }}</th><th scope="col">target</th></tr></thead>
         <tbody>
           <tr v-for="row in rows" :key="row.state.name" :data-target="row.state.name">
@@ -84,7 +84,7 @@ const facts = computed(() => [
             <td class="mono target">{{ row.target ? `${house.show(row.target.least, 'pressure')} to ${house.show(row.target.most, 'pressure')}` : '' }}</td>
           </tr>
         </tbody>
-      </table>
+      </table></div>
       <p class="quiet reason">{{ rodFeed }} The maker’s manual stands above Uldo.</p>
     </section>
 

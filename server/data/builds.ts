@@ -1,0 +1,112 @@
+import type { PGlite } from '@electric-sql/pglite'
+import jsonPatch, { type Operation } from 'fast-json-patch'
+import { type Problem, problemsOf, Sheet } from '#core/build/schema'
+import type { Queries } from './database'
+
+export interface BuildRow {
+  id: string
+  revision: number
+  sheet: Sheet
+  changed_at: string
+}
+
+export interface Entry {
+  revision: number
+  clientKey: string
+  device: string
+  who: string
+  at: string
+  patch: Operation[]
+  inverse: Operation[]
+  reason: string
+}
+
+/** A patch as a browser sends it: made on `base`, under its own key. */
+export interface Change {
+  clientKey: string
+  device: string
+  base: number
+  who: string
+  patch: Operation[]
+  reason: string
+}
+
+export type ChangeResult =
+  | { kind: 'entered'; entry: Entry; again: boolean }
+  | { kind: 'unknown' }
+  | { kind: 'conflict'; revision: number; path: string; now: unknown; who: string; at: string }
+  | { kind: 'invalid'; problems: Problem[] }
+
+export async function listBuilds(db: Queries): Promise<BuildRow[]> {
+  return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build order by changed_at desc, id')).rows
+}
+
+export async function getBuild(db: Queries, id: string): Promise<BuildRow | undefined> {
+  return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build where id = $1', [id])).rows[0]
+}
+
+export async function insertBuild(db: Queries, id: string, sheet: Sheet): Promise<BuildRow> {
+  return (await db.query<BuildRow>('insert into build (id, revision, sheet) values ($1, 0, $2) returning id, revision, sheet, changed_at', [id, JSON.stringify(sheet)])).rows[0]
+}
+
+export async function entriesAfter(db: Queries, id: string, revision: number): Promise<Entry[]> {
+  const { rows } = await db.query<Omit<Entry, 'clientKey'> & { client_key: string }>(
+    'select revision, client_key, device, who, at, patch, inverse, reason from entry where build_id = $1 and revision > $2 order by revision', [id, revision])
+  return rows.map(({ client_key, ...row }) => ({ ...row, clientKey: client_key, at: new Date(row.at).toISOString() }))
+}
+
+/**
+ * Enters a change, once: sheet, revision and entry in one transaction. A change made on an older revision goes in when
+ * no other tab has since written to the same path; else it is a conflict, with what is there now. A change sent again under its
+ * key gives the entry it made the first time.
+ */
+export async function enterChange(db: PGlite, id: string, change: Change): Promise<ChangeResult> {
+  return db.transaction(async (tx): Promise<ChangeResult> => {
+    const build = (await tx.query<BuildRow>('select id, revision, sheet from build where id = $1 for update', [id])).rows[0]
+    if (!build) return { kind: 'unknown' }
+    const known = (await tx.query<{ revision: number }>('select revision from entry where client_key = $1 and build_id = $2', [change.clientKey, id])).rows[0]
+    if (known) return { kind: 'entered', entry: (await entriesAfter(tx, id, known.revision - 1))[0], again: true }
+
+    const since = change.base < build.revision ? await entriesAfter(tx, id, change.base) : []
+    for (const entry of since.filter((each) => each.device !== change.device).reverse()) {
+      const met = change.patch.find((own) => entry.patch.some((theirs) => overlap(own.path, theirs.path)))
+      if (met) return { kind: 'conflict', revision: build.revision, path: met.path, now: valueAt(build.sheet, met.path), who: entry.who, at: entry.at }
+    }
+
+    const applied = applyPatch(build.sheet, change.patch)
+    if ('problems' in applied) return { kind: 'invalid', problems: applied.problems }
+    const revision = build.revision + 1
+    await tx.query('update build set sheet = $2, revision = $3, changed_at = now() where id = $1', [id, JSON.stringify(applied.sheet), revision])
+    const inverse = jsonPatch.compare(applied.sheet, build.sheet)
+    const { rows } = await tx.query<{ at: string }>(
+      'insert into entry (build_id, revision, client_key, device, who, patch, inverse, reason) values ($1, $2, $3, $4, $5, $6, $7, $8) returning at',
+      [id, revision, change.clientKey, change.device, change.who, JSON.stringify(change.patch), JSON.stringify(inverse), change.reason])
+    const { clientKey, device, who, patch, reason } = change
+    return { kind: 'entered', again: false, entry: { revision, clientKey, device, who, at: new Date(rows[0].at).toISOString(), patch, inverse, reason } }
+  })
+}
+
+/** The sheet after a patch, checked against the schema; or what is wrong, by path. */
+export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } | { problems: Problem[] } {
+  let document: unknown
+  try {
+    document = jsonPatch.applyPatch(structuredClone(sheet), patch, true, true, true).newDocument
+  } catch (error) {
+    const operation = (error as { operation?: Operation }).operation
+    return { problems: [{ path: operation?.path ?? 'patch', message: `cannot be applied here (${(error as Error).name === 'JsonPatchError' ? (error as { name: string; message: string }).message.split('\n')[0] : 'unknown'})` }] }
+  }
+  const parsed = Sheet.safeParse(document)
+  return parsed.success ? { sheet: parsed.data } : { problems: problemsOf(parsed.error) }
+}
+
+function overlap(a: string, b: string): boolean {
+  return a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`)
+}
+
+function valueAt(sheet: Sheet, path: string): unknown {
+  try {
+    return jsonPatch.getValueByPointer(sheet, path) ?? null
+  } catch {
+    return null
+  }
+}

@@ -1,0 +1,94 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { readFileSync, readdirSync } from 'node:fs'
+import { randomUUID } from 'node:crypto'
+import { PGlite } from '@electric-sql/pglite'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { newSheet } from '#core/build/layouts'
+import { applyPatch, type Change, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
+import { migrate } from './database'
+import { FolderInUse, lockFolder } from './lock'
+
+const folder = new URL('./migrations/', import.meta.url)
+const migrations = readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') }))
+
+const put = (key: string, value: number) => ({ op: 'add' as const, path: `/readings/${key}`, value: { value, source: 'measured' } })
+const change = (base: number, ...patch: Change['patch']): Change => ({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Maren', patch, reason: '' })
+
+describe('records', () => {
+  let db: PGlite
+  let id: string
+  beforeAll(async () => {
+    db = await PGlite.create()
+    await migrate(db, migrations)
+  })
+  afterAll(() => db.close())
+  const fresh = async () => {
+    id = randomUUID()
+    await insertBuild(db, id, newSheet('inline4', 'Four', 'Test engine'))
+  }
+
+  it('migrates once, and refuses a folder from a newer version', async () => {
+    expect(await migrate(db, migrations)).toEqual([])
+    await expect(migrate(db, migrations.slice(1))).rejects.toThrow(/newer/)
+  })
+  it('enters a change with its inverse, and the same key only once', async () => {
+    await fresh()
+    const sent = change(0, put('main.1.journal', 0.06))
+    const first = await enterChange(db, id, sent)
+    expect(first).toMatchObject({ kind: 'entered', again: false, entry: { revision: 1 } })
+    expect(await enterChange(db, id, sent)).toMatchObject({ kind: 'entered', again: true, entry: { revision: 1 } })
+    const build = (await getBuild(db, id))!
+    expect(build.revision).toBe(1)
+    const back = applyPatch(build.sheet, first.kind === 'entered' ? first.entry.inverse : [])
+    expect(back).toEqual({ sheet: newSheet('inline4', 'Four', 'Test engine') })
+  })
+  it('merges changes on different paths, and tells the second on the same path what is there', async () => {
+    await fresh()
+    await enterChange(db, id, change(0, put('main.1.journal', 0.06)))
+    expect(await enterChange(db, id, { ...change(0, put('main.2.journal', 0.061)), who: 'Ilse' })).toMatchObject({ kind: 'entered' })
+    expect(await enterChange(db, id, change(0, put('main.1.journal', 0.0605)))).toMatchObject({
+      kind: 'conflict', path: '/readings/main.1.journal', now: { value: 0.06 }, who: 'Maren', revision: 2,
+    })
+    expect((await getBuild(db, id))!.sheet.readings['main.1.journal'].value).toBe(0.06)
+  })
+  it('lets a tab write again to what it wrote itself, without having heard back', async () => {
+    await fresh()
+    const first = change(0, put('main.1.journal', 0.06))
+    await enterChange(db, id, first)
+    expect(await enterChange(db, id, { ...change(0, put('main.1.journal', 0.0601)), device: first.device })).toMatchObject({ kind: 'entered', entry: { revision: 2 } })
+  })
+  it('refuses what is no build any more, by path, and keeps the sheet', async () => {
+    await fresh()
+    const wrong = await enterChange(db, id, change(0, { op: 'add', path: '/readings/main.1.journal', value: { value: 'wide', source: 'measured' } }))
+    expect(wrong).toMatchObject({ kind: 'invalid', problems: [{ path: 'readings/main.1.journal/value' }] })
+    expect(await enterChange(db, id, change(0, { op: 'replace', path: '/nothing/here', value: 1 }))).toMatchObject({ kind: 'invalid' })
+    expect((await getBuild(db, id))!.revision).toBe(0)
+    expect(await enterChange(db, randomUUID(), change(0, put('main.1.journal', 0.06)))).toEqual({ kind: 'unknown' })
+  })
+  it('keeps entries final', async () => {
+    await fresh()
+    await enterChange(db, id, change(0, put('main.1.journal', 0.06)))
+    await expect(db.query('delete from entry where build_id = $1', [id])).rejects.toThrow(/append-only/)
+    await expect(db.query('update entry set who = $1', ['x'])).rejects.toThrow(/append-only/)
+    expect(await entriesAfter(db, id, 0)).toHaveLength(1)
+  })
+})
+
+describe('lock', () => {
+  const dir = mkdtempSync(join(tmpdir(), 'uldo-lock-'))
+  afterAll(() => rmSync(dir, { recursive: true }))
+  it('refuses a second holder while the first lives, and frees on release', () => {
+    const release = lockFolder(dir)
+    expect(() => lockFolder(dir)).toThrow(FolderInUse)
+    release()
+    lockFolder(dir)()
+  })
+  it('takes over from a process that is gone, or whose number was reused', () => {
+    writeFileSync(join(dir, 'uldo.lock'), JSON.stringify({ pid: 2 ** 22 - 3, began: '1' }))
+    lockFolder(dir)()
+    writeFileSync(join(dir, 'uldo.lock'), JSON.stringify({ pid: process.pid, began: '1' }))
+    lockFolder(dir)()
+  })
+})

@@ -1,17 +1,11 @@
 import { openDB, type IDBPDatabase } from 'idb'
-import type { Operation } from 'fast-json-patch'
+import type { Change } from '#core/build/entry'
 
 /** A change waiting in this browser until the server has it. */
-export interface Waiting {
+export interface Waiting extends Change {
   /** Order of sending; given by the store. */
   order?: number
   buildId: string
-  clientKey: string
-  device: string
-  base: number
-  who: string
-  patch: Operation[]
-  reason: string
 }
 
 let opened: Promise<IDBPDatabase> | undefined
@@ -37,8 +31,4 @@ export async function allWaiting(): Promise<Waiting[]> {
 
 export async function dropWaiting(order: number): Promise<void> {
   await (await database()).delete('outbox', order)
-}
-
-export async function replaceWaiting(waiting: Waiting): Promise<void> {
-  await (await database()).put('outbox', waiting)
 }

@@ -1,16 +1,8 @@
 import { v4 as uuid } from 'uuid'
 import jsonPatch, { type Operation } from 'fast-json-patch'
+import type { Entry } from '#core/build/entry'
 import type { Reading, Sheet } from '#core/build/schema'
 import { allWaiting, dropWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
-
-interface Entry {
-  revision: number
-  clientKey: string
-  device: string
-  who: string
-  at: string
-  patch: Operation[]
-}
 
 /** Somebody else wrote to the same place first: what is there, what was to be written. */
 export interface Conflict {
@@ -42,7 +34,6 @@ export const useBuild = defineStore('build', () => {
   const lastLabel = ref('')
   const device = sessionId()
   const undoable: Operation[][] = []
-  const redoable: Operation[][] = []
   let events: EventSource | undefined
   let sending = false
 
@@ -67,7 +58,6 @@ export const useBuild = defineStore('build', () => {
     refused.value = undefined
     missing.value = false
     undoable.length = 0
-    redoable.length = 0
   }
 
   /** The whole sheet from the server; kept from the last visit when the network is gone. */
@@ -120,8 +110,7 @@ export const useBuild = defineStore('build', () => {
     const after = applied(before, patch)
     if (!forget) {
       undoable.push(jsonPatch.compare(after, before))
-      redoable.length = 0
-    }
+      }
     lastLabel.value = label
     const kept: Waiting = { buildId: id.value, clientKey: uuid(), device, base: revision.value, who: useHouse().who || 'Someone', patch, reason }
     waiting.value = [...waiting.value, kept]
@@ -146,7 +135,6 @@ export const useBuild = defineStore('build', () => {
   async function undo() {
     const back = undoable.pop()
     if (!back || !sheet.value) return
-    redoable.push(jsonPatch.compare(applied(sheet.value, back), sheet.value))
     await change(back, 'undo', 'undo', true)
   }
 

@@ -1,5 +1,6 @@
 import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
+import type { Change, Entry } from '#core/build/entry'
 import { type Problem, problemsOf, Sheet } from '#core/build/schema'
 import type { Queries } from './database'
 
@@ -8,27 +9,6 @@ export interface BuildRow {
   revision: number
   sheet: Sheet
   changed_at: string
-}
-
-export interface Entry {
-  revision: number
-  clientKey: string
-  device: string
-  who: string
-  at: string
-  patch: Operation[]
-  inverse: Operation[]
-  reason: string
-}
-
-/** A patch as a browser sends it: made on `base`, under its own key. */
-export interface Change {
-  clientKey: string
-  device: string
-  base: number
-  who: string
-  patch: Operation[]
-  reason: string
 }
 
 export type ChangeResult =

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events'
-import type { Entry } from '../data/builds'
+import type { Entry } from '#core/build/entry'
 
 const hub = new EventEmitter()
 hub.setMaxListeners(0)

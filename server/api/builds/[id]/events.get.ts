@@ -1,4 +1,5 @@
-import { entriesAfter, type Entry } from '../../../data/builds'
+import type { Entry } from '#core/build/entry'
+import { entriesAfter } from '../../../data/builds'
 
 /** Entries of a build as they are made, from the revision the listener has (server-sent events). */
 export default defineEventHandler(async (event) => {

@@ -36,8 +36,8 @@ interface BearingRun {
   clearances: number[]
 }
 
-/** Journals scatter by two microns, bores follow so that the clearances come out as wanted. */
-function bearings(set: string, { journal, clearances }: BearingRun, seed: number, skip: number[] = []) {
+/** Journals scatter by two microns, bores follow so that the clearances come out as wanted; all journals first, then all bores. */
+function recordBearings(hand: ReturnType<typeof recorder>, set: string, { journal, clearances }: BearingRun, micrometer: string, seed: number, skip: number[] = []) {
   const random = seeded(seed)
   const journals: Record<string, number> = {}
   const bores: Record<string, number> = {}
@@ -47,7 +47,8 @@ function bearings(set: string, { journal, clearances }: BearingRun, seed: number
     journals[`${set}.${i + 1}.journal`] = own
     bores[`${set}.${i + 1}.bore`] = Number((own + clearance).toFixed(3))
   })
-  return { journals, bores }
+  hand.read(micrometer, 'mm', journals)
+  hand.read('Bore gauge 50 to 100', 'mm', bores)
 }
 
 function brief(sheet: Sheet, by: string, day: number, speeds: [number, number, number, number, number], cold: number, hot: number, size: [number, number]) {
@@ -69,12 +70,8 @@ function ottiline(): Sheet {
   hand.read('', 'bar', { 'maker.idleHot': 1.4, 'maker.workingHot': 3, 'maker.ceiling': 6 }, 'maker')
   hand.read('Depth gauge', 'mm', { 'size.mainLength': 24.5, 'size.mainLand': 8.6, 'size.rodLength': 21.4, 'passage.rockerRestrictor': 1.3, 'passage.timingJet': 0.8 })
   const bench = recorder(sheet, 'Maren', 2)
-  const mains = bearings('main', { journal: 65.98, clearances: [0.056, 0.058, 0.057, 0.06, 0.057, 0.061, 0.056] }, 7)
-  bench.read('Micrometer 50 to 75', 'mm', mains.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', mains.bores)
-  const rods = bearings('rod', { journal: 53.984, clearances: [0.051, 0.052, 0.058, 0.05, 0.054, 0.052] }, 8)
-  bench.read('Micrometer 50 to 75', 'mm', rods.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', rods.bores)
+  recordBearings(bench, 'main', { journal: 65.98, clearances: [0.056, 0.058, 0.057, 0.06, 0.057, 0.061, 0.056] }, 'Micrometer 50 to 75', 7)
+  recordBearings(bench, 'rod', { journal: 53.984, clearances: [0.051, 0.052, 0.058, 0.05, 0.054, 0.052] }, 'Micrometer 50 to 75', 8)
   bench.read('Plastic gauge', 'mm', { 'cam.clearance': 0.058 })
   bench.check(['bearings.turns'])
   const pump = recorder(sheet, 'Ilse', 4)
@@ -98,12 +95,8 @@ function talvik(): Sheet {
   const hand = brief(sheet, 'Tobi', 3, [750, 1100, 2800, 4800, 160], -20, 100, [90, 74])
   hand.read('', 'mm', { 'limit.mainLeast': 0.035, 'limit.mainMost': 0.07, 'limit.rodLeast': 0.03, 'limit.rodMost': 0.065 }, 'maker')
   const bench = recorder(sheet, 'Tobi', 6)
-  const mains = bearings('main', { journal: 56.985, clearances: [0.052, 0.088, 0.054] }, 11)
-  bench.read('Micrometer 50 to 75', 'mm', mains.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', mains.bores)
-  const rods = bearings('rod', { journal: 49.988, clearances: [0.048, 0.05, 0.047, 0.05] }, 12, [3, 4])
-  bench.read('Micrometer 25 to 50', 'mm', rods.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', rods.bores)
+  recordBearings(bench, 'main', { journal: 56.985, clearances: [0.052, 0.088, 0.054] }, 'Micrometer 50 to 75', 11)
+  recordBearings(bench, 'rod', { journal: 49.988, clearances: [0.048, 0.05, 0.047, 0.05] }, 'Micrometer 25 to 50', 12, [3, 4])
   return sheet
 }
 
@@ -116,12 +109,8 @@ function dunmarrow(): Sheet {
   hand.read('', 'bar', { 'maker.idleHot': 1.2, 'maker.workingHot': 2.5 }, 'maker')
   hand.read('Depth gauge', 'mm', { 'size.mainLength': 25, 'size.mainLand': 8.8, 'size.rodLength': 22, 'passage.rockerRestrictor': 1.4, 'passage.timingJet': 0.9 })
   const bench = recorder(sheet, 'Ilse', 8)
-  const mains = bearings('main', { journal: 69.98, clearances: [0.061, 0.063, 0.06, 0.064, 0.062] }, 21)
-  bench.read('Micrometer 50 to 75', 'mm', mains.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', mains.bores)
-  const rods = bearings('rod', { journal: 54.99, clearances: [0.056, 0.058, 0.055, 0.057, 0.059, 0.056, 0.057, 0.058] }, 22)
-  bench.read('Micrometer 50 to 75', 'mm', rods.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', rods.bores)
+  recordBearings(bench, 'main', { journal: 69.98, clearances: [0.061, 0.063, 0.06, 0.064, 0.062] }, 'Micrometer 50 to 75', 21)
+  recordBearings(bench, 'rod', { journal: 54.99, clearances: [0.056, 0.058, 0.055, 0.057, 0.059, 0.056, 0.057, 0.058] }, 'Micrometer 50 to 75', 22)
   bench.read('Plastic gauge', 'mm', { 'cam.clearance': 0.055 })
   bench.check(['bearings.turns'])
   const pump = recorder(sheet, 'Tobi', 9)
@@ -158,12 +147,8 @@ function pell(): Sheet {
   const hand = brief(sheet, 'Oda', 0, [800, 1000, 1800, 2400, 150], 2, 92, [95, 110])
   hand.read('', 'mm', { 'limit.mainLeast': 0.045, 'limit.mainMost': 0.09, 'limit.rodLeast': 0.04, 'limit.rodMost': 0.08 }, 'maker')
   const bench = recorder(sheet, 'Oda', 7)
-  const mains = bearings('main', { journal: 67.97, clearances: [0.066, 0.068, 0.065, 0.067] }, 31)
-  bench.read('Micrometer 50 to 75', 'mm', mains.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', mains.bores)
-  const rods = bearings('rod', { journal: 57.98, clearances: [0.06, 0.061, 0.059] }, 32)
-  bench.read('Micrometer 50 to 75', 'mm', rods.journals)
-  bench.read('Bore gauge 50 to 100', 'mm', rods.bores)
+  recordBearings(bench, 'main', { journal: 67.97, clearances: [0.066, 0.068, 0.065, 0.067] }, 'Micrometer 50 to 75', 31)
+  recordBearings(bench, 'rod', { journal: 57.98, clearances: [0.06, 0.061, 0.059] }, 'Micrometer 50 to 75', 32)
   bench.check(['bearings.turns'])
   bench.read('Caliper', 'mm', { 'pump.rotorDiameter': 38.1, 'pump.centres': 31.9, 'pump.rotorLength': 18 })
   bench.read('Feeler gauge', 'mm', { 'pump.endClearance': 0.06, 'pump.tipClearance': 0.08 })

@@ -3,7 +3,7 @@
  * standard output. Exit code 0, or 2 with one line on standard error that names the field and the reason.
  */
 import { readFileSync } from 'node:fs'
-import { Refused, VERBS } from './lib/verbs'
+import { Refused, VERBS } from './lib/verbs/index'
 
 const [verb, file] = process.argv.slice(2)
 try {

@@ -52,6 +52,7 @@ const COEFFICIENTS = {
   discharge: { label: 'Discharge of holes and valve', value: 0.65, sigma: 0.04 },
   leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
   filterResistance: { label: 'Filter', value: 1, sigma: 0.4 },
+  coolerResistance: { label: 'Cooler', value: 1, sigma: 0.4 },
 } as const
 
 /** The values and uncertain inputs of a sheet: everything the circuit is made from. */
@@ -97,8 +98,17 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
   inputs.push({ key: 'pickup.protrusion', label: 'Floor clearance of the pickup', station: 'pickup', ...floorClearance(sheet), put: (v, x) => (v.floorClearance = x) })
   if (sheet.layout.rockerFeed) one('passage.rockerRestrictor', (v, x) => (v.rockerRestrictor = x))
   if (sheet.layout.timingJet) one('passage.timingJet', (v, x) => (v.timingJet = x))
+  if (sheet.layout.filter) one('passage.filterBypass', (v, x) => (v.filterBypass = x))
+  if (sheet.layout.cooler) one('passage.coolerBypass', (v, x) => (v.coolerBypass = x))
+  if (sheet.layout.turbo) one('passage.turboFeed', (v, x) => (v.turboFeed = x))
+  if (sheet.layout.pistonJets > 0) {
+    one('passage.pistonJet', (v, x) => (v.pistonJet = x))
+    one('passage.pistonJetOpening', (v, x) => (v.pistonJetOpening = x))
+  }
+  if (sheet.layout.tensioner) one('passage.tensioner', (v, x) => (v.tensioner = x))
   inputs.push({ key: 'model.viscosity', label: 'Oil viscosity, by grade', source: 'layout', value: 1, sigma: 0.06, put: (v, x) => (v.viscosityFactor = x) })
   for (const key of Object.keys(COEFFICIENTS) as (keyof typeof COEFFICIENTS)[]) {
+    if (key === 'coolerResistance' && !sheet.layout.cooler) continue
     const { label, value, sigma } = COEFFICIENTS[key]
     inputs.push({ key: `model.${key}`, label, source: 'layout', value, sigma, put: (v, x) => (v[key] = x) })
   }
@@ -144,6 +154,7 @@ function blankValues(sheet: Sheet): EngineValues {
     cylinderBore: 0, stroke: 0, driveRatio: 1, displacement: 0, rotorDiameter: 0, rotorLength: 0, endClearance: 0, tipClearance: 0,
     relief: reliefValve(sheet), relief2: sheet.layout.galleryRelief ? reliefValve(sheet, 'relief2') : undefined,
     floorClearance: 0, mouthDiameter: 0, tubeDiameter: 0, tubeLength: 0, lift: 0, rockerRestrictor: 0.0014, timingJet: 0.0009,
-    viscosityFactor: 1, discharge: 0.65, leakage: 1, filterResistance: 1,
+    turboFeed: 0.0012, pistonJet: 0.0015, pistonJetOpening: 1.8e5, tensioner: 0.0008, filterBypass: 1e5, coolerBypass: 1.5e5,
+    viscosityFactor: 1, discharge: 0.65, leakage: 1, filterResistance: 1, coolerResistance: 1,
   }
 }

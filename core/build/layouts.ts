@@ -8,7 +8,7 @@ interface Preset {
 
 const plain = {
   lifters: 'hydraulic', followers: 'sliding', pumpKind: 'gear', pumpDrive: 'shaft', filter: true, housing: 'iron',
-  mainGroove: 180, galleryRelief: false, rockerFeed: true, timingJet: true,
+  mainGroove: 180, galleryRelief: false, rockerFeed: true, timingJet: true, cooler: false, turbo: false, pistonJets: 0, tensioner: false,
 } as const
 
 /** Rods of a V share a pin, so two of them draw on one main. */
@@ -21,6 +21,7 @@ export const PRESETS: Record<string, Preset> = {
   v8: { title: 'V eight', layout: { ...plain, kind: 'v', cylinders: 8, mains: 5, feed: [1, 1, 2, 2, 3, 4, 5, 5], camBearings: 5, lifterCount: 16 } },
   v12: { title: 'V twelve', layout: { ...plain, kind: 'v', cylinders: 12, mains: 7, feed: [1, 1, 2, 2, 3, 3, 5, 5, 6, 6, 7, 7], camBearings: 7, lifterCount: 24 } },
   flat4: { title: 'Flat four', layout: { ...plain, kind: 'flat', cylinders: 4, mains: 3, feed: [1, 2, 2, 3], camBearings: 3, lifterCount: 8, housing: 'aluminium' } },
+  opposed2: { title: 'Opposed twin', layout: { ...plain, kind: 'opposed', cylinders: 2, mains: 2, feed: [1, 2], camBearings: 2, lifterCount: 4, lifters: 'solid', housing: 'aluminium', timingJet: false } },
   vtwin: { title: 'V twin', layout: { ...plain, kind: 'v', cylinders: 2, mains: 2, feed: [1, 2], camBearings: 2, lifterCount: 4, housing: 'aluminium', timingJet: false } },
   single: { title: 'Single', layout: { ...plain, kind: 'single', cylinders: 1, mains: 2, feed: [1], camBearings: 2, lifterCount: 2, housing: 'aluminium', timingJet: false } },
 }

@@ -76,6 +76,15 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   brief('size.mainLand', 'Main shell land beside the groove', length(0.12 * size.main, 0.15, [1 * MM, 60 * MM]))
   brief('passage.rockerRestrictor', layout.rockerFeed ? 'Rocker feed restrictor' : 'Rocker feed restrictor (none)', length(1.4 * MM, 0.12, [0.3 * MM, 8 * MM]))
   brief('passage.timingJet', 'Timing jet', length(0.9 * MM, 0.15, [0.3 * MM, 5 * MM]))
+  const opening = (bar: number): Draft => ({ dimension: 'pressure', fallback: bar * 1e5, fallbackSigma: 0.15 * bar * 1e5, sigma: 5e3, plausible: [5e3, 1e6], wanted: false })
+  if (layout.filter) brief('passage.filterBypass', 'Filter bypass opens at', opening(1))
+  if (layout.cooler) brief('passage.coolerBypass', 'Cooler bypass opens at', opening(1.5))
+  if (layout.turbo) brief('passage.turboFeed', 'Turbo feed restrictor', length(1.2 * MM, 0.15, [0.4 * MM, 6 * MM]))
+  if (layout.pistonJets > 0) {
+    brief('passage.pistonJet', 'Piston jet', length(1.5 * MM, 0.12, [0.4 * MM, 4 * MM]))
+    brief('passage.pistonJetOpening', 'Piston jets open at', opening(1.8))
+  }
+  if (layout.tensioner) brief('passage.tensioner', 'Tensioner leak hole', length(0.8 * MM, 0.2, [0.2 * MM, 3 * MM]))
   for (const [set, word] of [['main', 'Main'], ['rod', 'Rod']] as const) {
     const limit: Draft = { dimension: 'clearance', sigma: MICRON, plausible: [5 * MICRON, 400 * MICRON], wanted: false }
     brief(`limit.${set}Least`, `${word} clearance, maker’s least`, limit)

@@ -37,7 +37,7 @@ const count = (least: number, most: number) => z.number().int().min(least).max(m
 export const Layout = z
   .strictObject({
     preset: z.string().max(40),
-    kind: z.enum(['inline', 'v', 'flat', 'single']),
+    kind: z.enum(['inline', 'v', 'flat', 'opposed', 'single']),
     cylinders: count(1, 16),
     mains: count(1, 17),
     /** For each rod, which main feeds it, counted from the front, from 1. */
@@ -57,6 +57,13 @@ export const Layout = z
     /** Restricted feed to rockers or overhead cam. */
     rockerFeed: z.boolean(),
     timingJet: z.boolean(),
+    /** Oil cooler with its bypass valve, between pump and filter. */
+    cooler: z.boolean().default(false),
+    turbo: z.boolean().default(false),
+    /** Jets that cool the pistons, each with a valve. */
+    pistonJets: count(0, 16).default(0),
+    /** Chain tensioner fed from the front of the gallery. */
+    tensioner: z.boolean().default(false),
   })
   .superRefine((layout, context) => {
     layout.feed.forEach((main, i) => {

@@ -38,7 +38,8 @@ export function pipeLoss(pipe: PipeSpec, flow: number, { density, viscosity }: F
 /**
  * Flow for a pressure difference and its slope.
  *
- * While laminar the loss is a Q + b Q², solved directly; above that by Newton on the loss, which rises steadily with Q.
+ * While laminar the loss is a Q + b Q², solved directly; above that by Newton on the loss, which rises steadily with Q, begun
+ * where this pipe last ended: along a sweep that is nearly there.
  */
 export function pipeFlow(pipe: PipeSpec, difference: number, fluid: Fluid, out: FlowSlope): void {
   const drive = difference + (pipe.head ?? 0)
@@ -49,7 +50,9 @@ export function pipeFlow(pipe: PipeSpec, difference: number, fluid: Fluid, out: 
   const b = (0.5 * fluid.density * (pipe.k ?? 0)) / (area * area)
   let flow = (2 * size) / (a + Math.sqrt(a * a + 4 * b * size))
   let slope = 1 / (a + 2 * b * flow)
-  if (fluid.density * flow * d >= PLAINLY_LAMINAR * area * fluid.viscosity) {
+  const laminar = (PLAINLY_LAMINAR * area * fluid.viscosity) / (fluid.density * d)
+  if (flow >= laminar) {
+    if (pipe.lastFlow !== undefined && pipe.lastFlow > laminar) flow = pipe.lastFlow
     for (let i = 0; i < 50; i++) {
       const loss = pipeLoss(pipe, flow, fluid)
       const step = 1e-6 * flow
@@ -59,6 +62,7 @@ export function pipeFlow(pipe: PipeSpec, difference: number, fluid: Fluid, out: 
       flow = next
       if (change <= 1e-12 * flow) break
     }
+    pipe.lastFlow = flow
   }
   out.flow = drive < 0 ? -flow : flow
   out.slopeFrom = slope

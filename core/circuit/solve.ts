@@ -6,7 +6,7 @@ import { CircuitError, type Fluid, type FlowSlope, type Network } from './types'
 
 const GRAVITY = 9.80665
 /** Imbalance of a node over what passes through it: aimed at, and at most accepted. */
-const AIM = 1e-11
+const AIM = 1e-10
 const ACCEPT = 1e-9
 /** Imbalance below which a solution that improves no further is put right in the flows. */
 const NEARLY = 1e-4

@@ -1,3 +1,4 @@
+import type { GrooveLeakage } from '../bearing/leakage'
 import type { ReliefValve } from '../relief/valve'
 
 /** What flows: density kg/m³, dynamic viscosity Pa·s. */
@@ -31,6 +32,8 @@ export interface PipeSpec extends Between {
   /** The same in creeping flow: adds K₁/Re. */
   k1?: number
   head?: number
+  /** Left by the last solution in turbulent flow, m³/s: where the next one begins. */
+  lastFlow?: number
 }
 
 /** A sharp-edged hole. */
@@ -48,19 +51,22 @@ export interface LinearSpec extends Between {
   conductance: number
 }
 
-/** A running bearing: pressure-fed leakage and what turning carries out of its ends. */
+/** A running bearing: pressure-fed leakage and what turning carries out of its ends; beside a groove the two meet piece by piece. */
 export interface BearingSpec extends Between {
   kind: 'bearing'
   /** Pressure-fed leakage, m³/(s·Pa). */
   conductance: number
   /** Flow carried out by turning when it is well fed, m³/s. */
   carried: number
+  groove?: GrooveLeakage
 }
 
 /** Lets oil through one way once the difference passes `openingPressure`, through a hole. */
 export interface CheckSpec extends Between {
   kind: 'check'
   diameter: number
+  /** How many alike side by side. */
+  count?: number
   dischargeCoefficient?: number
   openingPressure?: number
 }

@@ -17,7 +17,7 @@ const LIFTING = 2e3
 export function checkFlow(check: CheckSpec, difference: number, fluid: Fluid, out: FlowSlope): void {
   const over = difference - (check.openingPressure ?? 0)
   if (over > 0) {
-    holeFlow(0.25 * Math.PI * check.diameter ** 2, check.dischargeCoefficient ?? 0.7, over, fluid, out)
+    holeFlow(0.25 * Math.PI * check.diameter ** 2 * (check.count ?? 1), check.dischargeCoefficient ?? 0.7, over, fluid, out)
     if (over < LIFTING) {
       const open = (over / LIFTING) ** 2
       const slope = out.slopeFrom * open + (2 * out.flow * open) / over

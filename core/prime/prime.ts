@@ -1,7 +1,7 @@
 import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
 import { pressureBands, type Band } from '../outlook/band'
-import { modelOf } from '../outlook/model'
+import { gaugePressure, modelOf } from '../outlook/model'
 import { judge, type Verdict } from '../targets/targets'
 
 export interface PrimeExpectation extends Band {
@@ -22,6 +22,8 @@ export function primeByDrill(sheet: Sheet, samples = 300): PrimeExpectation {
     temperature: requireValue(sheet, 'prime.oilTemperature').value, meanPressure: 0,
   }
   const [band] = pressureBands(model, [moment], samples)
+  // The band leaves the circuit at its last sample.
+  gaugePressure(model, moment)
   const { network, flows } = model.engine.circuit
   return { ...band, least: band.low, flow: flows[network.elements.findIndex((element) => element.id === 'pump')] }
 }

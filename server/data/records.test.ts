@@ -6,6 +6,7 @@ import { randomUUID } from 'node:crypto'
 import { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/build/layouts'
+import { Sheet } from '#core/build/schema'
 import type { Change } from '#core/build/entry'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import { migrate } from './database'
@@ -33,6 +34,18 @@ describe('records', () => {
   it('migrates once, and refuses a folder from a newer version', async () => {
     expect(await migrate(db, migrations)).toEqual([])
     await expect(migrate(db, migrations.slice(1))).rejects.toThrow(/newer/)
+  })
+  it('brings a folder of the first version up to date: its builds gain what layouts have learnt since', async () => {
+    const old = await PGlite.create()
+    await migrate(old, migrations.slice(0, 1))
+    const blank = newSheet('inline4', 'Four', 'Test engine')
+    const { cooler, turbo, pistonJets, tensioner, ...layout } = blank.layout
+    expect([cooler, turbo, pistonJets, tensioner]).toEqual([false, false, 0, false])
+    const kept = randomUUID()
+    await old.query('insert into build (id, revision, sheet) values ($1, 0, $2)', [kept, JSON.stringify({ ...blank, layout })])
+    expect((await migrate(old, migrations))[0]).toBe('0002_layout_outlets')
+    expect((await getBuild(old, kept))!.sheet).toEqual(Sheet.parse(blank))
+    await old.close()
   })
   it('enters a change with its inverse, and the same key only once', async () => {
     await fresh()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { SCHOOLS, USES } from '#core/build/schema'
 import { PRESETS } from '#core/build/layouts'
+import { quantitiesOf } from '#core/build/quantities'
 import { schools, STATE_NAMES } from '#core/targets/targets'
 import { STATE_LABELS, namedStates } from '#core/outlook/states'
 import { bearingsOf } from '#core/build/clearances'
@@ -34,11 +35,13 @@ function choose(path: string, value: unknown, label: string) {
 const viscosity = computed(() => (temperature: number) => `${(1e3 * oilAt(oil.value, temperature).viscosity).toPrecision(3)} mPa·s`)
 const cold = computed(() => namedStates(sheet.value)[0].temperature)
 const hot = computed(() => namedStates(sheet.value)[2].temperature)
+const passages = computed(() => quantitiesOf(layout.value).map(({ key }) => key).filter((key) => key.startsWith('passage.') && !(key === 'passage.rockerRestrictor' && !layout.value.rockerFeed) && !(key === 'passage.timingJet' && !layout.value.timingJet)))
 const facts = computed(() => [
   [PRESETS[layout.value.preset]?.title ?? 'Own layout', `${layout.value.mains} mains, ${layout.value.feed.length} rods, ${layout.value.camBearings} cam bearings`],
   ['Lifters', `${layout.value.lifterCount} ${layout.value.lifters}, ${layout.value.followers} followers`],
   ['Pump', `${layout.value.pumpKind} pump, ${layout.value.pumpDrive === 'shaft' ? 'shaft driven' : 'on the crank'}`],
   ['Relief', layout.value.galleryRelief ? 'at the pump and at the gallery’s end' : 'at the pump'],
+  ['Beside', [layout.value.cooler && 'oil cooler', layout.value.turbo && 'turbo', layout.value.pistonJets > 0 && `${layout.value.pistonJets} piston jets`, layout.value.tensioner && 'chain tensioner'].filter(Boolean).join(', ') || 'no cooler, turbo, piston jets or tensioner'],
   ['Housing', `${layout.value.housing}, mains grooved ${layout.value.mainGroove}°`],
 ])
 </script>
@@ -90,7 +93,7 @@ const facts = computed(() => [
 
     <div class="columns block">
       <section><h2>Sizes</h2><ReadingRow v-for="name in ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']" :key="name" :name="name" /></section>
-      <section><h2>Restrictors and jets</h2><ReadingRow v-if="layout.rockerFeed" name="passage.rockerRestrictor" /><ReadingRow v-if="layout.timingJet" name="passage.timingJet" /></section>
+      <section><h2>Restrictors, jets and valves</h2><ReadingRow v-for="name in passages" :key="name" :name="name" /></section>
     </div>
   </div>
 </template>

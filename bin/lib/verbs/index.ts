@@ -1,26 +1,21 @@
 import { z } from 'zod'
-import { Sheet, problemsOf } from '../../core/build/schema'
-import { catalogueOf } from '../../core/build/values'
-import { checksOf } from '../../core/build/checks'
-import { kinematicViscosity, oilDensity, waltherLine } from '../../core/oil/viscosity'
-import { oilGrade } from '../../core/oil/grades'
-import { oilAt, oilFrom } from '../../core/oil/oil'
-import { FULL_SAMPLES, outlookOf } from '../../core/outlook/outlook'
-import { pressureCurves } from '../../core/outlook/curves'
-import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, type ReliefValve } from '../../core/relief/valve'
+import { Sheet, problemsOf } from '../../../core/build/schema'
+import { catalogueOf } from '../../../core/build/values'
+import { checksOf } from '../../../core/build/checks'
+import { kinematicViscosity, oilDensity, waltherLine } from '../../../core/oil/viscosity'
+import { oilGrade } from '../../../core/oil/grades'
+import { oilAt, oilFrom } from '../../../core/oil/oil'
+import { FULL_SAMPLES, outlookOf } from '../../../core/outlook/outlook'
+import { pressureCurves } from '../../../core/outlook/curves'
+import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, type ReliefValve } from '../../../core/relief/valve'
+import { film } from './film'
+import { network } from './network'
+import { degrees, named, notNegative, positive, Refused, take } from './take'
 
-/** Input that cannot be used: which field, and why. */
-export class Refused extends Error {
-  constructor(path: string, reason: string) {
-    super(`${path}: ${reason}`)
-  }
-}
-
-const positive = z.number().positive()
-const notNegative = z.number().min(0)
+export { Refused }
 
 const ViscosityInput = z.object({
-  kv40: positive, kv100: positive, density15: z.number().min(500).max(1500), temperatures: z.array(z.number().min(-60).max(250)).max(10_000),
+  kv40: positive, kv100: positive, density15: z.number().min(500).max(1500), temperatures: z.array(degrees).max(10_000),
 })
 
 const PortInput = z.discriminatedUnion('shape', [
@@ -32,26 +27,8 @@ const OilInput = z.union([z.string(), z.object({ kv40: positive, kv100: positive
 
 const ReliefInput = z.object({
   plungerDiameter: positive, springRate: positive, freeLength: positive, installedLength: positive, shims: z.array(notNegative).default([]),
-  solidLength: positive.optional(), port: PortInput, flow: notNegative.optional(), oil: OilInput.optional(), temperature: z.number().min(-60).max(250).optional(),
+  solidLength: positive.optional(), port: PortInput, flow: notNegative.optional(), oil: OilInput.optional(), temperature: degrees.optional(),
 })
-
-function take<T>(schema: z.ZodType<T>, input: unknown): T {
-  const parsed = schema.safeParse(input)
-  if (parsed.success) return parsed.data
-  const [first] = problemsOf(parsed.error)
-  throw new Refused(first.path.replaceAll('/', '.') || 'input', first.message)
-}
-
-/** Runs a computation whose own refusals start with the field's name. */
-function named<T>(work: () => T): T {
-  try {
-    return work()
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error
-    const [path, ...reason] = error.message.split(': ')
-    throw new Refused(path, reason.join(': '))
-  }
-}
 
 function viscosity(input: unknown) {
   const { kv40, kv100, density15, temperatures } = take(ViscosityInput, input)
@@ -114,4 +91,4 @@ function validate(input: unknown) {
   return { ok: problems.length === 0, problems }
 }
 
-export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, relief, outlook, validate }
+export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate }

@@ -1,10 +1,10 @@
 import { spawnSync } from 'node:child_process'
 import { describe, expect, it } from 'vitest'
-import { DEMO_BUILDS } from '../../demo/make'
-import { outlookOf } from '../../core/outlook/outlook'
-import { Refused, VERBS } from './verbs'
+import { DEMO_BUILDS } from '../../../demo/make'
+import { outlookOf } from '../../../core/outlook/outlook'
+import { Refused, VERBS } from '.'
 
-const root = new URL('../..', import.meta.url)
+const root = new URL('../../..', import.meta.url)
 const run = (verb: string, input: string) => spawnSync(process.execPath, ['--import', 'tsx', 'bin/uldo.ts', verb], { cwd: root, input, encoding: 'utf8' })
 
 describe('headless', () => {

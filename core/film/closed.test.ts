@@ -1,0 +1,63 @@
+import { describe, expect, it } from 'vitest'
+import { journalPosition, loadNumber } from '../bearing/eccentricity'
+import { type GrooveLeakage, ARC_PIECES, grooveLeakage } from '../bearing/leakage'
+import { setHoleFed } from '../build/engine'
+import { bearingFlow } from '../circuit/bearing'
+import { prepareBearing } from './bearing'
+
+/** The closed forms that the circuit uses thousands of times, against the grid solver over the working range. */
+const diameter = 0.06
+const radialClearance = 3e-5
+const speed = 50
+const viscosity = 0.01
+const out = { flow: 0, slopeFrom: 0, slopeTo: 0 }
+const RANGE = [0.25, 0.35, 0.5].flatMap((ratio) => [0.3, 0.6, 0.8, 0.9].map((eccentricity) => [ratio, eccentricity] as const))
+
+describe('closed forms against the grid', () => {
+  it.each([180, 360])('leakage of a main with a groove of %d° is within 10 percent', (degrees) => {
+    const arc = (degrees * Math.PI) / 180
+    let worst = 0
+    for (const [ratio, eccentricity] of RANGE) {
+      const length = ratio * diameter
+      const width = 0.16 * length
+      const attitude = Math.atan2(Math.PI * Math.sqrt(1 - eccentricity ** 2), 4 * eccentricity)
+      const groove: GrooveLeakage = { fed: new Float64Array(ARC_PIECES), wedge: new Float64Array(ARC_PIECES), carried: 0 }
+      grooveLeakage({ radius: 0.5 * diameter, length, land: 0.5 * (length - width), clearance: radialClearance, speed, viscosity, eccentricity, arc, centre: -attitude }, groove)
+      for (const feedPressure of [5e4, 1e5, 4e5]) {
+        const grid = prepareBearing({ diameter, length, radialClearance, speed, viscosity, feedPressure, feed: { kind: 'groove', arc, centre: -attitude, width, from: 'thickest' } }).at(eccentricity)
+        bearingFlow({ id: 'b', kind: 'bearing', from: 'a', to: 'b', conductance: 0, carried: 0, groove }, feedPressure, out)
+        worst = Math.max(worst, Math.abs(out.flow / grid.sideLeakage - 1))
+      }
+    }
+    console.log(`worst of the groove's closed form, ${degrees}°: ${(100 * worst).toFixed(1)} percent`)
+    expect(worst).toBeLessThan(0.1)
+  })
+
+  it('leakage of a rod fed by a hole, over a turn of the hole, is within 10 percent', () => {
+    let worst = 0
+    for (const [ratio, eccentricity] of RANGE) {
+      const length = ratio * diameter
+      const rod = { id: 'r', kind: 'bearing' as const, from: 'a', to: 'b', conductance: 0, carried: 0 }
+      setHoleFed(rod, { leakage: 1 }, diameter, length, radialClearance, speed, viscosity, eccentricity)
+      for (const feedPressure of [5e4, 1e5, 4e5]) {
+        const places = Array.from({ length: 8 }, (_, k) => ((k + 0.5) / 8) * 2 * Math.PI)
+        const grid = places.reduce((sum, centre) => sum + prepareBearing({
+          diameter, length, radialClearance, speed, viscosity, feedPressure, feed: { kind: 'groove', arc: 0.006 / (0.5 * diameter), centre, width: 0.0048, from: 'thickest' },
+        }).at(eccentricity).sideLeakage / places.length, 0)
+        bearingFlow(rod, feedPressure, out)
+        worst = Math.max(worst, Math.abs(out.flow / grid - 1))
+      }
+    }
+    console.log(`worst of the hole's closed form: ${(100 * worst).toFixed(1)} percent`)
+    expect(worst).toBeLessThan(0.1)
+  })
+
+  it('the short bearing places the journal within 0.04 of the grid’s eccentricity at L/D 0.35', () => {
+    for (const load of [500, 2000, 8000]) {
+      const length = 0.35 * diameter
+      const grid = prepareBearing({ diameter, length, radialClearance, speed, viscosity, feedPressure: 0, feed: { kind: 'axial' } }).carry(load)
+      const short = journalPosition(loadNumber({ diameter, length, radialClearance, speed, load, viscosity }))
+      expect(Math.abs(short.eccentricity - grid.eccentricity)).toBeLessThan(0.04)
+    }
+  })
+})

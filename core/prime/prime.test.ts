@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { openingPressure } from '../relief/valve'
+import { reliefValve } from '../build/inputs'
+import { judgePrime, primeByDrill } from './prime'
+
+const six = (readings: Record<string, number> = {}) => {
+  const sheet = DEMO_BUILDS.ottiline()
+  for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
+  return sheet
+}
+const expectAt = (readings: Record<string, number>) => primeByDrill(six(readings), 40)
+
+describe('priming by drill', () => {
+  it('moves the displacement at the drill’s speed, less slip: at 450 rpm under 14.32 cm³ · 7.5 /s', () => {
+    const swept = 14.3225e-6 * 7.5
+    const { flow } = expectAt({})
+    expect(flow).toBeLessThan(swept)
+    expect(flow).toBeGreaterThan(0.9 * swept)
+  })
+  it('a faster drill reads higher, and warmer oil reads lower where the valve is shut', () => {
+    const slow = { 'prime.drillSpeed': 1, 'prime.oilTemperature': 40 }
+    expect(expectAt({ ...slow, 'prime.drillSpeed': 2 }).pressure).toBeGreaterThan(1.3 * expectAt(slow).pressure)
+    expect(expectAt({ ...slow, 'prime.oilTemperature': 50 }).pressure).toBeLessThan(expectAt(slow).pressure)
+  })
+  it('cold oil is held by the relief valve, and a stiffer spring holds it higher', () => {
+    const cold = expectAt({})
+    expect(cold.pressure).toBeGreaterThan(0.95 * openingPressure(reliefValve(six())))
+    expect(expectAt({ 'relief.springRate': 7000 }).pressure).toBeGreaterThan(cold.pressure + 30e3)
+  })
+  it('a drill that stands still moves nothing and reads nothing', () => {
+    const still = expectAt({ 'prime.drillSpeed': 0 })
+    expect(Math.abs(still.flow)).toBeLessThan(1e-7)
+    expect(still.pressure).toBeLessThan(1e3)
+  })
+  it('the least to accept is the low end of the band: at it passes, under it stops, above the band is watched', () => {
+    const expected = primeByDrill(six(), 200)
+    expect(expected.least).toBe(expected.low)
+    expect([expected.least, expected.least - 1, expected.high + 1].map((reading) => judgePrime(reading, expected))).toEqual(['pass', 'stop', 'watch'])
+  })
+})

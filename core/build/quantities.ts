@@ -1,3 +1,4 @@
+import { reciprocatingMassEstimate } from '../bearing/load'
 import type { Dimension } from '../units/units'
 import type { Layout } from './schema'
 
@@ -70,6 +71,11 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   brief('brief.hotOil', 'Hot oil', temperature(95, [50, 160]))
   brief('size.cylinderBore', 'Cylinder bore', length(size.cylinder, 0.05, [25 * MM, 400 * MM]))
   brief('size.stroke', 'Stroke', length(size.cylinder, 0.05, [20 * MM, 500 * MM]))
+  brief('size.connectingRod', 'Connecting rod, between centres', length(1.75 * size.cylinder, 0.05, [40 * MM, 800 * MM]))
+  brief('size.compressionRatio', 'Compression ratio', { dimension: 'ratio', fallback: 9, fallbackSigma: 0.5, sigma: 0.1, plausible: [5, 25], wanted: false })
+  const mass = (fallback: number, plausible: [number, number]): Draft => ({ dimension: 'mass', fallback, fallbackSigma: 0.2 * fallback, sigma: 0.005, plausible, wanted: false })
+  brief('size.reciprocatingMass', 'Reciprocating mass of a cylinder', mass(reciprocatingMassEstimate(size.cylinder), [0.05, 20]))
+  brief('size.rotatingMass', 'Big end of the connecting rod', mass(0.65 * reciprocatingMassEstimate(size.cylinder), [0.03, 20]))
   for (const [set, word, diameter] of [['main', 'Main', size.main], ['rod', 'Rod', size.rod]] as const) {
     brief(`size.${set}Length`, `${word} shell length`, length(0.33 * diameter, 0.1, [5 * MM, 120 * MM]))
   }

@@ -17,6 +17,7 @@ export type Dimension =
   | 'flow'
   | 'power'
   | 'torque'
+  | 'mass'
   | 'ratio'
   | 'count'
   | 'duration'
@@ -98,6 +99,12 @@ export const UNITS: Record<Dimension, Unit[]> = {
     { symbol: 'N·m', factor: 1, aliases: ['nm', 'n m', 'n.m', 'newton metre'], decimals: 1 },
     { symbol: 'ft·lb', factor: 12 * INCH * POUND_FORCE, aliases: ['ft lb', 'ftlb', 'ft-lb', 'lb ft', 'lbft', 'lb-ft', 'ft lbs'], decimals: 1 },
   ],
+  mass: [
+    { symbol: 'g', factor: 1e-3, aliases: ['gram', 'grams'], decimals: 0 },
+    { symbol: 'kg', factor: 1, aliases: ['kilo', 'kilogram'], decimals: 3 },
+    { symbol: 'oz', factor: 0.028349523125, aliases: ['ounce', 'ounces'], decimals: 1 },
+    { symbol: 'lb', factor: 0.45359237, aliases: ['lbs', 'pound', 'pounds'], decimals: 2 },
+  ],
   ratio: [{ symbol: '', factor: 1, aliases: ['x', ':1'], decimals: 2 }],
   count: [{ symbol: '', factor: 1, aliases: [], decimals: 0 }],
   duration: [
@@ -119,24 +126,25 @@ export interface UnitChoice {
   flow: string
   power: string
   torque: string
+  mass: string
 }
 
 export const UNIT_CHOICES: Record<string, UnitChoice> = {
   'mm, bar': {
     length: 'mm', clearance: 'mm', pressure: 'bar', temperature: '°C', springRate: 'N/mm',
-    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g',
   },
   'mm, kPa': {
     length: 'mm', clearance: 'mm', pressure: 'kPa', temperature: '°C', springRate: 'N/mm',
-    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g',
   },
   'mm, psi': {
     length: 'mm', clearance: 'mm', pressure: 'psi', temperature: '°C', springRate: 'N/mm',
-    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g',
   },
   'in, psi': {
     length: 'in', clearance: 'thou', pressure: 'psi', temperature: '°F', springRate: 'lb/in',
-    displacement: 'in³/rev', volume: 'qt', flow: 'gal/min', power: 'hp', torque: 'ft·lb',
+    displacement: 'in³/rev', volume: 'qt', flow: 'gal/min', power: 'hp', torque: 'ft·lb', mass: 'lb',
   },
 }
 

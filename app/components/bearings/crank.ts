@@ -1,3 +1,4 @@
+import { pinPhases, pinsOf, rodsByBay } from '#core/build/crank'
 import type { Layout } from '#core/build/schema'
 
 export interface CrankPart {
@@ -9,49 +10,31 @@ export interface CrankPart {
   throw: number
 }
 
-/** Crank phases by pins, degrees: how the throws stand when the first is up. */
-function phases(pins: number): number[] {
-  if (pins === 1) return [0]
-  if (pins === 2) return [0, 180]
-  if (pins === 3) return [0, 120, 240]
-  if (pins === 4) return [0, 180, 180, 0]
-  if (pins === 5) return [0, 144, 216, 288, 72]
-  const half = Array.from({ length: Math.ceil(pins / 2) }, (_, i) => (i * 240) % 360)
-  return [...half, ...half.slice(0, Math.floor(pins / 2)).reverse()]
-}
-
 /** Mains and rods side by side from the front, in a width: each bay between two mains carries its share of the rods. */
 export function crankParts(layout: Layout, width: number): { parts: CrankPart[]; web: number } {
   const rods = layout.feed.length
   const bays = Math.max(1, layout.mains - 1)
-  const perBay = Array.from({ length: bays }, (_, bay) => Math.floor(((bay + 1) * rods) / bays) - Math.floor((bay * rods) / bays))
+  const perBay = rodsByBay(layout)
   const shared = layout.kind === 'v'
-  const pins = shared ? bays : rods
-  const angles = phases(pins)
+  const pins = pinsOf(layout)
+  const angles = pinPhases(Math.max(...pins) + 1)
   const webs = perBay.reduce((sum, count) => sum + (shared ? 2 : count + 1), 0)
   const unit = Math.min(60, width / (layout.mains * 0.85 + rods + webs * 0.24))
   const web = 0.24 * unit
   const parts: CrankPart[] = []
   let x = Math.max(0, 0.5 * (width - unit * (layout.mains * 0.85 + rods + webs * 0.24)))
   let rod = 0
-  let pin = 0
   for (let main = 1; main <= layout.mains; main++) {
     parts.push({ set: 'main', number: main, x, width: 0.85 * unit, throw: 0 })
     x += 0.85 * unit
     if (main > bays || (layout.mains === 1 && main === 1)) continue
     x += web
     for (let i = 0; i < perBay[main - 1]; i++) {
-      parts.push({ set: 'rod', number: ++rod, x, width: unit, throw: lift(angles[pin]) })
+      parts.push({ set: 'rod', number: ++rod, x, width: unit, throw: lift(angles[pins[rod - 1]]) })
       x += unit
-      if (!shared) {
-        pin++
-        x += web
-      }
+      if (!shared) x += web
     }
-    if (shared) {
-      pin++
-      x += web
-    }
+    if (shared) x += web
   }
   return { parts, web }
 }

@@ -17,3 +17,30 @@ export function centrifugalHead(density: number, speed: number, from: number, to
 export function leastGalleryPressure(density: number, speed: number, mainDiameter: number, margin = 50e3): number {
   return -centrifugalHead(density, speed, 0.5 * mainDiameter, 0) + margin
 }
+
+/** Where oil can enter a crank drilling as its main journal turns, degrees from the crown of the upper shell. */
+export interface FeedArc {
+  centre: number
+  arc: number
+}
+
+/**
+ * Feed duty: share of a turn in which a rod's drilling, at any of its mouths on the main journal, faces a groove or hole. What
+ * it does not get from there it must live on, and how much air its oil carries grows with the gap.
+ *
+ * @param mouths angles of the drilling's mouths on the journal, degrees; two for one drilled right through
+ * @example feedDuty([0], [{ centre: 0, arc: 180 }]) // 0.5
+ */
+export function feedDuty(mouths: number[], arcs: FeedArc[]): number {
+  const steps = 3600
+  let fed = 0
+  for (let k = 0; k < steps; k++) {
+    const turn = ((k + 0.5) * 360) / steps
+    if (mouths.some((mouth) => arcs.some(({ centre, arc }) => Math.abs(wrap(mouth + turn - centre)) <= 0.5 * arc))) fed++
+  }
+  return fed / steps
+}
+
+function wrap(degrees: number): number {
+  return degrees - 360 * Math.round(degrees / 360)
+}

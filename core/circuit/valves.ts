@@ -10,6 +10,9 @@ const WEEP = 1e-17
 /** Pressure over which a check valve's ball or disc lifts clear of its seat, Pa. */
 const LIFTING = 2e3
 
+/** Step of the slope where flow force makes lift no straight line of pressure, Pa. */
+const STEP = 1
+
 /**
  * A check valve: shut below its opening pressure, lifting over the next 2 kPa (the open share of its hole rises with the
  * square of the excess), and the hole's flow for the excess above that.
@@ -56,7 +59,9 @@ function plungerFlow(relief: ReliefSpec, difference: number, { density, viscosit
   if (area <= 0) return
   const coefficient = relief.dischargeCoefficient ?? 0.65
   const moving = lift > 0 && lift < fullLift(valve.port) && difference * plungerArea(valve.plungerDiameter) > preload(valve)
-  const areaSlope = moving ? uncoveredWidth(valve.port, lift) * (plungerArea(valve.plungerDiameter) / valve.springRate) : 0
+  const areaSlope = !moving ? 0 : valve.flowForce
+    ? (uncoveredArea(valve.port, liftAt(valve, difference + STEP)) - uncoveredArea(valve.port, liftAt(valve, difference - STEP))) / (2 * STEP)
+    : uncoveredWidth(valve.port, lift) * (plungerArea(valve.plungerDiameter) / valve.springRate)
   const transition = transitionPressure(area, coefficient, density, viscosity)
   const square = difference * difference + transition * transition
   const root = difference / Math.sqrt(Math.sqrt(square))

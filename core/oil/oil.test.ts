@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { OIL_GRADES, oilGrade } from './grades'
 import { oilAt, oilFrom } from './oil'
+import { blendOils, diluteOil } from './blend'
+import { oilFiguresOf } from './sheet'
 import { kinematicViscosity, oilDensity, waltherLine } from './viscosity'
 
 describe('Walther line (ASTM D341)', () => {
@@ -39,5 +41,28 @@ describe('grades', () => {
     const oil = oilFrom(oilGrade('20W-50')!)
     expect(oilAt(oil, -19).pumpable).toBe(true)
     expect(oilAt(oil, -21).pumpable).toBe(false)
+  })
+})
+
+describe('mixtures', () => {
+  const [thin, thick] = [oilGrade('5W-30')!, oilGrade('20W-50')!]
+  it('blend of nothing and of everything are the oils themselves, half lies between and under the mean', () => {
+    expect(blendOils(thin, thick, 0)).toMatchObject({ kv40: expect.closeTo(thin.kv40, 9), pumpingLimit: -35 })
+    expect(blendOils(thin, thick, 1).kv100).toBeCloseTo(thick.kv100, 9)
+    const half = blendOils(thin, thick, 0.5)
+    expect(half.kv40).toBeGreaterThan(thin.kv40)
+    expect(half.kv40).toBeLessThan(0.5 * (thin.kv40 + thick.kv40))
+    expect(half.pumpingLimit).toBe(-20)
+  })
+  it('five percent of fuel takes a fifth to a third of the viscosity hot, worked by hand: 14.6 becomes 10.6', () => {
+    // log log 15.3 = 0.0736, log log 1.3 = −0.9434: 0.95 · 0.0736 − 0.05 · 0.9434 = 0.0227, 10^10^0.0227 − 0.7 = 10.6.
+    expect(diluteOil({ ...thick, kv100: 14.6 }, 0.05).kv100).toBeCloseTo(10.6, 1)
+  })
+  it('a sheet’s own figures stand above its grade, and fuel and age act on them', () => {
+    const own = { kv40: 100, kv100: 13, density15: 875, highShear150: 3.6e-3, pumpingLimit: -25 }
+    expect(oilFiguresOf({ oil: { grade: 'no such', figures: own } })).toEqual(own)
+    expect(oilFiguresOf({ oil: { grade: '10W-40', ageing: 1.2 } }).kv40).toBeCloseTo(1.2 * 96, 9)
+    expect(oilFiguresOf({ oil: { grade: '10W-40', dilution: 0.03 } }).kv100).toBeLessThan(14.4)
+    expect(() => oilFiguresOf({ oil: { grade: '10W-40', blend: { grade: 'x', share: 0.1 } } })).toThrow(/oil\/blend\/grade/)
   })
 })

@@ -2,8 +2,8 @@ import { type Engine, type Running, prepareEngine } from '../build/engine'
 import { type ModelInput, modelInputs } from '../build/inputs'
 import type { EngineValues } from '../build/engine'
 import type { Layout, Sheet } from '../build/schema'
-import { type Oil, oilAt, oilFrom } from '../oil/oil'
-import { oilGrade } from '../oil/grades'
+import { type Oil, oilAt } from '../oil/oil'
+import { oilOf } from '../oil/sheet'
 
 /** A sheet made ready to be asked: its circuit, its values with their uncertainties, its oil. */
 export interface Model {
@@ -25,9 +25,7 @@ function engineOf(layout: Layout): Engine {
 
 /** The model of a sheet. Throws RangeError naming the oil grade when it is not known. */
 export function modelOf(sheet: Sheet): Model {
-  const grade = oilGrade(sheet.oil.grade)
-  if (!grade) throw new RangeError(`oil/grade: “${sheet.oil.grade}” is not a grade this version knows`)
-  return { sheet, engine: engineOf(sheet.layout), ...modelInputs(sheet), oil: oilFrom(grade) }
+  return { sheet, engine: engineOf(sheet.layout), ...modelInputs(sheet), oil: oilOf(sheet) }
 }
 
 /** Gauge-port pressure of the model at a moment, Pa, with its inputs as they now stand. */

@@ -7,7 +7,7 @@ import { quantitiesOf, START_POINTS, type Station } from '../build/quantities'
 import type { Sheet } from '../build/schema'
 import { heldValue } from '../build/values'
 import { oilGrade } from '../oil/grades'
-import { oilFrom } from '../oil/oil'
+import { oilOf } from '../oil/sheet'
 import { targetAt } from '../outlook/outlook'
 import { pointMoment } from '../start/verdict'
 import type { Verdict } from '../targets/targets'
@@ -83,12 +83,11 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
 
 /** First-start readings against their targets alone; the station's page adds what the model says. */
 function startFindings(sheet: Sheet): Finding[] {
-  const grade = oilGrade(sheet.oil.grade)
-  if (!grade) return []
+  if (!sheet.oil.figures && !oilGrade(sheet.oil.grade)) return []
   return START_POINTS.flatMap(([name, label]) => {
     const reading = sheet.readings[`start.${name}.pressure`]?.value
     if (reading === undefined) return []
-    const target = targetAt(sheet, oilFrom(grade), { name, ...pointMoment(sheet, name) })
+    const target = targetAt(sheet, oilOf(sheet), { name, ...pointMoment(sheet, name) })
     if (reading < target.least) return [{ verdict: 'stop' as const, about: `${label.toLowerCase()} under its target` }]
     return [reading > target.most ? { verdict: 'stop' as const, about: `${label.toLowerCase()} over its limit` } : { verdict: 'pass' as const, about: `${label.toLowerCase()} in its target` }]
   })

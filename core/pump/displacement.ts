@@ -20,3 +20,20 @@ export function gerotorDisplacement(lobes: number, largest: number, smallest: nu
   if (!(largest > smallest && smallest >= 0)) throw new RangeError('largest: must exceed the smallest chamber area')
   return length * lobes * (largest - smallest)
 }
+
+/**
+ * Displacement of a pair of external gears by their teeth, m³/rev: the tooth spaces of both, taken as half of the ring between root
+ * and tip circle, D = (π/4) L (D_a² − D_f²). The pitch-line formula above gives a little less, since teeth do not reach the roots.
+ * Source: Ivantysyn & Ivantysynova, Hydrostatic Pumps and Motors, ch. 3 (tooth-space method).
+ */
+export function gearDisplacementByRoots(outside: number, root: number, length: number): number {
+  if (!(root > 0 && root < outside)) throw new RangeError('root: must be positive and less than the outside diameter')
+  return 0.25 * Math.PI * length * (outside * outside - root * root)
+}
+
+/** Outside diameter and centre distance of equal standard gears, m: m (z + 2) and m z. */
+export function gearFromModule(module: number, teeth: number): { outside: number; centres: number } {
+  if (!(module > 0)) throw new RangeError('module: must be greater than zero')
+  if (!(Number.isInteger(teeth) && teeth >= 6)) throw new RangeError('teeth: must be a whole number of six or more')
+  return { outside: module * (teeth + 2), centres: module * teeth }
+}

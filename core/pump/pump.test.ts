@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { gearDisplacement, gerotorDisplacement } from './displacement'
+import { gearDisplacement, gearDisplacementByRoots, gearFromModule, gerotorDisplacement } from './displacement'
+import { chamberRate, gerotorFromProfile } from './gerotor'
+import { salvage } from './salvage'
 import { AIR_RELEASE, EMPTY, fillShare, fillSlope } from './fill'
 import { shaftPower } from './power'
 import { gapConductance, slipConductance } from './slip'
@@ -39,4 +41,61 @@ describe('fill', () => {
 it('shaft power has a hydraulic part that is Δp times flow', () => {
   expect(shaftPower(4e5, 20e-6, 30, 0)).toBeCloseTo(1.1 * 240, 9)
   expect(shaftPower(0, 20e-6, 30, 0.02)).toBeGreaterThan(0)
+})
+
+describe('gears by module and by roots', () => {
+  it('module 3.4 with 10 teeth is 40.8 mm outside at 34 mm centres, and both formulas agree within a sixth', () => {
+    const { outside, centres } = gearFromModule(0.0034, 10)
+    expect([outside, centres]).toEqual([expect.closeTo(0.0408, 12), expect.closeTo(0.034, 12)])
+    const byPitch = gearDisplacement(outside, centres, 0.03)
+    const byRoots = gearDisplacementByRoots(outside, centres - 2.5 * 0.0034, 0.03)
+    expect(byRoots / byPitch).toBeGreaterThan(0.85)
+    expect(byRoots / byPitch).toBeLessThan(1.15)
+    expect(() => gearFromModule(0.003, 4.5)).toThrow(/teeth/)
+  })
+})
+
+describe('gerotor by profile', () => {
+  const profile = { lobes: 6, eccentricity: 0.0029, toothCentres: 0.0265, toothRadius: 0.0066, length: 0.016 }
+  it('what one chamber takes in the others give: rates of all chambers sum to nothing at any angle', () => {
+    for (const angle of [0, 0.3, 1, 2.2]) {
+      const rates = Array.from({ length: 7 }, (_, k) => chamberRate(profile, k, angle))
+      expect(Math.abs(rates.reduce((sum, rate) => sum + rate, 0))).toBeLessThan(1e-9 * Math.max(...rates.map(Math.abs)))
+      expect(Math.max(...rates)).toBeGreaterThan(0)
+    }
+  })
+  it('comes near the ring that the inner lobes sweep, π L (r_tip² − r_root²) with r_tip − r_root = 2 e', () => {
+    const root = profile.toothCentres - profile.toothRadius - profile.eccentricity
+    const ring = Math.PI * profile.length * ((root + 2 * profile.eccentricity) ** 2 - root ** 2)
+    expect(gerotorFromProfile(profile) / ring).toBeGreaterThan(0.85)
+    expect(gerotorFromProfile(profile) / ring).toBeLessThan(1.15)
+  })
+  it('scales with length, and with the cube of size', () => {
+    const twice = Object.fromEntries(Object.entries(profile).map(([key, value]) => [key, key === 'lobes' ? value : 2 * value])) as unknown as typeof profile
+    expect(gerotorFromProfile({ ...profile, length: 0.008 }) / gerotorFromProfile(profile)).toBeCloseTo(0.5, 12)
+    expect(gerotorFromProfile(twice) / gerotorFromProfile(profile)).toBeCloseTo(8, 9)
+    expect(() => gerotorFromProfile({ ...profile, toothCentres: 0.01 })).toThrow(/toothCentres/)
+  })
+})
+
+describe('salvage', () => {
+  const worn = {
+    gaps: { rotorDiameter: 0.04, rotorLength: 0.02, endClearance: 160e-6, tipClearance: 90e-6 }, coverWear: 60e-6, coverCut: 0, bodyCut: 0, pocketCut: 0,
+    coverThickness: 6e-3, floorThickness: 5e-3, leastThickness: 4e-3,
+  }
+  it('a cover cut flat takes its track away and no more: 160 less 60 is 100 µm, and slip falls by the cube', () => {
+    const cut = salvage({ ...worn, coverCut: 80e-6 }, 0.01)
+    expect(cut.endClearance).toBeCloseTo(100e-6, 12)
+    expect(cut.coverLeft).toBeCloseTo(5.92e-3, 12)
+    expect(cut.problems).toEqual([])
+    const face = (gap: number) => slipConductance({ ...worn.gaps, tipClearance: 0, endClearance: gap }, 0.01)
+    expect(cut.slipBefore - cut.slipAfter).toBeCloseTo(face(160e-6) - face(100e-6), 20)
+  })
+  it('body and pocket together change nothing; the body alone closes the gap and may bind', () => {
+    expect(salvage({ ...worn, bodyCut: 0.1e-3, pocketCut: 0.1e-3 }, 0.01).endClearance).toBeCloseTo(160e-6, 12)
+    expect(salvage({ ...worn, bodyCut: 0.15e-3 }, 0.01).problems[0]).toMatch(/bind/)
+  })
+  it('says what is left too thin, and a track that is not cut out', () => {
+    expect(salvage({ ...worn, coverCut: 30e-6, pocketCut: 1.5e-3, bodyCut: 1.4e-3 }, 0.01).problems.join(' ')).toMatch(/30 µm of the track.*floor is left 3.50 mm/)
+  })
 })

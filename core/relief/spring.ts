@@ -41,3 +41,33 @@ export function preload({ springRate, freeLength, installedLength, shims }: Fitt
 export function total(shims: number[]): number {
   return shims.reduce((sum, shim) => sum + shim, 0)
 }
+
+/** A round-wire spring by its make, m. */
+export interface WireSpring {
+  wire: number
+  /** Mean coil diameter D. */
+  meanDiameter: number
+  activeCoils: number
+}
+
+/**
+ * Shear stress in the wire under a load, with Wahl's correction for curvature, Pa:
+ *
+ *   τ = K_w 8 F D / (π d³),   K_w = (4 C − 1)/(4 C − 4) + 0.615/C,   C = D/d
+ *
+ * Source: Wahl, Mechanical Springs, 2nd ed. (1963), ch. 6.
+ * @example wahlStress({ wire: 0.0016, meanDiameter: 0.0099, activeCoils: 8 }, 50) // 389 MPa
+ */
+export function wahlStress({ wire, meanDiameter }: WireSpring, load: number): number {
+  const index = meanDiameter / wire
+  const correction = (4 * index - 1) / (4 * index - 4) + 0.615 / index
+  return (correction * 8 * load * meanDiameter) / (Math.PI * wire ** 3)
+}
+
+/**
+ * Stress that a cold-drawn spring wire bears without setting, Pa: 45 percent of its tensile strength, R_m = 2211 MPa · (d/mm)^−0.145.
+ * Source: Shigley's Mechanical Engineering Design, 10th ed., table 10-4 (music wire) and 10-6 (before set removal).
+ */
+export function allowedStress(wire: number): number {
+  return 0.45 * 2211e6 * (wire * 1e3) ** -0.145
+}

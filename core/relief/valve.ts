@@ -7,6 +7,8 @@ export interface ReliefValve extends FittedSpring {
   port: Port
   /** Length with the coils touching, m. */
   solidLength?: number
+  /** Whether oil streaming past the plunger's edge pulls it shut. */
+  flowForce?: boolean
 }
 
 /** Plunger area A, m². */
@@ -32,10 +34,26 @@ export function shimEffect(valve: ReliefValve, shim: number): number {
   return (valve.springRate * shim) / plungerArea(valve.plungerDiameter)
 }
 
-/** Lift that a pressure holds, m, from shut to fully open. */
+/** 2 C_d C_v cos 69°: what the jet's turn takes of area times pressure. */
+const FLOW_FORCE = 0.43
+
+/**
+ * Lift that a pressure holds, m, from shut to fully open: p A = F₀ + k x, and with flow force p A = F₀ + k x + 0.43 A(x) p.
+ * Source: Merritt, Hydraulic Control Systems (1967), 5.4, steady flow force of a sharp edge at 69°.
+ */
 export function liftAt(valve: ReliefValve, pressure: number): number {
-  const lift = (pressure * plungerArea(valve.plungerDiameter) - preload(valve)) / valve.springRate
-  return Math.min(fullLift(valve.port), Math.max(0, lift))
+  const push = pressure * plungerArea(valve.plungerDiameter) - preload(valve)
+  const most = fullLift(valve.port)
+  const lift = Math.min(most, Math.max(0, push / valve.springRate))
+  if (!valve.flowForce || lift <= 0) return lift
+  let low = 0
+  let high = lift
+  for (let i = 0; i < 50; i++) {
+    const middle = 0.5 * (low + high)
+    if (valve.springRate * middle + FLOW_FORCE * uncoveredArea(valve.port, middle) * pressure < push) low = middle
+    else high = middle
+  }
+  return 0.5 * (low + high)
 }
 
 /** Spring length left before the coils touch with the plunger fully open, m; below nothing it binds. */
@@ -47,7 +65,7 @@ export function bindMargin(valve: ReliefValve): number | undefined {
 /**
  * Flow past the plunger: Q = C_d A(x) √(2 Δp / ρ), m³/s, with x from the balance of spring and pressure, and laminar
  * for cold oil by the rounding of `orifice`.
- * Source: Merritt, Hydraulic Control Systems (1967), ch. 3 and 5. Steady flow force is left out.
+ * Source: Merritt, Hydraulic Control Systems (1967), ch. 3 and 5.
  */
 export function valveFlow(valve: ReliefValve, pressure: number, density: number, viscosity: number, dischargeCoefficient = 0.65): number {
   if (pressure <= 0) return 0

@@ -5,8 +5,9 @@ import { quantitiesOf } from '#core/build/quantities'
 import { schools, STATE_NAMES } from '#core/targets/targets'
 import { STATE_LABELS, namedStates } from '#core/outlook/states'
 import { bearingsOf } from '#core/build/clearances'
-import { OIL_GRADES, oilGrade } from '#core/oil/grades'
-import { oilAt, oilFrom } from '#core/oil/oil'
+import { OIL_GRADES } from '#core/oil/grades'
+import { oilAt } from '#core/oil/oil'
+import { oilOf } from '#core/oil/sheet'
 
 const build = useBuild()
 const house = useHouse()
@@ -16,7 +17,7 @@ const layout = computed(() => sheet.value.layout)
 
 const SCHOOL_WORDS = { auto: 'Maker, else the highest', maker: 'Maker’s limits', 'per-thousand': 'Ten psi per thousand rpm', 'rod-feed': 'Rod feed' } as const
 const SCHOOL_SHORT = { maker: 'maker', 'per-thousand': 'per thousand', 'rod-feed': 'rod feed', house: 'house floor' } as const
-const oil = computed(() => oilFrom(oilGrade(sheet.value.oil.grade)!))
+const oil = computed(() => oilOf(sheet.value))
 const rows = computed(() => {
   const largest = Math.max(...bearingsOf(sheet.value, 'main').map((record) => record.diameter))
   return namedStates(sheet.value).map((state) => ({

@@ -2,8 +2,8 @@
 import { pumpDisplacement } from '#core/build/inputs'
 import { judgeGap } from '#core/progress/progress'
 import { requireValue } from '#core/build/values'
-import { oilAt, oilFrom } from '#core/oil/oil'
-import { oilGrade } from '#core/oil/grades'
+import { oilAt } from '#core/oil/oil'
+import { oilOf } from '#core/oil/sheet'
 import { shaftPower } from '#core/pump/power'
 import { slipConductance } from '#core/pump/slip'
 import { namedStates, STATE_LABELS } from '#core/outlook/states'
@@ -23,7 +23,7 @@ const SOURCES = { measured: 'typed', maker: 'typed', layout: 'assumed for the la
 /** Swept, slipped and delivered in each state, with shaft power, at the outlook's pressures. */
 const rows = computed(() => {
   const sheet = build.sheet!
-  const oil = oilFrom(oilGrade(sheet.oil.grade)!)
+  const oil = oilOf(sheet)
   const of = (key: string) => requireValue(sheet, key).value
   const gaps = { rotorDiameter: of('pump.rotorDiameter'), rotorLength: of('pump.rotorLength'), endClearance: of('pump.endClearance'), tipClearance: of('pump.tipClearance') }
   return namedStates(sheet).map((state) => {

@@ -1,0 +1,31 @@
+/** Two-layer shells (aluminium on steel) are cheap and soft; three-layer ones (overlay on bronze on steel) carry more. */
+export type ShellConstruction = 'two-layer' | 'three-layer'
+
+export interface ShellAdvice {
+  construction: ShellConstruction
+  reason: string
+}
+
+/**
+ * Specific load that a two-layer shell bears for long, Pa, by its greatest load over projected area.
+ * Source: about 35 MPa for tin-aluminium and 50 to 60 for lead or polymer overlays on bronze, e.g. Taylor (ed.), Engine Tribology (1993),
+ * ch. 3, table of crankshaft bearing materials; a quarter is kept in hand.
+ */
+const TWO_LAYER = 26e6
+
+/** Shell construction for a specific load, Pa, and a use; heavy or racing work wants the harder one from half of that load on. */
+export function adviseShell(specificLoad: number, use: string): ShellAdvice {
+  const hard = use === 'race' || use === 'aircraft'
+  const most = hard ? 0.5 * TWO_LAYER : TWO_LAYER
+  const load = `${Math.round(specificLoad / 1e6)} MPa`
+  return specificLoad > most
+    ? { construction: 'three-layer', reason: `${load} on the shell: a two-layer shell pounds out over ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}` }
+    : { construction: 'two-layer', reason: `${load} on the shell: two layers bear up to ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}, and take in dirt` }
+}
+
+/** Groove of the mains by the oil's viscosity when hot, Pa·s: a full groove suits thick oil and bleeds film away with thin. */
+export function adviseGroove(viscosity: number): { arc: 180 | 360; reason: string } {
+  return viscosity > 0.015
+    ? { arc: 360, reason: 'oil this thick when hot is fed better by a full groove' }
+    : { arc: 180, reason: 'thin oil keeps its film in an ungrooved lower shell' }
+}

@@ -1,0 +1,84 @@
+import { describe, expect, it } from 'vitest'
+import { feedDuty } from './feed'
+import { adviseGroove, adviseShell } from './shell'
+import { stripClearance } from './strip'
+import { combined, planeClearances, repeated, shapeOf, spreadOf } from './survey'
+import { judgeTurning } from './turning'
+
+describe('survey', () => {
+  const bore = [[66.037, 66.044, 66.046], [66.041, undefined, 66.047]]
+  it('finds taper, roundness and how much wider the parting line is', () => {
+    const shape = shapeOf(bore)
+    expect(shape.vertical).toBeCloseTo(66.039, 9)
+    expect(shape.taper).toBeCloseTo(0.004, 9)
+    expect(shape.outOfRound).toBeCloseTo(0.009, 9)
+    expect(shape.eccentricity).toBeCloseTo((66.044 + 66.046 + 66.047) / 3 - 66.039, 9)
+  })
+  it('says nothing of what was not read, and asks for a vertical reading', () => {
+    expect(shapeOf([[66]])).toMatchObject({ taper: undefined, outOfRound: undefined, eccentricity: undefined })
+    expect(() => shapeOf([[undefined, 66]])).toThrow(/vertical/)
+  })
+  it('clearance by plane is where it touches first', () => {
+    expect(planeClearances(bore, [[65.98], [65.99]]).map((each) => Number(each.toFixed(6)))).toEqual([0.057, 0.051])
+    expect(spreadOf([0.056, 0.061, 0.057])).toBeCloseTo(0.005, 9)
+  })
+  it('repeats shrink the instrument’s part by √n, unless they scatter', () => {
+    expect(repeated([66.037, 66.037, 66.037], 0.003).sigma).toBeCloseTo(0.003 / Math.sqrt(3), 9)
+    const wild = repeated([66.03, 66.05, 66.04], 0.003)
+    expect(wild).toMatchObject({ value: expect.closeTo(66.04, 9), sigma: expect.closeTo(0.01 / Math.sqrt(3), 9) })
+  })
+})
+
+describe('uncertainty', () => {
+  it('of two instruments is the root sum of squares: 3 and 4 make 5', () => {
+    expect(combined([{ sigma: 3, sensitivity: 1 }, { sigma: 4, sensitivity: -1 }])).toBeCloseTo(5, 12)
+  })
+  it('a zero error that both sides share drops out of the clearance, and doubles in a sum', () => {
+    expect(combined([{ sigma: 4, sensitivity: 1, common: 'zero' }, { sigma: 4, sensitivity: -1, common: 'zero' }, { sigma: 2, sensitivity: 1 }])).toBeCloseTo(2, 12)
+    expect(combined([{ sigma: 4, sensitivity: 1, common: 'zero' }, { sigma: 4, sensitivity: 1, common: 'zero' }])).toBeCloseTo(8, 12)
+  })
+})
+
+describe('strip', () => {
+  const scale = [{ width: 3.2e-3, clearance: 38e-6 }, { width: 2.4e-3, clearance: 51e-6 }, { width: 1.6e-3, clearance: 76e-6 }]
+  it('reads its lines exactly and lies between them elsewhere', () => {
+    expect(stripClearance(2.4e-3, scale).value).toBeCloseTo(51e-6, 12)
+    const between = stripClearance(2.0e-3, scale)
+    // (1/2.0 − 1/1.6) / (1/2.4 − 1/1.6) = 0.6: 76 − 0.6 · 25 = 61 µm.
+    expect(between.value * 1e6).toBeCloseTo(61, 9)
+    expect(between.sigma * 1e6).toBeCloseTo(6.25, 9)
+  })
+  it('refuses a strip off the scale and a scale that is none', () => {
+    expect(() => stripClearance(5e-3, scale)).toThrow(/width/)
+    expect(() => stripClearance(2e-3, [scale[0], { width: 1e-3, clearance: 20e-6 }])).toThrow(/scale/)
+  })
+})
+
+describe('turning torque', () => {
+  it('even steps pass; a jump stops and names its cap', () => {
+    expect(judgeTurning([0.5, 1.1, 1.6, 2.2, 2.7]).verdict).toBe('pass')
+    expect(judgeTurning([0.5, 1.1, 4.4, 5, 5.5])).toMatchObject({ verdict: 'stop', cap: 2, jump: expect.closeTo(3.3, 9) })
+  })
+  it('twice the usual is watched, and one cap alone says nothing', () => {
+    expect(judgeTurning([0.6, 1.2, 2.7, 3.3]).verdict).toBe('watch')
+    expect(judgeTurning([2.5]).verdict).toBe('pass')
+    expect(judgeTurning([]).verdict).toBe('pass')
+  })
+})
+
+describe('feed duty', () => {
+  it('is the groove’s share of a turn, doubled by a drilling right through', () => {
+    expect(feedDuty([0], [{ centre: 0, arc: 180 }])).toBeCloseTo(0.5, 3)
+    expect(feedDuty([0, 180], [{ centre: 0, arc: 180 }])).toBeCloseTo(1, 3)
+    expect(feedDuty([0], [{ centre: 0, arc: 360 }])).toBe(1)
+    expect(feedDuty([40], [{ centre: 0, arc: 12 }, { centre: 180, arc: 12 }])).toBeCloseTo(24 / 360, 3)
+    expect(feedDuty([0], [])).toBe(0)
+  })
+})
+
+it('shells are advised by load, use and oil', () => {
+  expect(adviseShell(20e6, 'road').construction).toBe('two-layer')
+  expect(adviseShell(20e6, 'race').construction).toBe('three-layer')
+  expect(adviseShell(40e6, 'road').reason).toContain('40 MPa')
+  expect([adviseGroove(0.008).arc, adviseGroove(0.02).arc]).toEqual([180, 360])
+})

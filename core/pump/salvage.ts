@@ -1,0 +1,62 @@
+import { type PumpGaps, slipConductance } from './slip'
+
+/** A pump to be cut, m. */
+export interface SalvageCase {
+  gaps: PumpGaps
+  /** Depth of the track worn into the cover. */
+  coverWear: number
+  /** To come off the whole face of the cover. */
+  coverCut: number
+  /** To come off the body's face, and off the bottom of its pocket. */
+  bodyCut: number
+  pocketCut: number
+  /** Thickness of the cover, and depth of the pocket's floor, now; and what must be left of each. */
+  coverThickness: number
+  floorThickness: number
+  leastThickness: number
+}
+
+export interface Salvage {
+  /** End clearance after the cut, m. */
+  endClearance: number
+  coverLeft: number
+  floorLeft: number
+  /** Slip conductance before and after, m³/(s·Pa). */
+  slipBefore: number
+  slipAfter: number
+  /** Why it cannot be done, in words; none when it can. */
+  problems: string[]
+}
+
+/** House rule: least end clearance for rotors that must turn freely, m. */
+export const LEAST_END_CLEARANCE = 25e-6
+
+/**
+ * What a cut does. The cover's worn track adds to the end clearance and a cut across the whole face takes it away, all of it once the cut
+ * reaches the track's bottom; a cut on the body's face lowers the end clearance by as much, unless the pocket is cut with it:
+ *
+ *   e′ = e − min(wear, cover cut) − body cut + pocket cut
+ */
+export function salvage({ gaps, coverWear, coverCut, bodyCut, pocketCut, coverThickness, floorThickness, leastThickness }: SalvageCase, viscosity: number): Salvage {
+  const endClearance = gaps.endClearance - Math.min(coverWear, coverCut) - bodyCut + pocketCut
+  const coverLeft = coverThickness - coverCut
+  const floorLeft = floorThickness - pocketCut
+  const problems = [
+    ...(endClearance < LEAST_END_CLEARANCE ? [`End clearance falls to ${microns(endClearance)}: the rotors bind. Cut the pocket with the body.`] : []),
+    ...(coverCut > 0 && coverCut < coverWear ? [`${microns(coverWear - coverCut)} of the track is left: cut the cover flat across its whole face.`] : []),
+    ...(coverLeft < leastThickness ? [`The cover is left ${millimetres(coverLeft)} thick, under ${millimetres(leastThickness)}.`] : []),
+    ...(floorLeft < leastThickness ? [`The pocket’s floor is left ${millimetres(floorLeft)} thick, under ${millimetres(leastThickness)}.`] : []),
+  ]
+  return {
+    endClearance, coverLeft, floorLeft, problems,
+    slipBefore: slipConductance(gaps, viscosity), slipAfter: slipConductance({ ...gaps, endClearance: Math.max(0, endClearance) }, viscosity),
+  }
+}
+
+/** Most that may come off a cover, m. */
+export function coverCutLeft(coverThickness: number, leastThickness: number): number {
+  return Math.max(0, coverThickness - leastThickness)
+}
+
+const microns = (value: number) => `${Math.round(value * 1e6)} µm`
+const millimetres = (value: number) => `${(value * 1e3).toFixed(2)} mm`

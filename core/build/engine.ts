@@ -66,6 +66,8 @@ export interface Engine {
   layout: Layout
   plan: CircuitPlan
   circuit: PreparedCircuit
+  /** Thinnest films of mains and rods under their mean load as last set, m. */
+  films: { main: number; rod: number }
   /** Sets every element for these values, this moment and this oil. */
   set: (values: EngineValues, running: Running, oil: OilState) => void
   /** Sets and solves; gives the pressure at the gauge port, Pa. */
@@ -90,6 +92,7 @@ export function prepareEngine(layout: Layout): Engine {
   const plan = planCircuit(layout)
   const { suction, pump, relief, galleryRelief, cooler, filter, filterBypass, mains, rods, cams, lifters, rockers, timingJet, turbo, pistonJets, tensioner } = plan
   const circuit = prepareCircuit(plan.network)
+  const films = { main: 0, rod: 0 }
   const gaugeNode = circuit.indexOf(plan.gauge)
   const expansion = EXPANSION[layout.housing]
   const arc = (layout.mainGroove * Math.PI) / 180
@@ -129,10 +132,13 @@ export function prepareEngine(layout: Layout): Engine {
     const gear = { cylinderBore: values.cylinderBore, crankRadius: 0.5 * values.stroke, reciprocatingMass: reciprocatingMassEstimate(values.cylinderBore) }
     const rodLoad = meanRodLoad(gear, speed, running.meanPressure)
     const mainLoad = (0.8 * rodLoad * layout.feed.length) / layout.mains
+    films.main = Infinity
+    films.rod = Infinity
     for (let i = 0; i < mains.length; i++) {
       const diameter = values.mainDiameter[i]
       const clearance = radial(values.mainClearance[i], diameter, running.temperature, expansion)
       const { eccentricity, attitude } = journalPosition(loadNumber({ diameter, length: values.mainLength, radialClearance: clearance, speed, load: mainLoad, viscosity: film }))
+      films.main = Math.min(films.main, clearance * (1 - eccentricity))
       const groove = mains[i].groove!
       // The groove is in the upper shell, over against the load: its middle lies the attitude before the thickest film.
       grooveLeakage({ radius: 0.5 * diameter, length: values.mainLength, land: values.mainLand, clearance, speed, viscosity: film / values.leakage, eccentricity, arc, centre: -attitude }, groove)
@@ -142,6 +148,7 @@ export function prepareEngine(layout: Layout): Engine {
       const diameter = values.rodDiameter[i]
       const clearance = radial(values.rodClearance[i], diameter, running.temperature, EXPANSION.steel)
       const { eccentricity } = journalPosition(loadNumber({ diameter, length: values.rodLength, radialClearance: clearance, speed, load: rodLoad, viscosity: film }))
+      films.rod = Math.min(films.rod, clearance * (1 - eccentricity))
       setHoleFed(rod, values, diameter, values.rodLength, clearance, speed, film, eccentricity)
       drilling.head = centrifugalHead(oil.density, speed, 0.5 * values.mainDiameter[main], gear.crankRadius)
     }
@@ -174,7 +181,7 @@ export function prepareEngine(layout: Layout): Engine {
   }
 
   return {
-    layout, plan, circuit, set,
+    layout, plan, circuit, films, set,
     gauge: (values, running, oil) => {
       set(values, running, oil)
       circuit.solve({ density: oil.density, viscosity: oil.viscosity * values.viscosityFactor })

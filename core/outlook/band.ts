@@ -11,19 +11,19 @@ export interface Band {
 }
 
 /**
- * Bands of the gauge pressure at several moments by seeded Monte Carlo over all inputs at once: each sample draws every
- * input from its normal distribution, cut at three sigma and kept above a twentieth of its value. Moments are taken one
- * after the other with the same draws, so that each solution starts from its neighbour's.
+ * Gauge pressures at several moments by seeded Monte Carlo over all inputs at once, Pa: each sample draws every input from its normal
+ * distribution, cut at three sigma and kept above a twentieth of its value. Moments are taken one after the other with the same draws,
+ * so that sample s of one moment and of another is the same engine, and each solution starts from its neighbour's.
  * Source: JCGM 101:2008, Propagation of distributions using a Monte Carlo method.
  */
-export function pressureBands(model: Model, moments: Running[], samples: number, seed = 20): Band[] {
+export function samplePressures(model: Model, moments: Running[], samples: number, seed = 20): { best: number; drawn: Float64Array }[] {
   const uncertain = model.inputs.filter((input) => input.sigma > 0)
   const random = seeded(seed)
   const deviates = Float64Array.from({ length: samples * uncertain.length }, () => Math.max(-3, Math.min(3, normal(random))))
   return moments.map((moment) => {
     // From the same start each time, so that the same sheet gives the same figures to the last.
     model.engine.circuit.reset()
-    const pressure = gaugePressure(model, moment)
+    const best = gaugePressure(model, moment)
     const drawn = new Float64Array(samples)
     for (let s = 0; s < samples; s++) {
       for (let i = 0; i < uncertain.length; i++) {
@@ -33,9 +33,16 @@ export function pressureBands(model: Model, moments: Running[], samples: number,
       }
       drawn[s] = gaugePressure(model, moment)
     }
-    drawn.sort()
     for (const input of uncertain) input.put(model.values, input.value)
-    return { pressure, low: Math.min(pressure, quantile(drawn, 0.05)), high: Math.max(pressure, quantile(drawn, 0.95)) }
+    return { best, drawn }
+  })
+}
+
+/** Bands of the gauge pressure at several moments, by `samplePressures`. */
+export function pressureBands(model: Model, moments: Running[], samples: number, seed = 20): Band[] {
+  return samplePressures(model, moments, samples, seed).map(({ best, drawn }) => {
+    const sorted = drawn.slice().sort()
+    return { pressure: best, low: Math.min(best, quantile(sorted, 0.05)), high: Math.max(best, quantile(sorted, 0.95)) }
   })
 }
 

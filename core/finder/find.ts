@@ -1,0 +1,139 @@
+import type { EngineValues } from '../build/engine'
+import type { Sheet } from '../build/schema'
+import { oilAt, oilFrom } from '../oil/oil'
+import { samplePressures } from '../outlook/band'
+import { modelOf } from '../outlook/model'
+import { targetAt } from '../outlook/outlook'
+import { namedStates } from '../outlook/states'
+import { shaftPower } from '../pump/power'
+import { bindMargin, flowStartPressure, type ReliefValve } from '../relief/valve'
+import type { StateName, Target } from '../targets/targets'
+import { Frontier } from './frontier'
+import type { FinderProgress, Offer, Setup } from './types'
+
+/** Samples of the engine's uncertainty behind each chance. */
+const SAMPLES = 200
+/** Spring travel that must be left at full lift, m. */
+const LEAST_BIND = 0.5e-3
+/** A valve that never opens, to see how high a circuit goes without one. */
+const SHUT = 1e9
+
+/** Every combination of what is offered and what is fitted. */
+export function combinationsOf(offer: Offer): number {
+  return [offer.springs, offer.stacks, offer.oils, offer.pumps, offer.shells].reduce((product, list) => product * (list.length + 1), 1)
+}
+
+/**
+ * Goes through every combination of springs, shim stacks, oils, pumps and shells, and keeps those that no other beats in the chance of
+ * meeting all targets, in drive power and in number of changes at once. Yields as it goes, first answers at once.
+ *
+ * Each circuit is solved without its valve first; a spring and stack that open above that pressure leave the state as it is, so
+ * that only states in which the valve flows are solved again. The chance is taken over samples of this engine's own uncertainty: sample
+ * s scales each state as it scales the engine as it stands.
+ * Source: Pareto front by enumeration; joint chance by common random numbers, JCGM 101:2008.
+ */
+export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgress, FinderProgress> {
+  const model = modelOf(sheet)
+  const { engine } = model
+  const { circuit } = engine
+  const states = namedStates(sheet)
+  const sampled = samplePressures(model, states, SAMPLES)
+  const scales = sampled.map(({ best, drawn }) => drawn.map((pressure) => pressure / best))
+  const outlet = circuit.indexOf('pump outlet')
+  const gauge = circuit.indexOf(engine.plan.gauge)
+  const inlet = circuit.indexOf('pump inlet')
+  const valves = valvesOf(model.values.relief, offer)
+  const total = combinationsOf(offer)
+  const frontier = new Frontier()
+  const pressures = states.map(() => new Float64Array(valves.length))
+  const powers = new Float64Array(valves.length)
+  let done = 0
+
+  for (const oil of [undefined, ...offer.oils]) {
+    const made = oil ? oilFrom(oil.figures) : model.oil
+    const targets = states.map((state) => targetAt(sheet, made, state))
+    const oils = states.map((state) => oilAt(made, state.temperature))
+    for (const pump of [undefined, ...offer.pumps]) {
+      for (const shells of [undefined, ...offer.shells]) {
+        const values = altered(model.values, pump, shells)
+        states.forEach((state, s) => {
+          engine.set({ ...values, relief: { ...values.relief, springRate: SHUT } }, state, oils[s])
+          const fluid = { density: oils[s].density, viscosity: oils[s].viscosity * values.viscosityFactor }
+          const solve = () => {
+            circuit.solve(fluid)
+            return { gauge: circuit.pressures[gauge], power: shaftPower(circuit.pressures[outlet] - circuit.pressures[inlet], values.displacement, state.speed * values.driveRatio, fluid.viscosity) }
+          }
+          const shut = solve()
+          const shutOutlet = circuit.pressures[outlet]
+          const last = s === states.length - 1
+          valves.forEach(({ valve }, v) => {
+            const opens = flowStartPressure(valve) < shutOutlet
+            engine.plan.relief.valve = valve
+            const found = opens ? solve() : shut
+            pressures[s][v] = found.gauge
+            if (last) powers[v] = found.power
+          })
+        })
+        const pumpable = oils.every((each) => each.pumpable)
+        valves.forEach(({ spring, stack, binds }, v) => {
+          if (binds || !pumpable) return
+          const parts = { spring, stack, oil: oil?.id, pump: pump?.id, shells: shells?.id }
+          frontier.take({
+            ...parts, power: powers[v], changes: Object.values(parts).filter((part) => part !== undefined).length,
+            pressures: Object.fromEntries(states.map((state, s) => [state.name, pressures[s][v]])) as Record<StateName, number>,
+            probability: chance(pressures, v, scales, targets),
+          })
+        })
+        done += valves.length
+        yield { done, total, frontier: frontier.list() }
+      }
+    }
+  }
+  return { done, total, frontier: frontier.list() }
+}
+
+interface OfferedValve {
+  spring?: string
+  stack?: string
+  valve: ReliefValve
+  binds: boolean
+}
+
+function valvesOf(fitted: ReliefValve, { springs, stacks }: Offer): OfferedValve[] {
+  return [undefined, ...springs].flatMap((spring) => [undefined, ...stacks].map((stack): OfferedValve => {
+    const valve: ReliefValve = {
+      ...fitted, ...(spring ? { springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength } : {}), ...(stack ? { shims: [stack.thickness] } : {}),
+    }
+    return { spring: spring?.id, stack: stack?.id, valve, binds: (bindMargin(valve) ?? LEAST_BIND) < LEAST_BIND }
+  }))
+}
+
+function altered(values: EngineValues, pump: Offer['pumps'][number] | undefined, shells: Offer['shells'][number] | undefined): EngineValues {
+  const { id: _, ...fitted } = pump ?? { id: '' }
+  return {
+    ...values, ...fitted,
+    mainClearance: values.mainClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.mains ?? 0))),
+    rodClearance: values.rodClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.rods ?? 0))),
+  }
+}
+
+/** Share of samples in which every state lies in its target. */
+function chance(pressures: Float64Array[], v: number, scales: Float64Array[], targets: Target[]): number {
+  let met = 0
+  for (let k = 0; k < SAMPLES; k++) {
+    let all = true
+    for (let s = 0; s < targets.length && all; s++) {
+      const pressure = pressures[s][v] * scales[s][k]
+      all = pressure >= targets[s].least && pressure <= targets[s].most
+    }
+    if (all) met++
+  }
+  return met / SAMPLES
+}
+
+/** One sentence for a set-up: what is changed and what it gives. */
+export function explain(setup: Setup): string {
+  const parts = [setup.spring && `spring ${setup.spring}`, setup.stack && `shims ${setup.stack}`, setup.oil && `oil ${setup.oil}`, setup.pump && `pump ${setup.pump}`, setup.shells && `shells ${setup.shells}`].filter(Boolean)
+  const chanceWords = `${Math.round(100 * setup.probability)} in 100 that all four states meet their targets`
+  return parts.length === 0 ? `As it stands: ${chanceWords}.` : `${parts.join(', ').replace(/^./, (letter) => letter.toUpperCase())}: ${chanceWords}, ${Math.round(setup.power)} W at working speed.`
+}

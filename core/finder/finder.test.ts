@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { oilGrade } from '../oil/grades'
+import { outlookOf } from '../outlook/outlook'
+import { combinationsOf, explain, findSetups } from './find'
+import type { FinderProgress, Offer } from './types'
+
+const offer: Offer = {
+  springs: [{ id: 'S1', springRate: 6600, freeLength: 0.0484, solidLength: 0.028 }, { id: 'S2', springRate: 5200, freeLength: 0.05, solidLength: 0.026 }, { id: 'bound', springRate: 6000, freeLength: 0.05, solidLength: 0.04 }],
+  stacks: [{ id: '0.5 mm', thickness: 0.5e-3 }, { id: '2 mm', thickness: 2e-3 }],
+  oils: [{ id: '20W-50', figures: oilGrade('20W-50')! }, { id: '5W-30', figures: oilGrade('5W-30')! }],
+  pumps: [{ id: 'long', displacement: 18e-6, rotorDiameter: 0.04002, rotorLength: 0.0256, endClearance: 60e-6, tipClearance: 80e-6 }],
+  shells: [{ id: 'one grade tighter', mains: -25e-6, rods: -25e-6 }],
+}
+const run = (sheet = DEMO_BUILDS.ottiline(), given = offer): FinderProgress[] => {
+  const all: FinderProgress[] = []
+  for (const progress of findSetups(sheet, given)) all.push(progress)
+  return all
+}
+
+describe('finder', () => {
+  const progress = run()
+  const last = progress[progress.length - 1]
+
+  it('goes through every combination, and has answers from the first', () => {
+    expect(combinationsOf(offer)).toBe(4 * 3 * 3 * 2 * 2)
+    expect([last.done, last.total]).toEqual([144, 144])
+    expect(progress[0].frontier.length).toBeGreaterThan(0)
+  })
+  it('keeps what no other beats: of two, the likelier costs power or changes', () => {
+    for (const a of last.frontier) for (const b of last.frontier) {
+      if (a !== b && a.probability >= b.probability && a.power <= b.power) expect(a.changes).toBeGreaterThan(b.changes)
+    }
+    expect(last.frontier.some((setup) => setup.spring === 'bound')).toBe(false)
+  })
+  it('gives the pressures that the outlook gives for the same parts fitted', () => {
+    // A hot idle wanted so high that the longer pump is needed.
+    const wanting = () => {
+      const sheet = DEMO_BUILDS.ottiline()
+      sheet.readings['maker.idleHot'] = { value: 3.3e5, source: 'maker' }
+      return sheet
+    }
+    const setup = run(wanting(), { ...offer, oils: [], shells: [] }).at(-1)!.frontier.find((each) => each.pump !== undefined)!
+    const sheet = wanting()
+    const put = (key: string, value: number) => (sheet.readings[key] = { value, source: 'measured' })
+    const spring = offer.springs.find(({ id }) => id === setup.spring)
+    if (spring) for (const field of ['springRate', 'freeLength', 'solidLength'] as const) put(`relief.${field}`, spring[field]!)
+    const stack = offer.stacks.find(({ id }) => id === setup.stack)
+    if (stack) put('relief.shims', stack.thickness)
+    const pump = offer.pumps.find(({ id }) => id === setup.pump)
+    if (pump) for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const) put(`pump.${field}`, pump[field])
+    for (const state of outlookOf(sheet, 5).states) expect(setup.pressures[state.name] / state.pressure).toBeCloseTo(1, 6)
+  })
+  it('finds for the generator with low hot idle what the spring cannot give: every likelier set-up changes oil, pump or shells', () => {
+    const sheet = DEMO_BUILDS.dunmarrow()
+    sheet.readings['maker.idleHot'] = { value: 3.6e5, source: 'maker' }
+    const frontier = run(sheet).at(-1)!.frontier
+    const now = frontier.find((setup) => setup.changes === 0)?.probability ?? 0
+    const better = frontier.filter((setup) => setup.probability > now + 0.2)
+    expect(better.length).toBeGreaterThan(0)
+    for (const setup of better) expect(setup.oil ?? setup.pump ?? setup.shells).toBeDefined()
+    expect(explain(better[0])).toMatch(/in 100 that all four states meet their targets, \d+ W/)
+  })
+})

@@ -1,0 +1,89 @@
+import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
+import { oilAt } from '../oil/oil'
+import { shaftPower } from '../pump/power'
+import { liftAt } from '../relief/valve'
+import { type Model, modelOf } from './model'
+import { meanPressureAt } from './states'
+
+/** Where the oil goes, by kind. */
+export const FLOW_KINDS = ['mains', 'rods', 'cam', 'lifters', 'rockers', 'jets', 'turbo', 'relief'] as const
+export type FlowKind = (typeof FLOW_KINDS)[number]
+
+/** The outlook over speed and oil temperature; every array is by temperature, then speed. */
+export interface OutlookMap {
+  /** rev/s */
+  speeds: number[]
+  /** °C */
+  temperatures: number[]
+  /** Gauge-port pressure, Pa. */
+  pressure: Float64Array
+  /** Relief valve's lift, m, and the pump's shaft power, W. */
+  lift: Float64Array
+  power: Float64Array
+  /** Thinnest film of mains and rods under their mean load, m. */
+  mainFilm: Float64Array
+  rodFilm: Float64Array
+  /** Flow of each kind, m³/s. */
+  flows: Record<FlowKind, Float64Array>
+}
+
+/** Speeds by temperatures of the usual map. */
+export const MAP_SIZE: [number, number] = [40, 32]
+
+/** Elements of each kind, by their place in the circuit. */
+export function flowGroups(model: Model): Record<FlowKind, number[]> {
+  const { plan, circuit } = model.engine
+  const place = new Map(circuit.network.elements.map((element, i) => [element.id, i]))
+  const of = (...elements: ({ id: string } | undefined)[]) => elements.flatMap((element) => (element ? [place.get(element.id)!] : []))
+  return {
+    mains: of(...plan.mains), rods: of(...plan.rods.map((rod) => rod.film)), cam: of(...plan.cams), lifters: of(plan.lifters), rockers: of(plan.rockers?.restrictor),
+    jets: of(plan.timingJet, plan.tensioner, ...plan.pistonJets), turbo: of(plan.turbo?.restrictor), relief: of(plan.relief, plan.galleryRelief),
+  }
+}
+
+/**
+ * The outlook over a grid of speed, from cranking to the maximum, and oil temperature, from the coldest start to 25 K over hot oil: row by
+ * row, each solution beginning where its neighbour ended.
+ */
+export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap {
+  const model = modelOf(sheet)
+  const { engine, values } = model
+  const range = (from: number, to: number, count: number) => Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1))
+  const speeds = range(requireValue(sheet, 'brief.crankingSpeed').value, requireValue(sheet, 'brief.maximumSpeed').value, across)
+  const temperatures = range(requireValue(sheet, 'brief.coldStart').value, requireValue(sheet, 'brief.hotOil').value + 25, down)
+  const loads = speeds.map((speed) => meanPressureAt(sheet, speed))
+  const blank = () => new Float64Array(across * down)
+  const map: OutlookMap = {
+    speeds, temperatures, pressure: blank(), lift: blank(), power: blank(), mainFilm: blank(), rodFilm: blank(),
+    flows: Object.fromEntries(FLOW_KINDS.map((kind) => [kind, blank()])) as OutlookMap['flows'],
+  }
+  const groups = flowGroups(model)
+  const { pressures, flows } = engine.circuit
+  const inlet = engine.circuit.indexOf('pump inlet')
+  const outlet = engine.circuit.indexOf('pump outlet')
+  const running = { speed: 0, temperature: 0, meanPressure: 0 }
+  engine.circuit.reset()
+  temperatures.forEach((temperature, row) => {
+    const oil = oilAt(model.oil, temperature)
+    running.temperature = temperature
+    for (let step = 0; step < across; step++) {
+      // There and back again, so that the next row begins beside this one's end.
+      const column = row % 2 === 0 ? step : across - 1 - step
+      running.speed = speeds[column]
+      running.meanPressure = loads[column]
+      const at = row * across + column
+      map.pressure[at] = engine.gauge(values, running, oil)
+      map.lift[at] = liftAt(values.relief, pressures[outlet])
+      map.power[at] = shaftPower(pressures[outlet] - pressures[inlet], values.displacement, running.speed * values.driveRatio, oil.viscosity * values.viscosityFactor)
+      map.mainFilm[at] = engine.films.main
+      map.rodFilm[at] = engine.films.rod
+      for (const kind of FLOW_KINDS) {
+        let sum = 0
+        for (const e of groups[kind]) sum += flows[e]
+        map.flows[kind][at] = sum
+      }
+    }
+  })
+  return map
+}

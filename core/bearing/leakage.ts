@@ -58,7 +58,7 @@ function finiteLength(length: number, radius: number): number {
 }
 
 /** Pieces into which a groove's arc is cut. */
-export const ARC_PIECES = 12
+export const ARC_PIECES = 8
 
 /** A grooved bearing's leakage: Q(p) = Σ max(0, fed_k p + wedge_k) + carried. */
 export interface GrooveLeakage {

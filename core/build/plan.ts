@@ -46,7 +46,7 @@ export function planCircuit(layout: Layout): CircuitPlan {
     return id
   }
   const pipe = (id: string, from: string, to: string, length: number, diameter: number, k = 0): PipeSpec =>
-    add({ id, kind: 'pipe', from, to, length, diameter, k, k1: CREEPING })
+    add({ id, kind: 'pipe', from, to, length, diameter, roughness: 0, k, k1: CREEPING, head: 0 })
   const film = (id: string, from: string): BearingSpec => add({ id, kind: 'bearing', from, to: 'sump', conductance: 0, carried: 0 })
   const hole = (id: string, from: string, to = 'sump'): OrificeSpec => add({ id, kind: 'orifice', from, to, diameter: 1e-3, dischargeCoefficient: 0.65 })
 

@@ -1,41 +1,42 @@
 import { describe, expect, it } from 'vitest'
-import { bearingFlow } from './bearing'
-import { frictionFactor, pipeFlow } from './pipe'
-import { pumpFlow } from './pump'
-import { holeFlow, transitionPressure } from './orifice'
 import { prepareElimination } from './factor'
-import { checkFlow, reliefFlow } from './valves'
-import type { FlowSlope, PipeSpec, ReliefSpec } from './types'
+import { elementFlow } from './flow'
+import { transitionPressure } from './orifice'
+import { frictionFactor } from './pipe'
+import type { ElementSpec, Fluid, FlowSlope, OrificeSpec, PipeSpec, ReliefSpec } from './types'
 
 const out = (): FlowSlope => ({ flow: 0, slopeFrom: 0, slopeTo: 0 })
+/** Puts an element's flow and slopes for a difference into a result. */
+const flowOf = (element: ElementSpec, difference: number, fluid: Fluid, result: FlowSlope) => Object.assign(result, elementFlow(element, difference, 0, fluid))
+const hole = (area: number): OrificeSpec => ({ id: 'h', kind: 'orifice', from: 'a', to: 'b', diameter: Math.sqrt((4 * area) / Math.PI), dischargeCoefficient: 0.65 })
 const hot = { density: 830, viscosity: 0.011 }
 const cold = { density: 890, viscosity: 3 }
 
 describe('orifice', () => {
   it('far above its transition is C_d A √(2 Δp / ρ): 1 mm at 400 kPa and 830 kg/m³ passes 15.85 mL/s', () => {
     const result = out()
-    holeFlow(0.25 * Math.PI * 1e-6, 0.65, 4e5, { density: 830, viscosity: 1e-5 }, result)
+    flowOf(hole(0.25 * Math.PI * 1e-6), 4e5, { density: 830, viscosity: 1e-5 }, result)
     expect(result.flow * 1e6).toBeCloseTo(0.65 * 0.785398 * Math.sqrt((2 * 4e5) / 830), 2)
   })
   it('is laminar for small differences: doubling them doubles the flow', () => {
     const area = 0.25 * Math.PI * 1e-6
     const small = 1e-4 * transitionPressure(area, 0.65, cold.density, cold.viscosity)
     const [one, two] = [out(), out()]
-    holeFlow(area, 0.65, small, cold, one)
-    holeFlow(area, 0.65, 2 * small, cold, two)
+    flowOf(hole(area), small, cold, one)
+    flowOf(hole(area), 2 * small, cold, two)
     expect(two.flow / one.flow).toBeCloseTo(2, 4)
   })
   it('is odd: backwards it passes as much', () => {
     const [there, back] = [out(), out()]
-    holeFlow(1e-6, 0.65, 5e4, hot, there)
-    holeFlow(1e-6, 0.65, -5e4, hot, back)
+    flowOf(hole(1e-6), 5e4, hot, there)
+    flowOf(hole(1e-6), -5e4, hot, back)
     expect(back.flow).toBe(-there.flow)
     expect(back.slopeFrom).toBe(there.slopeFrom)
   })
   it('closed passes nothing', () => {
     const result = out()
-    holeFlow(0, 0.65, 5e4, hot, result)
-    expect(result).toEqual({ flow: 0, slopeFrom: 0, slopeTo: 0 })
+    flowOf(hole(0), 5e4, hot, result)
+    expect([result.flow, result.slopeFrom, Math.abs(result.slopeTo)]).toEqual([0, 0, 0])
   })
 })
 
@@ -45,7 +46,7 @@ describe('pipe', () => {
     let last = 0
     for (let pressure = 100; pressure < 3e5; pressure *= 1.02) {
       const result = out()
-      pipeFlow(pipe, pressure, { density: 850, viscosity: 0.005 }, result)
+      flowOf(pipe, pressure, { density: 850, viscosity: 0.005 }, result)
       expect(result.flow).toBeGreaterThan(last)
       if (last > 0) expect(result.flow / last).toBeLessThan(1.05)
       last = result.flow
@@ -53,11 +54,11 @@ describe('pipe', () => {
   })
   it('a turning crank’s head drives flow with no difference at all', () => {
     const result = out()
-    pipeFlow({ ...pipe, head: 5e4 }, 0, hot, result)
+    flowOf({ ...pipe, head: 5e4 }, 0, hot, result)
     expect(result.flow).toBeGreaterThan(0)
     const pushed = out()
-    pipeFlow(pipe, 5e4, hot, pushed)
-    expect(result.flow).toBe(pushed.flow)
+    flowOf(pipe, 5e4, hot, pushed)
+    expect(result.flow / pushed.flow).toBeCloseTo(1, 12)
   })
   it('rough pipes at high Reynolds number follow von Kármán: e/D 0.01 gives 0.0379', () => {
     expect(frictionFactor(1e8, 0.01)).toBeCloseTo(0.0379, 3)
@@ -68,15 +69,15 @@ describe('bearing', () => {
   const bearing = { id: 'b', kind: 'bearing' as const, from: 'a', to: 'b', conductance: 2e-11, carried: 3e-6 }
   it('well fed gives its leakage and all it carries; unfed gives nothing', () => {
     const result = out()
-    bearingFlow(bearing, 4e5, result)
+    flowOf(bearing, 4e5, hot, result)
     expect(result.flow).toBeCloseTo(2e-11 * 4e5 + 3e-6, 12)
-    bearingFlow(bearing, 0, result)
+    flowOf(bearing, 0, hot, result)
     expect(result.flow).toBeCloseTo(0, 18)
   })
   it('has one slope on both sides of nothing', () => {
     const [above, below] = [out(), out()]
-    bearingFlow(bearing, 1e-3, above)
-    bearingFlow(bearing, -1e-3, below)
+    flowOf(bearing, 1e-3, hot, above)
+    flowOf(bearing, -1e-3, hot, below)
     expect(above.slopeFrom / below.slopeFrom).toBeCloseTo(1, 6)
     expect(above.flow).toBeCloseTo(-below.flow, 16)
   })
@@ -91,7 +92,7 @@ describe('valves', () => {
   it('just opening is continuous: nothing before, a trickle after, more with every kilopascal', () => {
     const flow = (pressure: number) => {
       const result = out()
-      reliefFlow(relief, pressure, hot, result)
+      flowOf(relief, pressure, hot, result)
       return result.flow
     }
     expect(flow(opens - 1)).toBeLessThan(1e-10)
@@ -104,14 +105,14 @@ describe('valves', () => {
   })
   it('backwards it is shut', () => {
     const result = out()
-    reliefFlow(relief, -2e5, hot, result)
+    flowOf(relief, -2e5, hot, result)
     expect(Math.abs(result.flow)).toBeLessThan(1e-11)
   })
   it('a check valve opens at its pressure and lifts over two kilopascals, without a step', () => {
     const check = { id: 'c', kind: 'check' as const, from: 'a', to: 'b', diameter: 0.01, openingPressure: 1e5 }
     const flow = (pressure: number) => {
       const result = out()
-      checkFlow(check, pressure, hot, result)
+      flowOf(check, pressure, hot, result)
       return result.flow
     }
     expect(flow(99e3)).toBeLessThan(1e-11)
@@ -124,14 +125,14 @@ describe('pump', () => {
   const pump = { id: 'p', kind: 'pump' as const, from: 'a', to: 'b', displacement: 15e-6, speed: 10, slipConductance: 4e-11 }
   it('delivers swept less slip: 150 − 4·10⁻⁵·… at 400 kPa leaves 134 mL/s', () => {
     const result = out()
-    pumpFlow(pump, 0, 4e5, result)
+    Object.assign(result, elementFlow(pump, 0, 4e5, hot))
     expect(result.flow * 1e6).toBeCloseTo(150 - 16, 9)
   })
   it('starves as its inlet empties', () => {
     const [full, half, none] = [out(), out(), out()]
-    pumpFlow(pump, -2e4, 0, full)
-    pumpFlow(pump, -62.5e3, 0, half)
-    pumpFlow(pump, -96e3, 0, none)
+    Object.assign(full, elementFlow(pump, -2e4, 0, hot))
+    Object.assign(half, elementFlow(pump, -62.5e3, 0, hot))
+    Object.assign(none, elementFlow(pump, -96e3, 0, hot))
     expect(half.flow / 1.5e-4).toBeCloseTo(0.5, 1)
     expect(none.flow).toBeLessThan(0)
     expect(full.flow).toBeGreaterThan(half.flow)

@@ -1,29 +1,10 @@
-import { bearingFlow } from './bearing'
-import { holeFlow } from './orifice'
-import { pipeFlow } from './pipe'
-import { pumpFlow } from './pump'
+import { prepareLaws } from './laws'
 import type { ElementSpec, Fluid, FlowSlope } from './types'
-import { checkFlow, reliefFlow } from './valves'
 
-/** Flow of any element for the pressures at its ends, Pa, written into `out`. */
-export function elementFlow(element: ElementSpec, from: number, to: number, fluid: Fluid, out: FlowSlope): void {
-  switch (element.kind) {
-    case 'pipe':
-      return pipeFlow(element, from - to, fluid, out)
-    case 'orifice':
-      return holeFlow(0.25 * Math.PI * element.diameter * element.diameter * (element.count ?? 1), element.dischargeCoefficient, from - to, fluid, out)
-    case 'linear':
-      out.flow = element.conductance * (from - to)
-      out.slopeFrom = element.conductance
-      out.slopeTo = -element.conductance
-      return
-    case 'bearing':
-      return bearingFlow(element, from - to, out)
-    case 'check':
-      return checkFlow(element, from - to, fluid, out)
-    case 'relief':
-      return reliefFlow(element, from - to, fluid, out)
-    case 'pump':
-      return pumpFlow(element, from, to, out)
-  }
+/** Flow of one element for the pressures at its ends, Pa: for tests and tables; a circuit keeps its laws prepared. */
+export function elementFlow(element: ElementSpec, from: number, to: number, fluid: Fluid): FlowSlope {
+  const laws = prepareLaws([element], Int32Array.of(0), Int32Array.of(1))
+  laws.set(fluid)
+  laws.evaluate(Float64Array.of(from, to), Float64Array.of(0))
+  return { flow: laws.flows[0], slopeFrom: laws.slopeFroms[0], slopeTo: laws.slopeTos[0] }
 }

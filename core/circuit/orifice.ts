@@ -1,7 +1,21 @@
-import type { Fluid, FlowSlope } from './types'
+import { FLOW, FROM, type Fluid, TO } from './types'
 
 /** Reynolds number at which a sharp hole turns from laminar to turbulent. */
 const TRANSITION = 30
+/** Slots: C_d A √(2/ρ), and Δp_t². */
+export const HOLE_SLOTS = 2
+
+/** Writes a hole of area A, m², and its discharge coefficient. */
+export function setHole(area: number, coefficient: number, { density, viscosity }: Fluid, slots: Float64Array, at: number): void {
+  if (area <= 0) {
+    slots[at] = 0
+    slots[at + 1] = 1
+    return
+  }
+  const transition = transitionPressure(area, coefficient, density, viscosity)
+  slots[at] = coefficient * area * Math.sqrt(2 / density)
+  slots[at + 1] = transition * transition
+}
 
 /**
  * Flow through a hole of area A, rounded so that it is laminar for small differences:
@@ -11,25 +25,26 @@ const TRANSITION = 30
  * Source: Merritt, Hydraulic Control Systems (1967), 3.3; the rounding after Borutzky, Barnard & Thoma,
  * An orifice flow model for laminar and turbulent conditions, Simulation Modelling Practice and Theory 10 (2002).
  */
-export function holeFlow(area: number, coefficient: number, difference: number, { density, viscosity }: Fluid, out: FlowSlope): void {
-  if (area <= 0) return stopped(out)
-  const transition = transitionPressure(area, coefficient, density, viscosity)
-  const square = difference * difference + transition * transition
-  const root = Math.sqrt(Math.sqrt(square))
-  const capacity = coefficient * area * Math.sqrt(2 / density)
-  out.flow = (capacity * difference) / root
-  const slope = (capacity / root) * (1 - (0.5 * difference * difference) / square)
-  out.slopeFrom = slope
-  out.slopeTo = -slope
+export function holeLaw(slots: Float64Array, at: number, difference: number, out: Float64Array): void {
+  const square = difference * difference + slots[at + 1]
+  const ease = slots[at] / Math.sqrt(Math.sqrt(square))
+  const slope = ease * (1 - (0.5 * difference * difference) / square)
+  out[FLOW] = ease * difference
+  out[FROM] = slope
+  out[TO] = -slope
+}
+
+const scratch = new Float64Array(HOLE_SLOTS)
+const found = new Float64Array(3)
+
+/** The same for one hole at once, m³/s. */
+export function holeFlow(area: number, coefficient: number, difference: number, fluid: Fluid): number {
+  setHole(area, coefficient, fluid, scratch, 0)
+  holeLaw(scratch, 0, difference, found)
+  return found[FLOW]
 }
 
 /** Δp_t above, Pa: in proportion to 1/A. */
 export function transitionPressure(area: number, coefficient: number, density: number, viscosity: number): number {
   return (0.5 * density * ((TRANSITION * viscosity) / (coefficient * density)) ** 2 * Math.PI) / (4 * area)
-}
-
-export function stopped(out: FlowSlope): void {
-  out.flow = 0
-  out.slopeFrom = 0
-  out.slopeTo = 0
 }

@@ -1,8 +1,8 @@
 import { checkFluid, checkNetwork } from './check'
 import { prepareElimination } from './factor'
 import { EMPTY } from '../pump/fill'
-import { elementFlow } from './flow'
-import { CircuitError, type Fluid, type FlowSlope, type Network } from './types'
+import { prepareLaws } from './laws'
+import { CircuitError, type Fluid, type Network } from './types'
 
 const GRAVITY = 9.80665
 /** Imbalance of a node over what passes through it: aimed at, and at most accepted. */
@@ -63,15 +63,16 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   nodes.forEach((node, i) => {
     if (node.pressure === undefined) unknown[i] = count++
   })
+  // Rows of each element's ends; −1 where the pressure is held.
+  const rowFroms = Int32Array.from(elements, (_, e) => unknown[froms[e]])
+  const rowTos = Int32Array.from(elements, (_, e) => unknown[tos[e]])
   const pairs: [number, number][] = []
   elements.forEach((_, e) => {
-    const i = unknown[froms[e]]
-    const j = unknown[tos[e]]
-    if (i >= 0 && j >= 0) pairs.push([i, j])
+    if (rowFroms[e] >= 0 && rowTos[e] >= 0) pairs.push([rowFroms[e], rowTos[e]])
   })
   const matrix = prepareElimination(count, pairs)
-  const across = Int32Array.from(elements, (_, e) => at(unknown[froms[e]], unknown[tos[e]]))
-  const back = Int32Array.from(elements, (_, e) => at(unknown[tos[e]], unknown[froms[e]]))
+  const across = Int32Array.from(elements, (_, e) => at(rowFroms[e], rowTos[e]))
+  const back = Int32Array.from(elements, (_, e) => at(rowTos[e], rowFroms[e]))
   function at(i: number, j: number): number {
     return i >= 0 && j >= 0 ? matrix.position(i, j) : -1
   }
@@ -83,39 +84,41 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   })
 
   const pressures = new Float64Array(nodes.length)
-  const flows = new Float64Array(elements.length)
-  const slopeFroms = new Float64Array(elements.length)
-  const slopeTos = new Float64Array(elements.length)
+  const laws = prepareLaws(elements, froms, tos)
+  const { flows, slopeFroms, slopeTos } = laws
+  // Height lost along an element counts as pressure gained.
+  const gained = new Float64Array(elements.length)
   const imbalance = new Float64Array(count)
   const through = new Float64Array(count)
   const weight = new Float64Array(count)
   const direction = new Float64Array(count)
   const before = new Float64Array(nodes.length)
-  const out: FlowSlope = { flow: 0, slopeFrom: 0, slopeTo: 0 }
 
   /** Flows, imbalances and slopes at the present pressures. */
-  function evaluate(fluid: Fluid): void {
-    matrix.values.fill(0)
+  function evaluate(): void {
+    laws.evaluate(pressures, gained)
+    const { values } = matrix
+    values.fill(0)
     imbalance.fill(0)
     through.fill(0)
-    const specificWeight = fluid.density * GRAVITY
-    for (let e = 0; e < elements.length; e++) {
-      const from = froms[e]
-      const to = tos[e]
-      // Height lost along the element counts as pressure gained.
-      const drop = specificWeight * fallen[e]
-      elementFlow(elements[e], pressures[from], pressures[to] - drop, fluid, out)
-      flows[e] = out.flow
-      slopeFroms[e] = out.slopeFrom
-      slopeTos[e] = out.slopeTo
-      const i = unknown[from]
-      const j = unknown[to]
-      book(i, j, out.flow)
-      if (i >= 0) matrix.values[i] += out.slopeFrom
-      if (j >= 0) matrix.values[j] -= out.slopeTo
+    for (let e = 0; e < flows.length; e++) {
+      const i = rowFroms[e]
+      const j = rowTos[e]
+      const flow = flows[e]
+      const size = Math.abs(flow)
+      if (i >= 0) {
+        imbalance[i] += flow
+        through[i] += size
+        values[i] += slopeFroms[e]
+      }
+      if (j >= 0) {
+        imbalance[j] -= flow
+        through[j] += size
+        values[j] -= slopeTos[e]
+      }
       if (i >= 0 && j >= 0) {
-        matrix.values[across[e]] += out.slopeTo
-        matrix.values[back[e]] -= out.slopeFrom
+        values[across[e]] += slopeTos[e]
+        values[back[e]] -= slopeFroms[e]
       }
     }
   }
@@ -161,10 +164,12 @@ export function prepareCircuit(network: Network): PreparedCircuit {
 
   function solve(fluid: Fluid): Solution {
     checkFluid(fluid)
+    laws.set(fluid)
+    for (let e = 0; e < elements.length; e++) gained[e] = fluid.density * GRAVITY * fallen[e]
     let spent = 0
     for (const start of STARTS) {
       if (start !== undefined) pressures.fill(start)
-      const found = descend(fluid)
+      const found = descend()
       spent += found.iterations
       if (found.residual <= ACCEPT) return { iterations: spent, residual: found.residual }
     }
@@ -173,12 +178,12 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   }
 
   /** Newton from the present pressures until balanced, or until it goes no further. */
-  function descend(fluid: Fluid): Solution {
+  function descend(): Solution {
     nodes.forEach((node, i) => {
       if (node.pressure !== undefined) pressures[i] = node.pressure
       else if (!Number.isFinite(pressures[i])) pressures[i] = 0
     })
-    evaluate(fluid)
+    evaluate()
     let level = 0
     let strengthen = 0
     let stalled = 0
@@ -194,7 +199,7 @@ export function prepareCircuit(network: Network): PreparedCircuit {
       if (now.residual <= NEARLY && stalled > 2) {
         const residual = correctFlows()
         if (residual <= ACCEPT) return { iterations: iteration, residual }
-        evaluate(fluid)
+        evaluate()
         stalled = 0
       }
       before.set(pressures)
@@ -212,7 +217,7 @@ export function prepareCircuit(network: Network): PreparedCircuit {
         for (let n = 0; n < nodes.length; n++) {
           if (unknown[n] >= 0) pressures[n] = Math.max(lowest[n], before[n] + share * direction[unknown[n]])
         }
-        evaluate(fluid)
+        evaluate()
         const slope = fall()
         accepted = worst().residual < 0.5 * now.residual || (slope <= 1e-3 * start && (share === 1 || slope >= -0.5 * start))
         if (slope > 0) high = share
@@ -226,7 +231,7 @@ export function prepareCircuit(network: Network): PreparedCircuit {
       }
       stalled++
       pressures.set(before)
-      evaluate(fluid)
+      evaluate()
       strengthen = Math.max(1e-3, 10 * strengthen)
     }
     weigh(0)
@@ -243,8 +248,8 @@ export function prepareCircuit(network: Network): PreparedCircuit {
     imbalance.fill(0)
     through.fill(0)
     for (let e = 0; e < elements.length; e++) {
-      const i = unknown[froms[e]]
-      const j = unknown[tos[e]]
+      const i = rowFroms[e]
+      const j = rowTos[e]
       if (i >= 0) flows[e] += slopeFroms[e] * direction[i]
       if (j >= 0) flows[e] += slopeTos[e] * direction[j]
       book(i, j, flows[e])
@@ -257,8 +262,8 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   function unsettled(row: number): string {
     let found = 0
     for (let e = 0; e < elements.length; e++) {
-      const touches = unknown[froms[e]] === row || unknown[tos[e]] === row
-      const holds = unknown[froms[found]] === row || unknown[tos[found]] === row
+      const touches = rowFroms[e] === row || rowTos[e] === row
+      const holds = rowFroms[found] === row || rowTos[found] === row
       if (touches && (!holds || Math.abs(flows[e]) > Math.abs(flows[found]))) found = e
     }
     return `elements.${found} (${elements[found].id})`

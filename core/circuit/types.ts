@@ -32,8 +32,6 @@ export interface PipeSpec extends Between {
   /** The same in creeping flow: adds K₁/Re. */
   k1?: number
   head?: number
-  /** Left by the last solution in turbulent flow, m³/s: where the next one begins. */
-  lastFlow?: number
 }
 
 /** A sharp-edged hole. */
@@ -99,7 +97,12 @@ export interface Network {
   elements: ElementSpec[]
 }
 
-/** Written by a law: flow from → to, m³/s, and its slopes with the pressure at either end, m³/(s·Pa). */
+/** Where a law writes flow and slopes in its array of three. */
+export const FLOW = 0
+export const FROM = 1
+export const TO = 2
+
+/** Flow from → to, m³/s, and its slopes with the pressure at either end, m³/(s·Pa). */
 export interface FlowSlope {
   flow: number
   slopeFrom: number

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { journalPosition, loadNumber } from '../bearing/eccentricity'
 import { type GrooveLeakage, ARC_PIECES, grooveLeakage } from '../bearing/leakage'
 import { setHoleFed } from '../build/engine'
-import { bearingFlow } from '../circuit/bearing'
+import { elementFlow } from '../circuit/flow'
 import { prepareBearing } from './bearing'
 
 /** The closed forms that the circuit uses thousands of times, against the grid solver over the working range. */
@@ -10,7 +10,7 @@ const diameter = 0.06
 const radialClearance = 3e-5
 const speed = 50
 const viscosity = 0.01
-const out = { flow: 0, slopeFrom: 0, slopeTo: 0 }
+const oil = { density: 850, viscosity }
 const RANGE = [0.25, 0.35, 0.5].flatMap((ratio) => [0.3, 0.6, 0.8, 0.9].map((eccentricity) => [ratio, eccentricity] as const))
 
 describe('closed forms against the grid', () => {
@@ -25,8 +25,8 @@ describe('closed forms against the grid', () => {
       grooveLeakage({ radius: 0.5 * diameter, length, land: 0.5 * (length - width), clearance: radialClearance, speed, viscosity, eccentricity, arc, centre: -attitude }, groove)
       for (const feedPressure of [5e4, 1e5, 4e5]) {
         const grid = prepareBearing({ diameter, length, radialClearance, speed, viscosity, feedPressure, feed: { kind: 'groove', arc, centre: -attitude, width, from: 'thickest' } }).at(eccentricity)
-        bearingFlow({ id: 'b', kind: 'bearing', from: 'a', to: 'b', conductance: 0, carried: 0, groove }, feedPressure, out)
-        worst = Math.max(worst, Math.abs(out.flow / grid.sideLeakage - 1))
+        const closed = elementFlow({ id: 'b', kind: 'bearing', from: 'a', to: 'b', conductance: 0, carried: 0, groove }, feedPressure, 0, oil).flow
+        worst = Math.max(worst, Math.abs(closed / grid.sideLeakage - 1))
       }
     }
     console.log(`worst of the groove's closed form, ${degrees}°: ${(100 * worst).toFixed(1)} percent`)
@@ -44,8 +44,8 @@ describe('closed forms against the grid', () => {
         const grid = places.reduce((sum, centre) => sum + prepareBearing({
           diameter, length, radialClearance, speed, viscosity, feedPressure, feed: { kind: 'groove', arc: 0.006 / (0.5 * diameter), centre, width: 0.0048, from: 'thickest' },
         }).at(eccentricity).sideLeakage / places.length, 0)
-        bearingFlow(rod, feedPressure, out)
-        worst = Math.max(worst, Math.abs(out.flow / grid - 1))
+        const closed = elementFlow(rod, feedPressure, 0, oil).flow
+        worst = Math.max(worst, Math.abs(closed / grid - 1))
       }
     }
     console.log(`worst of the hole's closed form: ${(100 * worst).toFixed(1)} percent`)

@@ -9,14 +9,13 @@ import { shaftPower } from '../pump/power'
 import { bindMargin, flowStartPressure, type ReliefValve } from '../relief/valve'
 import type { StateName, Target } from '../targets/targets'
 import { Frontier } from './frontier'
+import { loadLine, meet } from './loadLine'
 import type { FinderProgress, Offer, Setup } from './types'
 
 /** Samples of the engine's uncertainty behind each chance. */
 const SAMPLES = 200
 /** Spring travel that must be left at full lift, m. */
 const LEAST_BIND = 0.5e-3
-/** A valve that never opens, to see how high a circuit goes without one. */
-const SHUT = 1e9
 
 /** Every combination of what is offered and what is fitted. */
 export function combinationsOf(offer: Offer): number {
@@ -27,8 +26,8 @@ export function combinationsOf(offer: Offer): number {
  * Goes through every combination of springs, shim stacks, oils, pumps and shells, and keeps those that no other beats in the chance of
  * meeting all targets, in drive power and in number of changes at once. Yields as it goes, first answers at once.
  *
- * Each circuit is solved without its valve first; a spring and stack that open above that pressure leave the state as it is, so
- * that only states in which the valve flows are solved again. The chance is taken over samples of this engine's own uncertainty: sample
+ * Spring and stack act only where the valve is: for each oil, pump and shell set the circuit's load line at the pump's outlet is found
+ * once for each state, and every valve is laid against it. The chance is taken over samples of this engine's own uncertainty: sample
  * s scales each state as it scales the engine as it stands.
  * Source: Pareto front by enumeration; joint chance by common random numbers, JCGM 101:2008.
  */
@@ -41,8 +40,8 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
   const scales = sampled.map(({ best, drawn }) => drawn.map((pressure) => pressure / best))
   const outlet = circuit.indexOf('pump outlet')
   const gauge = circuit.indexOf(engine.plan.gauge)
-  const inlet = circuit.indexOf('pump inlet')
   const valves = valvesOf(model.values.relief, offer)
+  const lowest = 0.98 * Math.min(...valves.map(({ valve }) => flowStartPressure(valve)))
   const total = combinationsOf(offer)
   const frontier = new Frontier()
   const pressures = states.map(() => new Float64Array(valves.length))
@@ -57,21 +56,14 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
       for (const shells of [undefined, ...offer.shells]) {
         const values = altered(model.values, pump, shells)
         states.forEach((state, s) => {
-          engine.set({ ...values, relief: { ...values.relief, springRate: SHUT } }, state, oils[s])
+          engine.set(values, state, oils[s])
           const fluid = { density: oils[s].density, viscosity: oils[s].viscosity * values.viscosityFactor }
-          const solve = () => {
-            circuit.solve(fluid)
-            return { gauge: circuit.pressures[gauge], power: shaftPower(circuit.pressures[outlet] - circuit.pressures[inlet], values.displacement, state.speed * values.driveRatio, fluid.viscosity) }
-          }
-          const shut = solve()
-          const shutOutlet = circuit.pressures[outlet]
-          const last = s === states.length - 1
+          const line = loadLine(circuit, engine.plan.relief, fluid, outlet, gauge, lowest)
           valves.forEach(({ valve }, v) => {
-            const opens = flowStartPressure(valve) < shutOutlet
-            engine.plan.relief.valve = valve
-            const found = opens ? solve() : shut
-            pressures[s][v] = found.gauge
-            if (last) powers[v] = found.power
+            const met = meet(line, valve, fluid, values.discharge)
+            pressures[s][v] = met.gauge
+            // The inlet's few kilopascals of suction are left out of the power.
+            if (s === states.length - 1) powers[v] = shaftPower(met.outlet, values.displacement, state.speed * values.driveRatio, fluid.viscosity)
           })
         })
         const pumpable = oils.every((each) => each.pumpable)
@@ -109,9 +101,9 @@ function valvesOf(fitted: ReliefValve, { springs, stacks }: Offer): OfferedValve
 }
 
 function altered(values: EngineValues, pump: Offer['pumps'][number] | undefined, shells: Offer['shells'][number] | undefined): EngineValues {
-  const { id: _, ...fitted } = pump ?? { id: '' }
   return {
-    ...values, ...fitted,
+    ...values,
+    ...(pump && { displacement: pump.displacement, rotorDiameter: pump.rotorDiameter, rotorLength: pump.rotorLength, endClearance: pump.endClearance, tipClearance: pump.tipClearance }),
     mainClearance: values.mainClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.mains ?? 0))),
     rodClearance: values.rodClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.rods ?? 0))),
   }

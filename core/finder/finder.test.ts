@@ -33,7 +33,7 @@ describe('finder', () => {
     }
     expect(last.frontier.some((setup) => setup.spring === 'bound')).toBe(false)
   })
-  it('gives the pressures that the outlook gives for the same parts fitted', () => {
+  it('gives the pressures that the outlook gives for the same parts fitted, within 0.2 percent', () => {
     // A hot idle wanted so high that the longer pump is needed.
     const wanting = () => {
       const sheet = DEMO_BUILDS.ottiline()
@@ -49,7 +49,7 @@ describe('finder', () => {
     if (stack) put('relief.shims', stack.thickness)
     const pump = offer.pumps.find(({ id }) => id === setup.pump)
     if (pump) for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const) put(`pump.${field}`, pump[field])
-    for (const state of outlookOf(sheet, 5).states) expect(setup.pressures[state.name] / state.pressure).toBeCloseTo(1, 6)
+    for (const state of outlookOf(sheet, 5).states) expect(Math.abs(setup.pressures[state.name] / state.pressure - 1)).toBeLessThan(2e-3)
   })
   it('finds for the generator with low hot idle what the spring cannot give: every likelier set-up changes oil, pump or shells', () => {
     const sheet = DEMO_BUILDS.dunmarrow()

@@ -69,9 +69,7 @@ export function bindMargin(valve: ReliefValve): number | undefined {
  */
 export function valveFlow(valve: ReliefValve, pressure: number, density: number, viscosity: number, dischargeCoefficient = 0.65): number {
   if (pressure <= 0) return 0
-  const out = { flow: 0, slopeFrom: 0, slopeTo: 0 }
-  holeFlow(uncoveredArea(valve.port, liftAt(valve, pressure)), dischargeCoefficient, pressure, { density, viscosity }, out)
-  return out.flow
+  return holeFlow(uncoveredArea(valve.port, liftAt(valve, pressure)), dischargeCoefficient, pressure, { density, viscosity })
 }
 
 /**

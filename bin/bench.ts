@@ -58,14 +58,16 @@ function circuit(name: string, sheet = DEMO_BUILDS.ottiline()) {
   row('  and setting its elements from the build', us(setting), '-')
 }
 
-/** Nanoseconds of one multiply-add that waits for the one before: tells how much of the processor this machine gives just now. */
+/** Sum of squares, each addition waiting for the one before. */
+function chain(numbers: Float64Array): number {
+  let sum = 0
+  for (let round = 0; round < 100; round++) for (let i = 0; i < numbers.length; i++) sum += numbers[i] * numbers[i]
+  return sum
+}
+/** Nanoseconds of one multiply-add in a chain: tells how much of the processor this machine gives just now. */
 function pace(): number {
   const numbers = Float64Array.from({ length: 1000 }, (_, i) => Math.sin(i))
-  let sum = 0
-  const took = median(200, () => {
-    for (let round = 0; round < 10; round++) for (let i = 0; i < numbers.length; i++) sum += numbers[i] * numbers[i]
-  })
-  return sum === 0 ? 0 : (took / 10_000) * 1e6
+  return (median(50, () => void chain(numbers)) / 100_000) * 1e6
 }
 
 const sheet = DEMO_BUILDS.ottiline()

@@ -43,20 +43,24 @@ function eccentricityTable(): Float64Array {
 }
 
 /**
- * Position for S (L/D)².
+ * Eccentricity ratio for S (L/D)².
  *
  * @param loadNumber S (L/D)², 0 for a journal at rest
- * @example journalPosition(0).eccentricity // 1
+ * @example eccentricityFor(0) // 1
  */
-export function journalPosition(loadNumber: number): JournalPosition {
+export function eccentricityFor(loadNumber: number): number {
   table ??= eccentricityTable()
   const place = loadNumber > 0 ? (Math.log(loadNumber) - FIRST) / STEP : -1
-  const below = Math.min(table.length - 2, Math.floor(place))
-  const eccentricity = place <= 0 ? 1 : place >= table.length - 1 ? table[table.length - 1] : table[below] + (place - below) * (table[below + 1] - table[below])
-  return {
-    eccentricity,
-    attitude: Math.atan2(Math.PI * Math.sqrt(1 - eccentricity * eccentricity), 4 * eccentricity),
-  }
+  if (place <= 0) return 1
+  if (place >= table.length - 1) return table[table.length - 1]
+  const below = Math.floor(place)
+  return table[below] + (place - below) * (table[below + 1] - table[below])
+}
+
+/** Position for S (L/D)²: eccentricity and attitude. */
+export function journalPosition(loadNumber: number): JournalPosition {
+  const eccentricity = eccentricityFor(loadNumber)
+  return { eccentricity, attitude: Math.atan2(Math.PI * Math.sqrt(1 - eccentricity * eccentricity), 4 * eccentricity) }
 }
 
 export interface BearingDuty {

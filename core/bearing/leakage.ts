@@ -40,8 +40,14 @@ export function grooveConductance(
  * Developments in engine bearing design, Tribology International 16 (1983).
  */
 export function holeConductance(clearance: number, length: number, hole: number, viscosity: number, eccentricity: number): number {
-  const film = clearance ** 3 * (1 + 1.5 * eccentricity * eccentricity)
-  return (0.675 * film * Math.pow(hole / length + 0.4, 1.75)) / viscosity
+  const film = clearance * clearance * clearance * (1 + 1.5 * eccentricity * eccentricity)
+  return (0.675 * film * holeShape(hole / length + 0.4)) / viscosity
+}
+
+/** x^1.75 as x √x √√x: a quarter of the time of a power. */
+function holeShape(x: number): number {
+  const root = Math.sqrt(x)
+  return x * root * Math.sqrt(root)
 }
 
 /**

@@ -1,5 +1,5 @@
 import { EXPANSION, hotClearance } from '../bearing/clearance'
-import { journalPosition, loadNumber } from '../bearing/eccentricity'
+import { eccentricityFor, journalPosition, loadNumber } from '../bearing/eccentricity'
 import { centrifugalHead } from '../bearing/feed'
 import { carriedLeakage, grooveLeakage, holeConductance } from '../bearing/leakage'
 import { meanRodLoad, reciprocatingMassEstimate } from '../bearing/load'
@@ -71,7 +71,7 @@ export interface Engine {
   /** Sets every element for these values, this moment and this oil. */
   set: (values: EngineValues, running: Running, oil: OilState) => void
   /** Sets and solves; gives the pressure at the gauge port, Pa. */
-  gauge: (values: EngineValues, running: Running, oil: OilState) => number
+  gauge: (values: EngineValues, running: Running, oil: OilState, aim?: number) => number
 }
 
 const ROOM = 20
@@ -147,7 +147,7 @@ export function prepareEngine(layout: Layout): Engine {
       const { drilling, film: rod, main } = rods[i]
       const diameter = values.rodDiameter[i]
       const clearance = radial(values.rodClearance[i], diameter, running.temperature, EXPANSION.steel)
-      const { eccentricity } = journalPosition(loadNumber({ diameter, length: values.rodLength, radialClearance: clearance, speed, load: rodLoad, viscosity: film }))
+      const eccentricity = eccentricityFor(loadNumber({ diameter, length: values.rodLength, radialClearance: clearance, speed, load: rodLoad, viscosity: film }))
       films.rod = Math.min(films.rod, clearance * (1 - eccentricity))
       setHoleFed(rod, values, diameter, values.rodLength, clearance, speed, film, eccentricity)
       drilling.head = centrifugalHead(oil.density, speed, 0.5 * values.mainDiameter[main], gear.crankRadius)
@@ -182,9 +182,9 @@ export function prepareEngine(layout: Layout): Engine {
 
   return {
     layout, plan, circuit, films, set,
-    gauge: (values, running, oil) => {
+    gauge: (values, running, oil, aim) => {
       set(values, running, oil)
-      circuit.solve({ density: oil.density, viscosity: oil.viscosity * values.viscosityFactor })
+      circuit.solve({ density: oil.density, viscosity: oil.viscosity * values.viscosityFactor }, aim)
       return circuit.pressures[gaugeNode]
     },
   }

@@ -69,25 +69,38 @@ export function prepareElimination(size: number, pairs: [number, number][]): Eli
   const target = Int32Array.from(targets)
   const values = new Float64Array(index.size)
 
-  function solve(right: Float64Array): void {
-    let t = 0
-    for (let k = 0; k < size; k++) {
-      const pivot = pivots[k]
-      const begin = starts[k]
-      const end = starts[k + 1]
-      const inverse = 1 / values[pivot]
-      for (let a = begin; a < end; a++) {
-        const factor = values[low[a]] * inverse
-        right[member[a]] -= factor * right[pivot]
-        for (let b = begin; b < end; b++) values[target[t++]] -= factor * values[up[b]]
-      }
-    }
-    for (let k = size - 1; k >= 0; k--) {
-      const pivot = pivots[k]
-      let sum = right[pivot]
-      for (let a = starts[k]; a < starts[k + 1]; a++) sum -= values[up[a]] * right[member[a]]
-      right[pivot] = sum / values[pivot]
+  const schedule = { pivots, starts, member, low, up, target }
+  return { size, values, position, solve: (right) => eliminate(values, schedule, right) }
+}
+
+interface Schedule {
+  pivots: Int32Array
+  starts: Int32Array
+  member: Int32Array
+  low: Int32Array
+  up: Int32Array
+  target: Int32Array
+}
+
+/** One walk through the schedule; a function of its own, so that it is compiled once for circuits of every size. */
+function eliminate(values: Float64Array, { pivots, starts, member, low, up, target }: Schedule, right: Float64Array): void {
+  const size = pivots.length
+  let t = 0
+  for (let k = 0; k < size; k++) {
+    const pivot = pivots[k]
+    const begin = starts[k]
+    const end = starts[k + 1]
+    const inverse = 1 / values[pivot]
+    for (let a = begin; a < end; a++) {
+      const factor = values[low[a]] * inverse
+      right[member[a]] -= factor * right[pivot]
+      for (let b = begin; b < end; b++) values[target[t++]] -= factor * values[up[b]]
     }
   }
-  return { size, values, position, solve }
+  for (let k = size - 1; k >= 0; k--) {
+    const pivot = pivots[k]
+    let sum = right[pivot]
+    for (let a = starts[k]; a < starts[k + 1]; a++) sum -= values[up[a]] * right[member[a]]
+    right[pivot] = sum / values[pivot]
+  }
 }

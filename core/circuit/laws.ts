@@ -2,7 +2,7 @@ import { bearingLaw, bearingSlots, setBearing } from './bearing'
 import { HOLE_SLOTS, holeLaw, setHole } from './orifice'
 import { PIPE_SLOTS, pipeLaw, setPipe } from './pipe'
 import { pumpLaw } from './pump'
-import { FLOW, FROM, type ElementSpec, type Fluid, TO } from './types'
+import { FLOW, FROM, type ElementSpec, type Fluid, type ReliefSpec, TO } from './types'
 import { CHECK_SLOTS, checkLaw, reliefLaw, setCheck } from './valves'
 
 /** Flow of each element from → to, m³/s, and its slopes with the pressure at either end, m³/(s·Pa). */
@@ -49,12 +49,13 @@ export function prepareLaws(elements: ElementSpec[], froms: Int32Array, tos: Int
     size += slotsOf(element)
   })
   const of = (kind: ElementSpec['kind']) => Int32Array.from(elements.flatMap((element, e) => (element.kind === kind ? [e] : [])))
-  const [pipes, orifices, linears, bearings, checks, reliefs, pumps] = (['pipe', 'orifice', 'linear', 'bearing', 'check', 'relief', 'pump'] as const).map(of)
-  const slots = new Float64Array(size)
-  const flows = new Float64Array(elements.length)
-  const slopeFroms = new Float64Array(elements.length)
-  const slopeTos = new Float64Array(elements.length)
-  const out = new Float64Array(3)
+  const places: Places = {
+    starts, froms, tos, slots: new Float64Array(size),
+    flows: new Float64Array(elements.length), slopeFroms: new Float64Array(elements.length), slopeTos: new Float64Array(elements.length),
+    drops: new Float64Array(elements.length), out: new Float64Array(3),
+  }
+  const { slots } = places
+  const [pipes, bearings, orifices, linears, checks, reliefs, pumps] = (['pipe', 'bearing', 'orifice', 'linear', 'check', 'relief', 'pump'] as const).map(of)
   let now: Fluid = { density: 1, viscosity: 1 }
 
   function set(fluid: Fluid): void {
@@ -85,51 +86,59 @@ export function prepareLaws(elements: ElementSpec[], froms: Int32Array, tos: Int
     }
   }
 
-  function put(e: number): void {
+  function evaluate(pressures: Float64Array, fallen: Float64Array): void {
+    fall(places, pressures, fallen)
+    each(places, pipes, pipeLaw)
+    each(places, bearings, bearingLaw)
+    each(places, orifices, holeLaw)
+    each(places, linears, linearLaw)
+    each(places, checks, checkLaw)
+    for (const e of reliefs) {
+      reliefLaw(elements[e] as ReliefSpec, places.drops[e], now, places.out)
+      put(places, e)
+    }
+    for (const e of pumps) {
+      pumpLaw(slots, starts[e], pressures[froms[e]], pressures[tos[e]] - fallen[e], places.out)
+      put(places, e)
+    }
+  }
+  return { set, evaluate, flows: places.flows, slopeFroms: places.slopeFroms, slopeTos: places.slopeTos }
+}
+
+/** Where everything of a circuit's elements lies. */
+interface Places extends Flows {
+  starts: Int32Array
+  froms: Int32Array
+  tos: Int32Array
+  slots: Float64Array
+  /** Pressure across each element, Pa. */
+  drops: Float64Array
+  out: Float64Array
+}
+
+function fall({ froms, tos, drops }: Places, pressures: Float64Array, fallen: Float64Array): void {
+  for (let e = 0; e < drops.length; e++) drops[e] = pressures[froms[e]] - pressures[tos[e]] + fallen[e]
+}
+
+function each({ starts, slots, drops, flows, slopeFroms, slopeTos, out }: Places, which: Int32Array, law: (slots: Float64Array, at: number, difference: number, out: Float64Array) => void): void {
+  for (let i = 0; i < which.length; i++) {
+    const e = which[i]
+    law(slots, starts[e], drops[e], out)
     flows[e] = out[FLOW]
     slopeFroms[e] = out[FROM]
     slopeTos[e] = out[TO]
   }
+}
 
-  function evaluate(pressures: Float64Array, fallen: Float64Array): void {
-    const drop = (e: number) => pressures[froms[e]] - pressures[tos[e]] + fallen[e]
-    for (let i = 0; i < pipes.length; i++) {
-      const e = pipes[i]
-      pipeLaw(slots, starts[e], drop(e), out)
-      put(e)
-    }
-    for (let i = 0; i < bearings.length; i++) {
-      const e = bearings[i]
-      bearingLaw(slots, starts[e], drop(e), out)
-      put(e)
-    }
-    for (let i = 0; i < orifices.length; i++) {
-      const e = orifices[i]
-      holeLaw(slots, starts[e], drop(e), out)
-      put(e)
-    }
-    for (let i = 0; i < linears.length; i++) {
-      const e = linears[i]
-      const conductance = slots[starts[e]]
-      flows[e] = conductance * drop(e)
-      slopeFroms[e] = conductance
-      slopeTos[e] = -conductance
-    }
-    for (let i = 0; i < checks.length; i++) {
-      const e = checks[i]
-      checkLaw(slots, starts[e], drop(e), out)
-      put(e)
-    }
-    for (let i = 0; i < reliefs.length; i++) {
-      const e = reliefs[i]
-      reliefLaw(elements[e] as Extract<ElementSpec, { kind: 'relief' }>, drop(e), now, out)
-      put(e)
-    }
-    for (let i = 0; i < pumps.length; i++) {
-      const e = pumps[i]
-      pumpLaw(slots, starts[e], pressures[froms[e]], pressures[tos[e]] - fallen[e], out)
-      put(e)
-    }
-  }
-  return { set, evaluate, flows, slopeFroms, slopeTos }
+function put({ flows, slopeFroms, slopeTos, out }: Places, e: number): void {
+  flows[e] = out[FLOW]
+  slopeFroms[e] = out[FROM]
+  slopeTos[e] = out[TO]
+}
+
+/** Flow in proportion to the difference. Slot: conductance. */
+function linearLaw(slots: Float64Array, at: number, difference: number, out: Float64Array): void {
+  out[FLOW] = slots[at] * difference
+  out[FROM] = slots[at]
+  out[TO] = -slots[at]
 }

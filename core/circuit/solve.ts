@@ -31,8 +31,11 @@ export interface PreparedCircuit {
   pressures: Float64Array
   /** Flow of each element from → to, m³/s, in the network's order. */
   flows: Float64Array
-  /** Finds the pressures at which every node's flows balance. Throws CircuitError naming the element that will not settle. */
-  solve: (fluid: Fluid) => Solution
+  /**
+   * Finds the pressures at which every node's flows balance, to 10⁻¹⁰ of what passes through it, or to `aim` where less will do.
+   * Throws CircuitError naming the element that will not settle.
+   */
+  solve: (fluid: Fluid, aim?: number) => Solution
   /** Forgets the last solution, so that the next solve starts cold. */
   reset: () => void
   indexOf: (node: string) => number
@@ -94,33 +97,11 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   const direction = new Float64Array(count)
   const before = new Float64Array(nodes.length)
 
+  const sheet: Assembly = { rowFroms, rowTos, across, back, flows, slopeFroms, slopeTos, values: matrix.values, imbalance, through }
   /** Flows, imbalances and slopes at the present pressures. */
   function evaluate(): void {
     laws.evaluate(pressures, gained)
-    const { values } = matrix
-    values.fill(0)
-    imbalance.fill(0)
-    through.fill(0)
-    for (let e = 0; e < flows.length; e++) {
-      const i = rowFroms[e]
-      const j = rowTos[e]
-      const flow = flows[e]
-      const size = Math.abs(flow)
-      if (i >= 0) {
-        imbalance[i] += flow
-        through[i] += size
-        values[i] += slopeFroms[e]
-      }
-      if (j >= 0) {
-        imbalance[j] -= flow
-        through[j] += size
-        values[j] -= slopeTos[e]
-      }
-      if (i >= 0 && j >= 0) {
-        values[across[e]] += slopeTos[e]
-        values[back[e]] -= slopeFroms[e]
-      }
-    }
+    assemble(sheet)
   }
 
   /** Enters a flow from row i to row j in the balance of both. */
@@ -162,23 +143,23 @@ export function prepareCircuit(network: Network): PreparedCircuit {
     return { residual, row }
   }
 
-  function solve(fluid: Fluid): Solution {
+  function solve(fluid: Fluid, aim = AIM): Solution {
     checkFluid(fluid)
     laws.set(fluid)
     for (let e = 0; e < elements.length; e++) gained[e] = fluid.density * GRAVITY * fallen[e]
     let spent = 0
     for (const start of STARTS) {
       if (start !== undefined) pressures.fill(start)
-      const found = descend()
+      const found = descend(aim)
       spent += found.iterations
-      if (found.residual <= ACCEPT) return { iterations: spent, residual: found.residual }
+      if (found.residual <= Math.max(ACCEPT, aim)) return { iterations: spent, residual: found.residual }
     }
     weigh(0)
     throw new CircuitError(unsettled(worst().row), 'does not settle')
   }
 
   /** Newton from the present pressures until balanced, or until it goes no further. */
-  function descend(): Solution {
+  function descend(aim: number): Solution {
     nodes.forEach((node, i) => {
       if (node.pressure !== undefined) pressures[i] = node.pressure
       else if (!Number.isFinite(pressures[i])) pressures[i] = 0
@@ -190,12 +171,12 @@ export function prepareCircuit(network: Network): PreparedCircuit {
     for (let iteration = 0; iteration < MOST_ITERATIONS; iteration++) {
       weigh(FLOORS[level])
       let now = worst()
-      while (now.residual <= AIM && level < FLOORS.length - 1) {
+      while (now.residual <= aim && level < FLOORS.length - 1) {
         weigh(FLOORS[++level])
         now = worst()
       }
       const last = level === FLOORS.length - 1
-      if (last && now.residual <= AIM) return { iterations: iteration, residual: now.residual }
+      if (last && now.residual <= aim) return { iterations: iteration, residual: now.residual }
       if (now.residual <= NEARLY && stalled > 2) {
         const residual = correctFlows()
         if (residual <= ACCEPT) return { iterations: iteration, residual }
@@ -277,5 +258,44 @@ export function prepareCircuit(network: Network): PreparedCircuit {
       if (found === undefined) throw new CircuitError('nodes', `no node is called “${node}”`)
       return found
     },
+  }
+}
+
+interface Assembly {
+  rowFroms: Int32Array
+  rowTos: Int32Array
+  across: Int32Array
+  back: Int32Array
+  flows: Float64Array
+  slopeFroms: Float64Array
+  slopeTos: Float64Array
+  values: Float64Array
+  imbalance: Float64Array
+  through: Float64Array
+}
+
+/** Enters every element's flow and slopes in the balance of its nodes. */
+function assemble({ rowFroms, rowTos, across, back, flows, slopeFroms, slopeTos, values, imbalance, through }: Assembly): void {
+  for (let k = 0; k < values.length; k++) values[k] = 0
+  for (let k = 0; k < imbalance.length; k++) imbalance[k] = through[k] = 0
+  for (let e = 0; e < flows.length; e++) {
+    const i = rowFroms[e]
+    const j = rowTos[e]
+    const flow = flows[e]
+    const size = Math.abs(flow)
+    if (i >= 0) {
+      imbalance[i] += flow
+      through[i] += size
+      values[i] += slopeFroms[e]
+    }
+    if (j >= 0) {
+      imbalance[j] -= flow
+      through[j] += size
+      values[j] -= slopeTos[e]
+    }
+    if (i >= 0 && j >= 0) {
+      values[across[e]] += slopeTos[e]
+      values[back[e]] -= slopeFroms[e]
+    }
   }
 }

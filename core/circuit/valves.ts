@@ -36,7 +36,7 @@ export function checkLaw(slots: Float64Array, at: number, difference: number, ou
       out[FROM] = slope
       out[TO] = -slope
     }
-  } else out.fill(0)
+  } else shut(out)
   weep(difference, out)
 }
 
@@ -45,7 +45,7 @@ export function checkLaw(slots: Float64Array, at: number, difference: number, ou
  * slope C_d √(2/ρ) (A′ x′ g + A g′) where g is the rounded square root of the orifice and its transition moves with A.
  */
 export function reliefLaw(relief: ReliefSpec, difference: number, fluid: Fluid, out: Float64Array): void {
-  out.fill(0)
+  shut(out)
   if (relief.valve) plungerFlow(relief, difference, fluid, out)
   else {
     const over = difference - relief.openingPressure!
@@ -80,6 +80,12 @@ function plungerFlow(relief: ReliefSpec, difference: number, { density, viscosit
   const slope = capacity * (areaSlope * root + area * (rootByPressure + rootByArea * areaSlope))
   out[FROM] = slope
   out[TO] = -slope
+}
+
+function shut(out: Float64Array): void {
+  out[FLOW] = 0
+  out[FROM] = 0
+  out[TO] = 0
 }
 
 function weep(difference: number, out: Float64Array): void {

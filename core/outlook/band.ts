@@ -10,6 +10,9 @@ export interface Band {
   high: number
 }
 
+/** Balance asked of a sample: a band is not read to the tenth figure. */
+const SAMPLE_AIM = 1e-5
+
 /**
  * Gauge pressures at several moments by seeded Monte Carlo over all inputs at once, Pa: each sample draws every input from its normal
  * distribution, cut at three sigma and kept above a twentieth of its value. Moments are taken one after the other with the same draws,
@@ -31,7 +34,7 @@ export function samplePressures(model: Model, moments: Running[], samples: numbe
         const value = input.value + deviates[s * uncertain.length + i] * input.sigma
         input.put(model.values, input.value > 0 ? Math.max(0.05 * input.value, value) : value)
       }
-      drawn[s] = gaugePressure(model, moment)
+      drawn[s] = gaugePressure(model, moment, SAMPLE_AIM)
     }
     for (const input of uncertain) input.put(model.values, input.value)
     return { best, drawn }

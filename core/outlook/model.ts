@@ -28,7 +28,7 @@ export function modelOf(sheet: Sheet): Model {
   return { sheet, engine: engineOf(sheet.layout), ...modelInputs(sheet), oil: oilOf(sheet) }
 }
 
-/** Gauge-port pressure of the model at a moment, Pa, with its inputs as they now stand. */
-export function gaugePressure(model: Model, running: Running): number {
-  return model.engine.gauge(model.values, running, oilAt(model.oil, running.temperature))
+/** Gauge-port pressure of the model at a moment, Pa, with its inputs as they now stand; to `aim` where less than all figures will do. */
+export function gaugePressure(model: Model, running: Running, aim?: number): number {
+  return model.engine.gauge(model.values, running, oilAt(model.oil, running.temperature), aim)
 }

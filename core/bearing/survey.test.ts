@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { feedDuty } from './feed'
+import { endFloatLimits, judgeFloat, sideClearanceLimits } from './float'
 import { adviseGroove, adviseShell } from './shell'
 import { stripClearance } from './strip'
 import { combined, planeClearances, repeated, shapeOf, spreadOf } from './survey'
@@ -81,4 +82,16 @@ it('shells are advised by load, use and oil', () => {
   expect(adviseShell(20e6, 'race').construction).toBe('three-layer')
   expect(adviseShell(40e6, 'road').reason).toContain('40 MPa')
   expect([adviseGroove(0.008).arc, adviseGroove(0.02).arc]).toEqual([180, 360])
+})
+
+describe('float', () => {
+  it('end float of a 66 mm main may lie from 0.05 to 0.315 mm; at an edge it is watched', () => {
+    const limits = endFloatLimits(0.066)
+    expect([limits.least, limits.most]).toEqual([0.05e-3, expect.closeTo(0.315e-3, 9)])
+    expect([0.03e-3, 0.06e-3, 0.15e-3, 0.3e-3, 0.4e-3].map((value) => judgeFloat(value, limits))).toEqual(['stop', 'watch', 'pass', 'watch', 'stop'])
+  })
+  it('two rods on a pin share twice the side clearance of one', () => {
+    const [one, two] = [sideClearanceLimits(0.05, 1), sideClearanceLimits(0.05, 2)]
+    expect(two.most / one.most).toBeCloseTo(2, 12)
+  })
 })

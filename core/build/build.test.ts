@@ -83,6 +83,12 @@ describe('doubt', () => {
   it('proposes millimetres where inches were meant', () => {
     expect(doubtOf(sheet, 'main.2.journal', 0.06598 / 25.4)?.proposal).toBeCloseTo(0.06598, 6)
   })
+  it('looks for a journal among journals and bores only, not among strips or side clearances', () => {
+    const own = newSheet('inline4', 'a', 'b')
+    for (const [key, value] of [['rod.1.clearance', 5e-5], ['rod.2.clearance', 5e-5], ['rod.1.side', 2e-4], ['rod.3.journal', 0.05]] as const) own.readings[key] = { value, source: 'measured' }
+    expect(doubtOf(own, 'rod.4.journal', 0.0501)).toBeUndefined()
+    expect(doubtOf(own, 'rod.4.journal', 0.501)?.proposal).toBeCloseTo(0.0501, 9)
+  })
   it('has none about what is plausible, and no proposal where none fits', () => {
     expect(doubtOf(sheet, 'main.2.journal', 0.06597)).toBeUndefined()
     expect(doubtOf(sheet, 'main.1.bore', 0.065)).toEqual(expect.not.objectContaining({ proposal: expect.anything() }))

@@ -1,4 +1,5 @@
 import { diametralClearance } from '../bearing/clearance'
+import { combined } from '../bearing/survey'
 import type { Sheet } from './schema'
 import { type Held, heldValue } from './values'
 
@@ -39,7 +40,7 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
     }
     if (journal && bore) {
       if (bore.value <= journal.value) record.conflict = `${word} ${i + 1}: the bore is not larger than the journal. Check which value stands in which column.`
-      else record.clearance = { ...diametralClearance(bore, journal), source: 'measured' }
+      else record.clearance = { value: bore.value - journal.value, sigma: clearanceSigma(sheet, set, i + 1, bore, journal), source: 'measured' }
     } else {
       // A strip of plastic gauge gives the clearance without either side.
       const strip = heldValue(sheet, `${set}.${i + 1}.clearance`)
@@ -58,6 +59,21 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
       : { value: USUAL * record.diameter, sigma: USUAL_SHARE * USUAL * record.diameter, source: 'layout' }
   }
   return records
+}
+
+/** Share of an instrument's variance that is its zero: the same in everything it reads until it is zeroed again. */
+const ZERO_SHARE = 0.5
+
+/** Uncertainty of a clearance: a zero error that one instrument carried through both sides drops out. */
+function clearanceSigma(sheet: Sheet, set: BearingSet, number: number, bore: Held, journal: Held): number {
+  const instrument = (side: string) => sheet.readings[`${set}.${number}.${side}`]?.instrument
+  const shared = instrument('bore')
+  if (!shared || shared !== instrument('journal')) return diametralClearance(bore, journal).sigma
+  const [zero, own] = [Math.sqrt(ZERO_SHARE), Math.sqrt(1 - ZERO_SHARE)]
+  return combined([
+    { sigma: zero * bore.sigma, sensitivity: 1, common: shared }, { sigma: own * bore.sigma, sensitivity: 1 },
+    { sigma: zero * journal.sigma, sensitivity: -1, common: shared }, { sigma: own * journal.sigma, sensitivity: -1 },
+  ])
 }
 
 export interface Limits {

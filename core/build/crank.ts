@@ -63,3 +63,8 @@ export function rodsBesideMains(layout: Layout): number[][] {
   const bays = rodsByBay(layout).map((count) => Array.from({ length: count }, () => rod++))
   return Array.from({ length: layout.mains }, (_, main) => [...(bays[main - 1] ?? []), ...(bays[main] ?? [])])
 }
+
+/** Rods that sit side by side on one pin. */
+export function rodsOnPin(layout: Layout): number {
+  return layout.kind === 'v' ? Math.max(1, ...rodsByBay(layout)) : 1
+}

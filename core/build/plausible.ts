@@ -38,7 +38,7 @@ function expectedRange(sheet: Sheet, key: string): Doubt | undefined {
       return side === 'bore' ? { low: mate, high: mate * 1.005, from: 'mate' } : { low: mate / 1.005, high: mate, from: 'mate' }
     }
     const sisters = Object.entries(sheet.readings)
-      .filter(([other]) => other !== key && other.startsWith(`${set}.`))
+      .filter(([other]) => other !== key && other.startsWith(`${set}.`) && /\.(journal|bore)$/.test(other))
       .map(([, reading]) => reading.value)
       .sort((a, b) => a - b)
     if (sisters.length > 0) {

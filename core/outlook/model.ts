@@ -1,6 +1,7 @@
 import { type Engine, type Running, prepareEngine } from '../build/engine'
 import { type ModelInput, modelInputs } from '../build/inputs'
 import type { EngineValues } from '../build/engine'
+import { checkReadings } from '../build/door'
 import type { Layout, Sheet } from '../build/schema'
 import { type Oil, oilAt } from '../oil/oil'
 import { oilOf } from '../oil/sheet'
@@ -23,8 +24,9 @@ function engineOf(layout: Layout): Engine {
   return lastEngine.engine
 }
 
-/** The model of a sheet. Throws RangeError naming the oil grade when it is not known. */
+/** The model of a sheet. Throws RangeError naming an oil grade that is not known, or a reading that no engine can be computed from. */
 export function modelOf(sheet: Sheet): Model {
+  checkReadings(sheet)
   return { sheet, engine: engineOf(sheet.layout), ...modelInputs(sheet), oil: oilOf(sheet) }
 }
 

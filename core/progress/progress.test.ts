@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { checksOf } from '../build/checks'
+import { bearingsOf } from '../build/clearances'
 import { newSheet } from '../build/layouts'
 import { quantitiesOf } from '../build/quantities'
 import type { Sheet } from '../build/schema'
@@ -85,5 +86,26 @@ describe('what a station finds', () => {
     expect(worstOf([undefined, 'pass', 'watch'])).toBe('watch')
     expect(worstOf(['stop', 'pass'])).toBe('stop')
     expect(worstOf([])).toBeUndefined()
+  })
+})
+
+describe('crank findings', () => {
+  it('a cap that makes the crank stiff, an end float out of limit and a tight rod stop the bearings', () => {
+    const of = (readings: Record<string, number>) => {
+      const sheet = DEMO_BUILDS.ottiline()
+      for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
+      return progressOf(sheet).find((each) => each.station === 'bearings')!
+    }
+    expect(of({ 'turning.1': 0.6, 'turning.2': 1.2, 'turning.3': 1.7, 'turning.4': 5.2, 'turning.5': 5.8 })).toMatchObject({ verdict: 'stop', about: 'crank stiff after main 4' })
+    expect(of({ 'thrust.endFloat': 0.5e-3 })).toMatchObject({ verdict: 'stop', about: 'end float out of limit' })
+    expect(of({ 'rod.2.side': 0.05e-3 })).toMatchObject({ verdict: 'stop', about: 'Rod 2 side clearance out of limit' })
+    expect(of({ 'turning.1': 0.6, 'turning.2': 1.2, 'thrust.endFloat': 0.15e-3, 'rod.2.side': 0.25e-3 }).verdict).toBe('pass')
+  })
+  it('one instrument’s zero error drops out of a clearance that it measured on both sides', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    const sigma = () => bearingsOf(sheet, 'main')[0].clearance.sigma
+    const apart = sigma()
+    sheet.readings['main.1.bore'].instrument = sheet.readings['main.1.journal'].instrument
+    expect(sigma() / apart).toBeCloseTo(Math.SQRT1_2, 6)
   })
 })

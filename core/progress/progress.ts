@@ -1,4 +1,7 @@
 import { judgeClearance } from '../bearing/judge'
+import { endFloatLimits, judgeFloat, sideClearanceLimits } from '../bearing/float'
+import { judgeTurning } from '../bearing/turning'
+import { rodsOnPin } from '../build/crank'
 import { bindMargin } from '../relief/valve'
 import { checksOf, faultsAt } from '../build/checks'
 import { bearingsOf, clearanceLimits } from '../build/clearances'
@@ -70,6 +73,7 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
       if (record.conflict) add('stop', `${record.label}: bore under journal`)
       else if (record.clearance.source === 'measured') add(judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict, `${record.label} out of limit`)
     }
+    findings.push(...floatFindings(sheet))
   } else if (station === 'pump') {
     add(judgeGap(sheet, 'pump.endClearance', 100e-6, 150e-6), 'end clearance worn')
     add(judgeGap(sheet, 'pump.tipClearance', 150e-6, 200e-6), 'tip clearance worn')
@@ -79,6 +83,30 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
   } else if (station === 'pickup') add(floorVerdict(sheet), 'floor clearance out of range')
   else if (station === 'start') findings.push(...startFindings(sheet))
   return findings
+}
+
+/** End float, side clearances and turning torque, as far as they were read. */
+function floatFindings(sheet: Sheet): Finding[] {
+  const found: Finding[] = []
+  const float = sheet.readings['thrust.endFloat']?.value
+  const main = bearingsOf(sheet, 'main')[0].diameter
+  if (float !== undefined) found.push({ verdict: judgeFloat(float, endFloatLimits(main)), about: 'end float out of limit' })
+  for (const rod of bearingsOf(sheet, 'rod')) {
+    const side = sheet.readings[`rod.${rod.number}.side`]?.value
+    if (side !== undefined) found.push({ verdict: judgeFloat(side, sideClearanceLimits(rod.diameter, rodsOnPin(sheet.layout))), about: `${rod.label} side clearance out of limit` })
+  }
+  const turning = turningOf(sheet)
+  const judged = judgeTurning(turning.map((each) => each.torque))
+  if (judged.cap !== undefined) found.push({ verdict: judged.verdict, about: `crank stiff after main ${turning[judged.cap].main}` })
+  return found
+}
+
+/** Torques read after each cap, front to back, as far as they were read in a row. */
+export function turningOf(sheet: Sheet): { main: number; torque: number }[] {
+  return Array.from({ length: sheet.layout.mains }, (_, i) => i + 1).flatMap((main) => {
+    const torque = sheet.readings[`turning.${main}`]?.value
+    return torque === undefined ? [] : [{ main, torque }]
+  })
 }
 
 /** First-start readings against their targets alone; the station's page adds what the model says. */

@@ -1,0 +1,39 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { quantitiesOf } from '../build/quantities'
+import { newSheet } from '../build/layouts'
+import { outlookOf } from './outlook'
+import { reliefSummary } from './relief'
+
+/** Every number that goes out, however deep. */
+function numbersIn(value: unknown): number[] {
+  if (typeof value === 'number') return [value]
+  if (value && typeof value === 'object') return Object.values(value).flatMap(numbersIn)
+  return []
+}
+
+describe('the door', () => {
+  const full = newSheet('inline4', 'a', 'b')
+  Object.assign(full.layout, { cooler: true, turbo: true, pistonJets: 4, tensioner: true, galleryRelief: true })
+  const keys = quantitiesOf(full.layout).map((quantity) => quantity.key)
+  const wild = fc.oneof(fc.constantFrom(0, -1, 1e-12, 1e-300, 1e12, 1e300, -1e300), fc.double({ noNaN: true, noDefaultInfinity: true }), fc.double({ min: 1e-6, max: 1, noNaN: true }))
+  it('any number in any reading either gives an outlook of numbers or is refused by its path', () => {
+    fc.assert(fc.property(fc.constantFrom(...keys), wild, fc.constantFrom(...keys), wild, (key, value, other, second) => {
+      const sheet = structuredClone(full)
+      sheet.readings[key] = { value, source: 'measured' }
+      sheet.readings[other] = { value: second, source: 'measured' }
+      try {
+        const numbers = numbersIn([outlookOf(sheet, 4), reliefSummary(sheet)])
+        expect(numbers.filter((number) => Number.isNaN(number))).toEqual([])
+      } catch (error) {
+        expect((error as Error).message).toMatch(/^(readings\/[A-Za-z0-9.]+|elements\.\d+|fluid)[^:]*: /)
+      }
+    }), { numRuns: 1500, endOnFailure: true })
+  })
+  it('names the reading that makes no engine', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    sheet.readings['relief.plungerDiameter'].value = 0
+    expect(() => outlookOf(sheet, 4)).toThrow('readings/relief.plungerDiameter: must be greater than zero')
+  })
+})

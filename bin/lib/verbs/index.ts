@@ -6,7 +6,7 @@ import { kinematicViscosity, oilDensity, waltherLine } from '../../../core/oil/v
 import { oilGrade } from '../../../core/oil/grades'
 import { oilAt, oilFrom } from '../../../core/oil/oil'
 import { FULL_SAMPLES, outlookOf } from '../../../core/outlook/outlook'
-import { pressureCurves } from '../../../core/outlook/curves'
+import { outlookMap } from '../../../core/outlook/map'
 import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, type ReliefValve } from '../../../core/relief/valve'
 import { film } from './film'
 import { network } from './network'
@@ -65,12 +65,12 @@ function build(input: unknown): Sheet {
 function outlook(input: unknown) {
   const sheet = build(input)
   const { states, assumed, suction } = named(() => outlookOf(sheet, FULL_SAMPLES))
-  const { speeds, curves } = pressureCurves(sheet)
+  const { speeds, temperatures, pressure } = named(() => outlookMap(sheet))
   return {
     states: states.map(({ name, speed, temperature, pressure, low, high, target, verdict }) => ({
       name, rpm: speed * 60, temperature, pressure, low, high, target: target.least, ceiling: target.most, school: target.school, verdict,
     })),
-    map: { rpm: speeds.map((speed) => speed * 60), temperatures: curves.map((curve) => curve.temperature), pressures: curves.map((curve) => curve.pressures) },
+    map: { rpm: speeds.map((speed) => speed * 60), temperatures, pressures: temperatures.map((_, row) => [...pressure.subarray(row * speeds.length, (row + 1) * speeds.length)]) },
     assumed, suction,
   }
 }

@@ -29,6 +29,47 @@ describe('headless', () => {
     states.forEach((state, i) => expect(state.pressure / page[i].pressure).toBeCloseTo(1, 9))
     expect(states[2].rpm).toBeCloseTo(650, 4)
   })
+  it('outlook’s map is 32 temperatures by 40 speeds of finite pressures', () => {
+    const { map } = VERBS.outlook(DEMO_BUILDS.pell()) as { map: { rpm: number[]; temperatures: number[]; pressures: number[][] } }
+    expect([map.rpm.length, map.temperatures.length, map.pressures.length, map.pressures[31].length]).toEqual([40, 32, 32, 40])
+    for (const row of map.pressures) for (const pressure of row) expect(Number.isFinite(pressure)).toBe(true)
+  })
+  it('film gives Raimondi and Boyd’s point, and comes back from its load', () => {
+    const bearing = { diameter: 0.06, length: 0.06, radialClearance: 3e-5, speed: 50, viscosity: 0.01, inlet: 'axial' }
+    const there = VERBS.film({ ...bearing, eccentricity: 0.6 }) as Record<string, number>
+    expect(there.sommerfeld).toBeCloseTo(0.121, 2)
+    expect(there.attitude).toBeCloseTo(50.6, 0)
+    const back = VERBS.film({ ...bearing, load: there.load }) as Record<string, number>
+    expect(back.eccentricity).toBeCloseTo(0.6, 4)
+    expect(back.minimumFilm).toBeCloseTo(1.2e-5, 9)
+  })
+  it('film takes a groove in degrees, and warms itself when told how', () => {
+    const bearing = { diameter: 0.066, length: 0.0245, radialClearance: 2.8e-5, speed: 50, load: 4000, viscosity: 0.012, feedPressure: 3e5 }
+    const groove = { arc: 180, centre: 180, width: 0.004, from: 'load' }
+    const cold = VERBS.film({ ...bearing, groove }) as Record<string, number>
+    const warm = VERBS.film({ ...bearing, viscosity: undefined, groove, thermal: { inletTemperature: 95, kv40: 108, kv100: 14.6 } }) as Record<string, number>
+    expect(warm.temperatureRise).toBeGreaterThan(2)
+    expect(cold.temperatureRise).toBeUndefined()
+    expect((VERBS.film({ ...bearing, groove: { arc: 360, width: 0.004 } }) as Record<string, number>).sideLeakage).toBeGreaterThan(cold.sideLeakage)
+  })
+  it('network balances any graph by the contract’s kinds', () => {
+    const ends = (id: string, from: string, to: string) => ({ id, from, to })
+    const answer = VERBS.network({
+      fluid: { density: 850, viscosity: 0.02 }, nodes: [{ id: 's', pressure: 0 }, { id: 'p' }, { id: 'g', elevation: 0.3 }, { id: 'e' }],
+      elements: [
+        { ...ends('pump', 's', 'p'), kind: 'pump', displacement: 15e-6, speed: 10, slipConductance: 1e-11 }, { ...ends('relief', 'p', 's'), kind: 'relief', openingPressure: 4e5 },
+        { ...ends('pipe', 'p', 'g'), kind: 'pipe', length: 0.5, diameter: 0.01, roughness: 1e-5, k: 2 }, { ...ends('check', 'g', 'e'), kind: 'check' },
+        { ...ends('hole', 'e', 's'), kind: 'orifice', diameter: 0.001, dischargeCoefficient: 0.65 }, { ...ends('leak', 'g', 's'), kind: 'linear', conductance: 2e-10 },
+      ],
+    }) as { nodes: { id: string; pressure: number }[]; elements: { id: string; flow: number }[]; residual: number }
+    const flow = Object.fromEntries(answer.elements.map((element) => [element.id, element.flow]))
+    const pressure = Object.fromEntries(answer.nodes.map((node) => [node.id, node.pressure]))
+    expect(answer.residual).toBeLessThanOrEqual(1e-9)
+    expect(flow.pump).toBeCloseTo(15e-5 - 1e-11 * pressure.p, 9)
+    expect(flow.pump).toBeCloseTo(flow.relief + flow.pipe, 12)
+    expect(flow.pipe).toBeCloseTo(flow.hole + flow.leak, 12)
+    expect(flow.leak).toBeCloseTo(2e-10 * (pressure.g + 850 * 9.80665 * 0.3), 12)
+  })
   it('validate names each problem by its path', () => {
     const sheet = DEMO_BUILDS.pell()
     expect(VERBS.validate(sheet)).toEqual({ ok: true, problems: [] })
@@ -39,6 +80,8 @@ describe('headless', () => {
   it.each([
     ['viscosity', { kv40: 10, kv100: 14, density15: 880, temperatures: [] }, /^kv40: /], ['viscosity', { kv40: 'thick' }, /^kv40: /],
     ['relief', { plungerDiameter: -1 }, /^plungerDiameter: /], ['outlook', { format: 'uldo-build' }, /^version: /],
+    ['film', { diameter: 0.06, length: 0.02, radialClearance: 0, speed: 50, viscosity: 0.01, load: 1 }, /^radialClearance: /], ['film', { diameter: 0.06, length: 0.02, radialClearance: 3e-5, speed: 50, viscosity: 0.01 }, /^load: give either/],
+    ['network', { fluid: { density: 850, viscosity: 0 } }, /^fluid.viscosity: /], ['network', { fluid: { density: 850, viscosity: 1 }, nodes: [{ id: 'a', pressure: 0 }], elements: [{ id: 'x', from: 'a', to: 'b', kind: 'linear', conductance: 1 }] }, /^elements.0.to: /],
   ])('%s refuses with the field’s name', (verb, input, message) => {
     expect(() => VERBS[verb](input)).toThrow(Refused)
     expect(() => VERBS[verb](input)).toThrow(message as RegExp)

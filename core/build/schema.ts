@@ -21,6 +21,11 @@ export const Reading = z.strictObject({
   typed: z.string().max(40).optional(),
   /** Outside what is plausible, and confirmed by the builder. */
   confirmed: z.boolean().optional(),
+  /** Readings of the same thing, SI, of which `value` is the mean. */
+  repeats: z.array(finite).min(2).max(3).optional(),
+  note: z.string().max(500).optional(),
+  /** Stored photos, by id. */
+  photos: z.array(z.uuid()).max(30).optional(),
 })
 export type Reading = z.infer<typeof Reading>
 
@@ -32,6 +37,27 @@ export const Check = z.strictObject({
   note: z.string().max(500).optional(),
 })
 export type Check = z.infer<typeof Check>
+
+/** What was found when something was looked at, in one of the trade's words. */
+export const Inspection = z.strictObject({
+  finding: z.string().min(1).max(40),
+  by: z.string().max(60).optional(),
+  at: z.iso.datetime({ offset: true }).optional(),
+  note: z.string().max(500).optional(),
+  photos: z.array(z.uuid()).max(30).optional(),
+})
+export type Inspection = z.infer<typeof Inspection>
+
+/** Shells chosen for a bearing, and what they do to its clearance until its bore is measured anew. */
+export const FittedShells = z.strictObject({
+  upper: z.string().max(80),
+  lower: z.string().max(80),
+  /** Both walls together over those that the bore was measured with, m. */
+  wall: finite,
+  /** The bore reading, by its time, that the choice was made from; a later reading was taken with these shells. */
+  boreAt: z.string().max(40),
+})
+export type FittedShells = z.infer<typeof FittedShells>
 
 const count = (least: number, most: number) => z.number().int().min(least).max(most)
 
@@ -106,6 +132,10 @@ export const Sheet = z.strictObject({
   school: z.enum(SCHOOLS),
   readings: z.record(key, Reading),
   checks: z.record(key, Check),
+  inspections: z.record(key, Inspection).default({}),
+  /** Decisions by a word: `shell.construction` is `three-layer`. */
+  choices: z.record(key, z.string().max(80)).default({}),
+  shells: z.record(key, FittedShells).default({}),
 })
 export type Sheet = z.infer<typeof Sheet>
 

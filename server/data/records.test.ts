@@ -10,6 +10,8 @@ import { Sheet } from '#core/build/schema'
 import type { Change } from '#core/build/entry'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import { migrate } from './database'
+import { getHouse, putHouse } from './house'
+import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 
 const folder = new URL('./migrations/', import.meta.url)
@@ -40,10 +42,11 @@ describe('records', () => {
     await migrate(old, migrations.slice(0, 1))
     const blank = newSheet('inline4', 'Four', 'Test engine')
     const { cooler, turbo, pistonJets, tensioner, ...layout } = blank.layout
-    expect([cooler, turbo, pistonJets, tensioner]).toEqual([false, false, 0, false])
+    const { inspections, choices, shells, ...first } = blank
+    expect([cooler, turbo, pistonJets, tensioner, inspections, choices, shells]).toEqual([false, false, 0, false, {}, {}, {}])
     const kept = randomUUID()
-    await old.query('insert into build (id, revision, sheet) values ($1, 0, $2)', [kept, JSON.stringify({ ...blank, layout })])
-    expect((await migrate(old, migrations))[0]).toBe('0002_layout_outlets')
+    await old.query('insert into build (id, revision, sheet) values ($1, 0, $2)', [kept, JSON.stringify({ ...first, layout })])
+    expect(await migrate(old, migrations)).toEqual(migrations.slice(1).map(({ name }) => name))
     expect((await getBuild(old, kept))!.sheet).toEqual(Sheet.parse(blank))
     await old.close()
   })
@@ -80,6 +83,24 @@ describe('records', () => {
     expect(await enterChange(db, id, change(0, { op: 'replace', path: '/nothing/here', value: 1 }))).toMatchObject({ kind: 'invalid' })
     expect((await getBuild(db, id))!.revision).toBe(0)
     expect(await enterChange(db, randomUUID(), change(0, put('main.1.journal', 0.06)))).toEqual({ kind: 'unknown' })
+  })
+  it('the house is written over the revision it was made on, and told when that is old', async () => {
+    const { revision, house } = await getHouse(db)
+    expect(revision).toBe(0)
+    const written = await putHouse(db, 0, { ...house, units: 'in, psi' })
+    expect(written).toMatchObject({ kind: 'written', row: { revision: 1 } })
+    expect(await putHouse(db, 0, house)).toMatchObject({ kind: 'conflict', row: { revision: 1, house: { units: 'in, psi' } } })
+    expect((await getHouse(db)).house.units).toBe('in, psi')
+  })
+  it('a photo is what its first bytes say, and is kept once', async () => {
+    await fresh()
+    const png = Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3)
+    expect([mediaTypeOf(png), mediaTypeOf(Uint8Array.of(0xff, 0xd8, 0xff, 0xe0)), mediaTypeOf(new TextEncoder().encode('<svg onload=x>'))]).toEqual(['image/png', 'image/jpeg', undefined])
+    const photo = { id: randomUUID(), buildId: id, mediaType: 'image/png' as const, bytes: png, who: 'Maren' }
+    await insertPhoto(db, photo)
+    await insertPhoto(db, { ...photo, bytes: Uint8Array.of(1) })
+    expect([...(await getPhoto(db, id, photo.id))!.bytes]).toEqual([...png])
+    expect(await getPhoto(db, randomUUID(), photo.id)).toBeUndefined()
   })
   it('keeps entries final', async () => {
     await fresh()

@@ -1,0 +1,25 @@
+import type { Queries } from './database'
+
+export type MediaType = 'image/jpeg' | 'image/png' | 'image/webp'
+
+/** Largest photo, bytes. */
+export const PHOTO_LIMIT = 6_000_000
+
+/** What the first bytes say a file is, whatever it is called; undefined for anything but a picture. */
+export function mediaTypeOf(bytes: Uint8Array): MediaType | undefined {
+  const starts = (...signature: number[]) => signature.every((byte, i) => bytes[i] === byte)
+  if (starts(0xff, 0xd8, 0xff)) return 'image/jpeg'
+  if (starts(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'image/png'
+  const word = (from: number) => String.fromCharCode(...bytes.subarray(from, from + 4))
+  return word(0) === 'RIFF' && word(8) === 'WEBP' ? 'image/webp' : undefined
+}
+
+/** Keeps a photo under its id; sent again under the same id it is kept once. */
+export async function insertPhoto(db: Queries, photo: { id: string; buildId: string; mediaType: MediaType; bytes: Uint8Array; who: string }): Promise<void> {
+  await db.query('insert into photo (id, build_id, media_type, bytes, who) values ($1, $2, $3, $4, $5) on conflict (id) do nothing', [photo.id, photo.buildId, photo.mediaType, photo.bytes, photo.who])
+}
+
+export async function getPhoto(db: Queries, buildId: string, id: string): Promise<{ mediaType: MediaType; bytes: Uint8Array } | undefined> {
+  const row = (await db.query<{ media_type: MediaType; bytes: Uint8Array }>('select media_type, bytes from photo where build_id = $1 and id = $2', [buildId, id])).rows[0]
+  return row && { mediaType: row.media_type, bytes: row.bytes }
+}

@@ -20,6 +20,8 @@ export interface EngineValues {
   rodClearance: number[]
   rodLength: number
   camClearance: number
+  /** Where clearances were measured, °C. */
+  room: number
   cylinderBore: number
   stroke: number
   driveRatio: number
@@ -74,7 +76,6 @@ export interface Engine {
   gauge: (values: EngineValues, running: Running, oil: OilState, aim?: number) => number
 }
 
-const ROOM = 20
 const CAM_DIAMETER = 0.046
 const CAM_LENGTH = 0.02
 const OIL_HOLE = 0.006
@@ -98,8 +99,8 @@ export function prepareEngine(layout: Layout): Engine {
   const arc = (layout.mainGroove * Math.PI) / 180
 
   /** Hot radial clearance; a bearing pinched shut still has its last five microns for the model. */
-  const radial = (clearance: number, diameter: number, temperature: number, housing: number) =>
-    Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, temperature - ROOM, housing, EXPANSION.steel))
+  const radial = (clearance: number, diameter: number, rise: number, housing: number) =>
+    Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, rise, housing, EXPANSION.steel))
 
   function setSupply(values: EngineValues, running: Running, oil: OilState, viscosity: number): void {
     const tubeArea = values.tubeDiameter ** 2
@@ -136,7 +137,7 @@ export function prepareEngine(layout: Layout): Engine {
     films.rod = Infinity
     for (let i = 0; i < mains.length; i++) {
       const diameter = values.mainDiameter[i]
-      const clearance = radial(values.mainClearance[i], diameter, running.temperature, expansion)
+      const clearance = radial(values.mainClearance[i], diameter, running.temperature - values.room, expansion)
       const { eccentricity, attitude } = journalPosition(loadNumber({ diameter, length: values.mainLength, radialClearance: clearance, speed, load: mainLoad, viscosity: film }))
       films.main = Math.min(films.main, clearance * (1 - eccentricity))
       const groove = mains[i].groove!
@@ -146,7 +147,7 @@ export function prepareEngine(layout: Layout): Engine {
     for (let i = 0; i < rods.length; i++) {
       const { drilling, film: rod, main } = rods[i]
       const diameter = values.rodDiameter[i]
-      const clearance = radial(values.rodClearance[i], diameter, running.temperature, EXPANSION.steel)
+      const clearance = radial(values.rodClearance[i], diameter, running.temperature - values.room, EXPANSION.steel)
       const eccentricity = eccentricityFor(loadNumber({ diameter, length: values.rodLength, radialClearance: clearance, speed, load: rodLoad, viscosity: film }))
       films.rod = Math.min(films.rod, clearance * (1 - eccentricity))
       setHoleFed(rod, values, diameter, values.rodLength, clearance, speed, film, eccentricity)

@@ -114,6 +114,7 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
   }
   for (const input of inputs) input.put(values, input.value)
   values.driveRatio = requireValue(sheet, 'pump.driveRatio').value
+  values.room = requireValue(sheet, 'bearings.room').value
   return { values, inputs }
 }
 
@@ -121,9 +122,10 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
 function clearanceInputs(sheet: Sheet, set: BearingSet, inputs: ModelInput[]): void {
   const records = bearingsOf(sheet, set)
   const field = set === 'main' ? 'mainClearance' : 'rodClearance'
-  const assumed = records.filter((record) => record.clearance.source !== 'measured')
+  const own = (record: (typeof records)[number]) => record.clearance.source === 'measured' || record.chosen !== undefined
+  const assumed = records.filter((record) => !own(record))
   for (const record of records) {
-    if (record.clearance.source !== 'measured') continue
+    if (!own(record)) continue
     inputs.push({
       key: `${set}.${record.number}.journal`, label: `${record.label} clearance`, station: 'bearings', ...record.clearance,
       put: (v, x) => (v[field][record.number - 1] = x),
@@ -151,7 +153,7 @@ function blankValues(sheet: Sheet): EngineValues {
   return {
     mainDiameter: bearingsOf(sheet, 'main').map((record) => record.diameter), mainClearance: [], mainLength: 0, mainLand: 0,
     rodDiameter: bearingsOf(sheet, 'rod').map((record) => record.diameter), rodClearance: [], rodLength: 0, camClearance: 60e-6,
-    cylinderBore: 0, stroke: 0, driveRatio: 1, displacement: 0, rotorDiameter: 0, rotorLength: 0, endClearance: 0, tipClearance: 0,
+    room: 20, cylinderBore: 0, stroke: 0, driveRatio: 1, displacement: 0, rotorDiameter: 0, rotorLength: 0, endClearance: 0, tipClearance: 0,
     relief: reliefValve(sheet), relief2: sheet.layout.galleryRelief ? reliefValve(sheet, 'relief2') : undefined,
     floorClearance: 0, mouthDiameter: 0, tubeDiameter: 0, tubeLength: 0, lift: 0, rockerRestrictor: 0.0014, timingJet: 0.0009,
     turboFeed: 0.0012, pistonJet: 0.0015, pistonJetOpening: 1.8e5, tensioner: 0.0008, filterBypass: 1e5, coolerBypass: 1.5e5,

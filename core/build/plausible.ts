@@ -30,6 +30,10 @@ export function doubtOf(sheet: Sheet, key: string, value: number): Doubt | undef
 function expectedRange(sheet: Sheet, key: string): Doubt | undefined {
   const quantity = catalogueOf(sheet.layout).get(key)
   if (!quantity) return undefined
+  const beside = /^((?:main|rod)\.\d+\.(?:journal|bore))\.(?:left|right|rear|rearLeft|rearRight)$/.exec(key)
+  const first = beside && sheet.readings[beside[1]]?.value
+  // Another place on the same journal or bore differs by hundredths, not more.
+  if (first) return { low: 0.998 * first, high: 1.002 * first, from: 'sisters' }
   const part = /^(main|rod)\.(\d+)\.(journal|bore)$/.exec(key)
   if (part) {
     const [, set, number, side] = part

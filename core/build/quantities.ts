@@ -102,12 +102,20 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   brief('maker.ceiling', 'Maker’s highest pressure', pressure)
 
   const bearings = at('bearings')
+  bearings('bearings.room', 'Room where it was measured', { dimension: 'temperature', fallback: 20, fallbackSigma: 0, sigma: 1, plausible: [-10, 45], wanted: false })
   const bearing = (set: string, word: string, diameter: number, count: number) => {
     for (let i = 1; i <= count; i++) {
       const near: [number, number] = [0.3 * diameter, 3 * diameter]
       const measured: Draft = { dimension: 'diameter', sigma: 2.5 * MICRON, plausible: near, wanted: true }
       bearings(`${set}.${i}.journal`, `${word} ${i} journal`, measured)
       bearings(`${set}.${i}.bore`, `${word} ${i} bore`, measured)
+      const beside: Draft = { ...measured, wanted: false }
+      for (const [place, words] of PLACES) {
+        bearings(`${set}.${i}.journal.${place}`, `${word} ${i} journal, ${words}`, beside)
+        bearings(`${set}.${i}.bore.${place}`, `${word} ${i} bore, ${words}`, beside)
+      }
+      bearings(`${set}.${i}.housing`, `${word} ${i} housing bore, no shells`, beside)
+      bearings(`${set}.${i}.wall`, `${word} ${i} shell wall at the crown`, { dimension: 'diameter', sigma: 2 * MICRON, plausible: [0.8 * MM, 8 * MM], wanted: false })
       bearings(`${set}.${i}.clearance`, `${word} ${i} clearance, by strip`, { dimension: 'clearance', sigma: 6 * MICRON, plausible: [8 * MICRON, 250 * MICRON], wanted: false })
     }
   }
@@ -163,6 +171,11 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   }
   return list
 }
+
+/** Where a journal or bore can be read beside its first vertical reading in front: the angle to either side, and the rear plane. */
+export const PLACES: [place: string, words: string][] = [
+  ['left', '60° left'], ['right', '60° right'], ['rear', 'rear'], ['rearLeft', 'rear, 60° left'], ['rearRight', 'rear, 60° right'],
+]
 
 /** Steady points captured at the first start, by the state they are judged as. */
 export const START_POINTS: [point: 'idleCold' | 'idleHot' | 'workingHot', word: string][] = [

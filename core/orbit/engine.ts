@@ -65,7 +65,7 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   for (let i = 0; i < layout.feed.length; i++) yield one('rod', i + 1, values.rodDiameter[i], values.rodLength, values.rodClearance[i], EXPANSION.steel, rodLoad, swing.rate)
 
   function one(set: 'main' | 'rod', number: number, diameter: number, length: number, clearance: number, housing: number, load: CycleLoad, frameRate?: Float64Array): BearingOrbit {
-    const radialClearance = Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, moment.temperature - 20, housing, EXPANSION.steel))
+    const radialClearance = Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, moment.temperature - values.room, housing, EXPANSION.steel))
     const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate })
     let greatest = 0
     for (let degree = 0; degree < 720; degree++) greatest = Math.max(greatest, Math.hypot(load.x[degree], load.y[degree]))

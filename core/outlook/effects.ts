@@ -26,7 +26,7 @@ export function bearingProblems(sheet: Sheet): BearingProblem[] {
   const found = (['main', 'rod'] as const).flatMap((set) => {
     const records = bearingsOf(sheet, set)
     return records.flatMap((record) => {
-      if (record.clearance.source !== 'measured') return []
+      if (record.clearance.source !== 'measured' && !record.chosen) return []
       const limits = clearanceLimits(sheet, set, record.diameter)
       const judged = judgeClearance(record.clearance, limits)
       if (judged.verdict !== 'stop' && judged.verdict !== 'watch') return []

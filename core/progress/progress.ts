@@ -45,7 +45,10 @@ export function progressOf(sheet: Sheet): StationProgress[] {
 /** A pump's displacement need not be typed once its gears are measured, nor both sides of a bearing once a strip was read. */
 function setAside(sheet: Sheet, key: string): boolean {
   const side = /^(main|rod)\.(\d+)\.(journal|bore)$/.exec(key)
-  if (side) return !(key in sheet.readings) && `${side[1]}.${side[2]}.clearance` in sheet.readings
+  if (side) {
+    const has = (field: string) => `${side[1]}.${side[2]}.${field}` in sheet.readings
+    return !(key in sheet.readings) && (has('clearance') || (side[3] === 'bore' && has('housing') && has('wall')))
+  }
   return key === 'pump.displacement' && 'pump.centres' in sheet.readings
 }
 
@@ -71,7 +74,7 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
   if (station === 'bearings') {
     for (const record of (['main', 'rod'] as const).flatMap((set) => bearingsOf(sheet, set))) {
       if (record.conflict) add('stop', `${record.label}: bore under journal`)
-      else if (record.clearance.source === 'measured') add(judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict, `${record.label} out of limit`)
+      else if (record.clearance.source === 'measured' || record.chosen) add(judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict, `${record.label} out of limit`)
     }
     findings.push(...floatFindings(sheet))
   } else if (station === 'pump') {

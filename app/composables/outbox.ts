@@ -29,6 +29,11 @@ export async function allWaiting(): Promise<Waiting[]> {
   return (await database()).getAll('outbox')
 }
 
+/** The oldest change that waits. */
+export async function firstWaiting(): Promise<Waiting | undefined> {
+  return ((await (await database()).getAll('outbox', undefined, 1)) as Waiting[])[0]
+}
+
 export async function dropWaiting(order: number): Promise<void> {
   await (await database()).delete('outbox', order)
 }

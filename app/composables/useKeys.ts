@@ -1,3 +1,5 @@
+import { catalogueOf } from '#core/build/values'
+import type { Router } from 'vue-router'
 import { PAGES, stationPath } from './stations'
 
 /** The keys of a build's pages: find, go, next missing, units, undo, list. Not while something is being typed. */
@@ -23,17 +25,25 @@ export function useKeys(open: { find: () => void; list: () => void }) {
     } else if (event.key === '?') open.list()
     else if (event.key === 'u') house.nextUnits()
     else if (event.key === 'z') void build.undo()
+    else if (event.key === 'Z') void build.redo()
     else if (event.key === 'n') {
       event.preventDefault()
-      nextMissing()
+      void nextMissing(router)
     }
   }
   onMounted(() => addEventListener('keydown', press))
   onBeforeUnmount(() => removeEventListener('keydown', press))
 }
 
-/** Puts the hand on the first empty reading of the open station. */
-function nextMissing() {
+/**
+ * Puts the hand on the missing reading that would narrow the Outlook band most, at whatever station it is; when nothing assumed moves the
+ * band, on the first empty reading of this station.
+ */
+export async function nextMissing(router: Router) {
+  const build = useBuild()
+  const sheet = build.sheet
+  const best = sheet && useOutlook().now?.assumed.map(({ key }) => catalogueOf(sheet.layout).get(key)).find((quantity) => quantity && !(quantity.key in sheet.readings))
+  if (best && build.id) return goToReading(router, build.id, best.station, best.key)
   const empty = [...document.querySelectorAll<HTMLInputElement>('main input[data-reading]')].find((input) => input.value === '')
   empty?.focus()
 }

@@ -1,8 +1,9 @@
 import { v4 as uuid } from 'uuid'
 import jsonPatch, { type Operation } from 'fast-json-patch'
+import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch'
 import type { Entry } from '#core/build/entry'
 import type { Reading, Sheet } from '#core/build/schema'
-import { allWaiting, dropWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
+import { allWaiting, dropWaiting, firstWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
 
 /** Somebody else wrote to the same place first: what is there, what was to be written. */
 export interface Conflict {
@@ -12,6 +13,13 @@ export interface Conflict {
   who: string
   at: string
   revision: number
+}
+
+/** A change of this browser, to be taken back: the way back, and what the change left at each path. */
+interface Step {
+  label: string
+  back: Operation[]
+  left: { path: string; value: unknown }[]
 }
 
 export type Saving = 'saved' | 'saving' | 'offline'
@@ -33,7 +41,10 @@ export const useBuild = defineStore('build', () => {
   const missing = ref(false)
   const lastLabel = ref('')
   const device = sessionId()
-  const undoable: Operation[][] = []
+  const undoable = shallowRef<Step[]>([])
+  const redoable = shallowRef<Step[]>([])
+  /** Why the last undo or redo was not done; nothing when it was. */
+  const held = ref<string>()
   let events: EventSource | undefined
   let sending = false
 
@@ -57,7 +68,9 @@ export const useBuild = defineStore('build', () => {
     conflicts.value = []
     refused.value = undefined
     missing.value = false
-    undoable.length = 0
+    undoable.value = []
+    redoable.value = []
+    held.value = undefined
   }
 
   /** The whole sheet from the server; kept from the last visit when the network is gone. */
@@ -104,18 +117,31 @@ export const useBuild = defineStore('build', () => {
   }
 
   /** Enters a change: shown at once, kept in this browser, then sent. */
-  async function change(patch: Operation[], label: string, reason = '', forget = false) {
-    const before = sheet.value
-    if (!id.value || !before) return
-    const after = applied(before, patch)
-    if (!forget) {
-      undoable.push(jsonPatch.compare(after, before))
-      }
+  async function change(patch: Operation[], label: string, reason = '') {
+    const step = stepOf(patch, label)
+    if (!step) return
+    undoable.value = [...undoable.value, step]
+    redoable.value = []
+    held.value = undefined
+    await enter(patch, label, reason)
+  }
+
+  async function enter(patch: Operation[], label: string, reason: string) {
+    if (!id.value || !sheet.value) return
     lastLabel.value = label
     const kept: Waiting = { buildId: id.value, clientKey: uuid(), device, base: revision.value, who: useHouse().who || 'Someone', patch, reason }
     waiting.value = [...waiting.value, kept]
     kept.order = await keepWaiting(kept)
     void send()
+  }
+
+  /** What a patch does to the sheet and what would take it back, with the values that it leaves behind. */
+  function stepOf(patch: Operation[], label: string): Step | undefined {
+    const before = sheet.value
+    if (!id.value || !before) return undefined
+    const after = applied(before, patch)
+    const back = jsonPatch.compare(after, before)
+    return { label, back, left: back.map(({ path }) => ({ path, value: valueAt(after, path) })) }
   }
 
   function record(key: string, reading: Omit<Reading, 'by' | 'at'>, label: string) {
@@ -131,11 +157,24 @@ export const useBuild = defineStore('build', () => {
     if (sheet.value && key in sheet.value.checks) return change([{ op: 'remove', path: `/checks/${key}` }], label)
   }
 
-  /** Takes back this browser's last change, as a change of its own. */
-  async function undo() {
-    const back = undoable.pop()
-    if (!back || !sheet.value) return
-    await change(back, 'undo', 'undo', true)
+  /** Takes back this browser's last change, as a change of its own. What somebody else has written there since is left alone. */
+  const undo = () => stepThrough(undoable, redoable, 'undo')
+  const redo = () => stepThrough(redoable, undoable, 'redo')
+
+  async function stepThrough(from: Ref<Step[]>, to: Ref<Step[]>, word: 'undo' | 'redo') {
+    const step = from.value[from.value.length - 1]
+    const now = sheet.value
+    if (!step || !now) return
+    from.value = from.value.slice(0, -1)
+    const changed = step.left.find(({ path, value }) => JSON.stringify(valueAt(now, path)) !== JSON.stringify(value))
+    if (changed) {
+      held.value = `${step.label} was changed by somebody else since: not ${word === 'undo' ? 'undone' : 'redone'}.`
+      return
+    }
+    const reverse = stepOf(step.back, step.label)
+    if (reverse) to.value = [...to.value, reverse]
+    held.value = undefined
+    await enter(step.back, word, word)
   }
 
   /** Sends what waits, oldest first, one at a time over all tabs of this browser. */
@@ -144,7 +183,7 @@ export const useBuild = defineStore('build', () => {
     sending = true
     try {
       await withSendingLock(async () => {
-        for (let next = (await allWaiting())[0]; next; next = (await allWaiting())[0]) await sendOne(next)
+        for (let next = await firstWaiting(); next; next = await firstWaiting()) await sendOne(next)
       })
       online.value = true
     } catch {
@@ -177,8 +216,8 @@ export const useBuild = defineStore('build', () => {
   }
 
   return {
-    id, revision, sheet, saving, waiting, conflicts, refused, online, missing, lastLabel,
-    open, close, change, record, clear, check, undo, settle,
+    id, revision, sheet, saving, waiting, conflicts, refused, online, missing, lastLabel, held, undoable, redoable,
+    open, close, change, record, clear, check, undo, redo, settle,
   }
 })
 
@@ -189,11 +228,20 @@ function sessionId(): string {
   return kept
 }
 
+/** The sheet with a patch applied: what the patch does not touch is shared with the sheet before. */
 function applied(sheet: Sheet, patch: Operation[]): Sheet {
   try {
-    return jsonPatch.applyPatch(structuredClone(sheet), structuredClone(patch), false, true, true).newDocument
+    return immutableJSONPatch(sheet, patch as JSONPatchDocument) as Sheet
   } catch {
     return sheet
+  }
+}
+
+function valueAt(sheet: Sheet, path: string): unknown {
+  try {
+    return jsonPatch.getValueByPointer(sheet, path)
+  } catch {
+    return undefined
   }
 }
 

@@ -2,15 +2,29 @@ import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/units/un
 import type { Quantity } from '#core/build/quantities'
 import { decimalsFor, formatNumber, formatQuantity } from '#core/units/format'
 
-/** Units and who is recording, kept in this browser. */
+/** Who is recording, in which units and with which instrument, kept in this browser; units by person, the shop's own where a person has none. */
 export const useHouse = defineStore('house', () => {
-  const choiceName = ref(read('uldo.units', 'mm, bar'))
+  const shop = useShop()
+  void shop.load()
   const who = ref(read('uldo.who', ''))
+  const own = ref(read(unitsKey(who.value), read('uldo.units', '')))
+  const choiceName = computed({
+    get: () => own.value || shop.house.units,
+    set: (name) => {
+      own.value = name
+      localStorage.setItem(unitsKey(who.value), name)
+    },
+  })
+  /** Instrument in the hand, carried from reading to reading; by dimension, since a feeler gauge follows a micrometer. */
+  const instruments = ref<Record<string, string>>(JSON.parse(read('uldo.instruments', '{}')) as Record<string, string>)
   const scheme = ref<'light' | 'dark'>(read('uldo.scheme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light') as 'light' | 'dark')
   const choice = computed(() => UNIT_CHOICES[choiceName.value] ?? UNIT_CHOICES['mm, bar'])
 
-  watch(choiceName, (name) => localStorage.setItem('uldo.units', name))
-  watch(who, (name) => localStorage.setItem('uldo.who', name))
+  watch(who, (name) => {
+    localStorage.setItem('uldo.who', name)
+    own.value = read(unitsKey(name), '')
+  })
+  watch(instruments, (chosen) => localStorage.setItem('uldo.instruments', JSON.stringify(chosen)), { deep: true })
   watch(scheme, (now) => {
     document.documentElement.dataset.scheme = now
   }, { immediate: true })
@@ -35,9 +49,13 @@ export const useHouse = defineStore('house', () => {
     const chosen = unit(quantity.dimension)
     return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen)) : undefined)
   }
-  return { choiceName, choice, who, scheme, unit, nextUnits, flipScheme, say, show, showReading }
+  return { choiceName, choice, who, scheme, instruments, unit, nextUnits, flipScheme, say, show, showReading }
 })
 
 function read(key: string, fallback: string): string {
   return localStorage.getItem(key) ?? fallback
+}
+
+function unitsKey(who: string): string {
+  return `uldo.units.${who.toLowerCase()}`
 }

@@ -19,6 +19,7 @@ const notes = computed(() => build.conflicts.map((conflict) => {
     <p>{{ note.label }}: {{ note.conflict.who }} wrote <b class="mono">{{ note.theirs }}</b> at {{ note.at }}, before your <b class="mono">{{ note.ours }}</b> arrived.</p>
     <span class="actions"><Button type="button" variant="outlined" @click="build.settle(note.conflict, false)">Keep {{ note.theirs }}</Button><Button type="button" @click="build.settle(note.conflict, true)">Write {{ note.ours }}</Button></span>
   </div>
+  <div v-if="build.held" class="note" role="alert"><p>{{ build.held }}</p><Button type="button" variant="outlined" @click="build.held = undefined">Close</Button></div>
   <div v-if="build.refused" class="note" role="alert"><p>{{ build.refused }}</p><Button type="button" variant="outlined" @click="build.refused = undefined">Close</Button></div>
 </template>
 

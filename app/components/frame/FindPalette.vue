@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { catalogueOf } from '#core/build/values'
-import { PAGES, stationPath } from '~/composables/stations'
+import { focusReading } from '~/composables/goToReading'
+import { PAGES, readingPath, stationPath } from '~/composables/stations'
+import { nextMissing } from '~/composables/useKeys'
 
 const emit = defineEmits<{ close: [] }>()
 const build = useBuild()
 const router = useRouter()
+const house = useHouse()
 const box = useTemplateRef<HTMLDialogElement>('box')
 const text = ref('')
 const chosen = ref(0)
@@ -14,12 +17,22 @@ onMounted(async () => {
   engines.value = await $fetch<{ id: string; name: string; engine: string }[]>('/api/builds').catch(() => [])
 })
 
-const all = computed(() => {
+interface Target { label: string; kind: string; to?: string; reading?: string; run?: () => unknown }
+
+/** Places on a journal and repeats of a kind are reached through their journal, not one by one. */
+const NESTED = /^(main|rod)\.\d+\.(journal|bore)\./
+const all = computed((): Target[] => {
   const id = build.id ?? ''
+  const sheet = build.sheet
+  const actions: Target[] = sheet ? [
+    { label: 'Next reading worth taking', kind: 'action', run: () => nextMissing(router) }, { label: 'Undo the last change', kind: 'action', run: build.undo }, { label: 'Redo', kind: 'action', run: build.redo },
+    { label: 'Save the build file', kind: 'action', run: () => open(`/api/builds/${id}/file`, '_self') },
+  ] : []
   return [
-    ...(build.sheet ? PAGES : []).map(({ page, title }) => ({ label: title, kind: 'station', to: stationPath(id, page), reading: '' })),
-    ...(build.sheet ? [...catalogueOf(build.sheet.layout).values()] : []).map((quantity) => ({ label: quantity.label, kind: quantity.station === 'start' ? 'first start' : quantity.station, to: stationPath(id, quantity.station), reading: quantity.key })),
-    ...engines.value.map((engine) => ({ label: `${engine.name}, ${engine.engine}`, kind: 'engine', to: stationPath(engine.id, 'brief'), reading: '' })),
+    ...(sheet ? PAGES : []).map(({ page, title }) => ({ label: title, kind: 'station', to: stationPath(id, page) })),
+    ...(sheet ? [...catalogueOf(sheet.layout).values()] : []).filter(({ key }) => !NESTED.test(key)).map((quantity) => ({ label: quantity.label, kind: quantity.station === 'start' ? 'first start' : quantity.station, to: readingPath(id, quantity.key, quantity.station), reading: quantity.key })),
+    ...engines.value.map((engine) => ({ label: `${engine.name}, ${engine.engine}`, kind: 'engine', to: stationPath(engine.id, 'brief') })),
+    ...actions, { label: 'Next units', kind: 'action', run: house.nextUnits }, { label: 'Light or dark', kind: 'action', run: house.flipScheme }, { label: 'New build', kind: 'action', to: '/?new' },
   ]
 })
 const found = computed(() => {
@@ -36,14 +49,9 @@ watch(text, () => (chosen.value = 0))
 async function go(target = found.value[chosen.value]) {
   if (!target) return
   box.value?.close()
-  await router.push(target.to)
-  if (target.reading) focusWhenThere(target.reading)
-}
-/** The station's page may still be on its way. */
-function focusWhenThere(reading: string, tries = 150) {
-  const input = document.querySelector<HTMLInputElement>(`main [data-reading="${reading}"]`)
-  if (input) input.focus()
-  else if (tries > 0) setTimeout(() => focusWhenThere(reading, tries - 1), 30)
+  if (target.to) await router.push(target.to)
+  if (target.reading) focusReading(target.reading)
+  target.run?.()
 }
 function key(event: KeyboardEvent) {
   if (event.key === 'Enter') void go()

@@ -3,8 +3,8 @@ const emit = defineEmits<{ close: [] }>()
 const box = useTemplateRef<HTMLDialogElement>('box')
 onMounted(() => box.value?.showModal())
 const KEYS = [
-  ['/ or Ctrl K', 'find a reading, station or engine'], ['g then 1 to 8', 'go to a station'], ['n', 'next missing reading'], ['u', 'next set of units'],
-  ['z', 'take back the last change'], ['Enter', 'write the reading, go to the next'], ['↑ ↓', 'move in the column'], ['Escape', 'put back what was there'], ['?', 'this list'],
+  ['/ or Ctrl K', 'find a reading, station or engine'], ['g then 1 to 8', 'go to a station'], ['n', 'the reading that narrows the band most'], ['u', 'next set of units'],
+  ['z, Shift z', 'take back the last change, do it again'], ['Enter', 'write the reading, go to the next'], ['↑ ↓', 'move in the column'], ['66.037; 66.038', 'the same thing read again, up to three times'], ['Escape', 'put back what was there'], ['?', 'this list'],
 ]
 </script>
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { type Doubt, doubtOf } from '#core/build/plausible'
 import { catalogueOf } from '#core/build/values'
-import { parseQuantity } from '#core/units/parse'
+import { readTyped, useReadingSigma } from '~/composables/useReadingEntry'
+import { PASTED, spreadPasted } from '~/composables/pasteReadings'
 
 /**
  * One reading, typed in any unit: Enter writes it and goes to the next of its run, arrows move in the column, Escape
- * restores. What cannot be read is said beside the field; what cannot be believed is asked about, with the mended value.
+ * restores. Up to three readings of the same thing may be typed, parted by semicolons; a column or block from a spreadsheet is
+ * pasted over the readings beside and below. What cannot be read is said beside the field; what cannot be believed is asked about, with the mended value.
  */
 const { name, run, column } = defineProps<{ name: string; run: string; column?: string }>()
 const build = useBuild()
@@ -21,7 +23,8 @@ const assumed = computed(() => (quantity.value.fallback === undefined ? '' : hou
 const text = ref('')
 const editing = ref(false)
 const problem = ref<string>()
-const doubt = ref<Doubt & { value: number }>()
+const doubt = ref<Doubt & { value: number; repeats?: number[] }>()
+const sigmaOf = useReadingSigma()
 const field = useTemplateRef<HTMLInputElement>('field')
 const messageId = useId()
 
@@ -59,30 +62,47 @@ function commit(): boolean {
     void build.clear(name, quantity.value.label)
     return true
   }
-  const parsed = parseQuantity(text.value, quantity.value.dimension, unit.value)
+  const parsed = readTyped(text.value, quantity.value, unit.value)
   if (!parsed.ok) {
     problem.value = parsed.message
     return false
   }
   const found = doubtOf(build.sheet!, name, parsed.value)
   if (found) {
-    doubt.value = { ...found, value: parsed.value }
+    doubt.value = { ...found, value: parsed.value, repeats: parsed.repeats }
     return false
   }
-  write(parsed.value, false)
+  write(parsed.value, false, parsed.repeats)
   return true
 }
-function write(value: number, confirmed: boolean) {
+function write(value: number, confirmed: boolean, repeats?: number[]) {
   editing.value = false
   problem.value = undefined
   doubt.value = undefined
   const source = /^(brief|limit|maker)\./.test(name) ? 'maker' : 'measured'
-  void build.record(name, { value, source, typed: text.value.trim().slice(0, 40), ...(confirmed ? { confirmed } : {}) }, quantity.value.label)
+  const { note, photos } = reading.value ?? {}
+  void build.record(name, {
+    value, source, typed: text.value.trim().slice(0, 40), ...(source === 'measured' ? sigmaOf(quantity.value, repeats) : {}), ...(repeats ? { repeats } : {}),
+    ...(confirmed ? { confirmed } : {}), ...(note ? { note } : {}), ...(photos ? { photos } : {}),
+  }, quantity.value.label)
 }
-function settle(value: number, confirmed: boolean) {
-  write(value, confirmed)
+function settle(value: number, confirmed: boolean, repeats?: number[]) {
+  write(value, confirmed, repeats)
   move(1)
 }
+/** A block from a spreadsheet goes over the readings from here on; a single value is an ordinary paste. */
+function paste(event: ClipboardEvent) {
+  const block = event.clipboardData?.getData('text/plain') ?? ''
+  if (!spreadPasted(field.value!, block)) return
+  event.preventDefault()
+}
+/** Takes one cell of a pasted block: written when it can be believed, else left as it was pasted, with its question. */
+function takePasted(event: Event) {
+  editing.value = true
+  text.value = (event as CustomEvent<string>).detail
+  commit()
+}
+onMounted(() => field.value?.addEventListener(PASTED, takePasted))
 
 function move(step: number, selector = `[data-run="${run}"]`) {
   const all = [...document.querySelectorAll<HTMLInputElement>(`main input${selector}`)]
@@ -116,7 +136,7 @@ const rangeWords = computed(() => {
     <input
       ref="field" :value="editing ? text : shown" :placeholder="assumed" :data-run="run" :data-column="column ?? run" :data-reading="name" :aria-label="quantity.label"
       :aria-invalid="!!(problem || doubt)" :aria-describedby="problem || doubt ? messageId : undefined" inputmode="text" autocomplete="off" spellcheck="false" enterkeyhint="next"
-      :class="{ confirmed: reading?.confirmed }" @mousedown="touch" @focus="begin" @input="typed" @blur="commit" @keydown="key"
+      :class="{ confirmed: reading?.confirmed }" @mousedown="touch" @focus="begin" @input="typed" @blur="commit" @keydown="key" @paste="paste"
     >
     <span v-if="problem || doubt" :id="messageId" class="message" role="alert">
       <template v-if="problem">{{ problem }}</template>
@@ -124,7 +144,7 @@ const rangeWords = computed(() => {
         <span>{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}? {{ rangeWords }}</span>
         <span class="actions">
           <Button v-if="doubt.proposal !== undefined" type="button" @mousedown.prevent @click="settle(doubt.proposal, false)">Use {{ house.say(doubt.proposal, quantity.dimension) }}</Button>
-          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true)">Keep {{ text.trim() }}</Button>
+          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)">Keep {{ text.trim() }}</Button>
         </span>
       </template>
     </span>

@@ -46,6 +46,7 @@ export default defineNuxtConfig({
     serverAssets: [
       { baseName: 'migrations', dir: fileURLToPath(new URL('./server/data/migrations', import.meta.url)) },
       { baseName: 'demo', dir: fileURLToPath(new URL('./demo/builds', import.meta.url)) },
+      { baseName: 'shop', dir: fileURLToPath(new URL('./demo/shop', import.meta.url)) },
     ],
     errorHandler: '~~/server/error',
     esbuild: { options: { target: 'es2022' } },

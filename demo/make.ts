@@ -1,4 +1,5 @@
 import { newSheet } from '../core/build/layouts'
+import { FIRST_HOUSE, type House } from '../core/house/schema'
 import { quantitiesOf } from '../core/build/quantities'
 import { Sheet, type Reading } from '../core/build/schema'
 import { normal, seeded } from '../core/random/random'
@@ -159,3 +160,14 @@ function pell(): Sheet {
 }
 
 export const DEMO_BUILDS: Record<string, () => Sheet> = { ottiline, talvik, dunmarrow, pell }
+
+/** What lies in the workshop's drawers: shells for the tractor and the ferry, instruments zeroed that spring. */
+export function demoHouse(): House {
+  const shells = (engine: string, set: 'main' | 'rod', grades: [wall: number, upper: number, lower: number][]): House['shells'] => grades.flatMap(([wall, upper, lower]) => (['upper', 'lower'] as const).map((half) => ({
+    id: `${engine} ${set} ${half} ${wall === 0 ? 'standard' : `${wall > 0 ? '+' : '−'}${Math.abs(wall)}`}`, engine, set, half, wall: wall / 1000, count: half === 'upper' ? upper : lower,
+  })))
+  return {
+    ...FIRST_HOUSE, instruments: FIRST_HOUSE.instruments.map((instrument) => ({ ...instrument, zeroedAt: new Date(START - 86_400_000).toISOString() })),
+    shells: [...shells('Talvik 1.9', 'main', [[-0.006, 1, 1], [0, 4, 4], [0.006, 2, 2], [0.012, 2, 2], [0.018, 1, 2]]), ...shells('Hesper 3.6', 'main', [[-0.006, 2, 2], [0, 7, 7], [0.006, 3, 3], [0.012, 1, 1]])],
+  }
+}

@@ -1,4 +1,5 @@
 import { type Remote, wrap } from 'comlink'
+import type { FilmWorker } from '~/workers/film.worker'
 import type { ModelWorker } from '~/workers/model.worker'
 
 let remote: Remote<ModelWorker> | undefined
@@ -9,11 +10,19 @@ export function useEngineModel(): Remote<ModelWorker> {
   return remote
 }
 
+let films: Remote<FilmWorker> | undefined
+
+/** Films, orbits and shell choices in a worker of their own, so that they never hold up a prediction; started when first asked. */
+export function useFilmWorker(): Remote<FilmWorker> {
+  films ??= wrap<FilmWorker>(new Worker(new URL('../workers/film.worker.ts', import.meta.url), { type: 'module', name: 'films' }))
+  return films
+}
+
 /**
  * A value that the model gives for the open sheet, kept current: asked again at every change, the newest answer wins, and
  * while one question is out only the last of the later ones is asked.
  */
-export function useAnswer<T>(ask: (model: Remote<ModelWorker>) => Promise<T> | undefined, changes: () => unknown) {
+export function useAnswer<T>(ask: (model: Remote<ModelWorker>, films: () => Remote<FilmWorker>) => Promise<T> | undefined, changes: () => unknown) {
   const answer = shallowRef<T>()
   let busy = false
   let again = false
@@ -24,7 +33,7 @@ export function useAnswer<T>(ask: (model: Remote<ModelWorker>) => Promise<T> | u
     }
     busy = true
     try {
-      const asked = ask(useEngineModel())
+      const asked = ask(useEngineModel(), useFilmWorker)
       answer.value = asked === undefined ? undefined : await asked
     } catch (error) {
       answer.value = undefined

@@ -6,7 +6,7 @@ import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = fileURLToPath(new URL('../..', import.meta.url))
-const SOURCES = ['app', 'core', 'server', 'demo/builds', 'public', 'nuxt.config.ts', 'package-lock.json']
+const SOURCES = ['app', 'core', 'server', 'demo/builds', 'demo/shop', 'public', 'nuxt.config.ts', 'package-lock.json']
 const stamps = join(root, '.cache')
 
 /** Runs a command with its output shown; ends this one with its code when it fails. */

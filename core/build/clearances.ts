@@ -140,6 +140,11 @@ export function clearanceLimits(sheet: Sheet, set: BearingSet, diameter: number)
   const least = sheet.readings[`limit.${set}Least`]?.value
   const most = sheet.readings[`limit.${set}Most`]?.value
   if (least !== undefined && most !== undefined && most > least) return { least, most, source: 'maker' }
+  return houseLimits(sheet, diameter)
+}
+
+/** The house rule for a diameter and this sheet's use. */
+export function houseLimits(sheet: Sheet, diameter: number): Limits {
   const [low, high] = PER_DIAMETER[sheet.use]
   return { least: low * diameter, most: high * diameter, source: 'house' }
 }

@@ -124,7 +124,7 @@ export function quantitiesOf(layout: Layout): Quantity[] {
   const float: Draft = { dimension: 'clearance', sigma: 10 * MICRON, plausible: [0, 2 * MM], wanted: false }
   bearings('thrust.endFloat', 'Crank end float', float)
   for (let i = 1; i <= layout.feed.length; i++) bearings(`rod.${i}.side`, `Rod ${i} side clearance`, float)
-  for (let i = 1; i <= layout.mains; i++) bearings(`turning.${i}`, `Torque to turn, main ${i} tightened`, { dimension: 'torque', sigma: 0.1, plausible: [0, 40], wanted: false })
+  for (let i = 1; i <= layout.mains; i++) bearings(`turning.${i}`, `Turning torque, main ${i}`, { dimension: 'torque', sigma: 0.1, plausible: [0, 40], wanted: false })
   if (layout.camBearings > 0) bearings('cam.clearance', 'Cam bearing clearance', gap(60 * MICRON, 0.25, [10 * MICRON, 300 * MICRON], false))
 
   const pump = at('pump')

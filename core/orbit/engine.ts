@@ -20,7 +20,9 @@ export interface BearingOrbit extends Orbit {
   number: number
   /** Load on the journal for each degree, N, in the shell's frame. */
   load: CycleLoad
-  /** Greatest load over the bearing's projected area, Pa. */
+  /** Greatest and mean load over the cycle, N, and the greatest over the bearing's projected area, Pa. */
+  greatestLoad: number
+  meanLoad: number
   specificLoad: number
   radialClearance: number
 }
@@ -67,8 +69,13 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   function one(set: 'main' | 'rod', number: number, diameter: number, length: number, clearance: number, housing: number, load: CycleLoad, frameRate?: Float64Array): BearingOrbit {
     const radialClearance = Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, moment.temperature - values.room, housing, EXPANSION.steel))
     const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate })
-    let greatest = 0
-    for (let degree = 0; degree < 720; degree++) greatest = Math.max(greatest, Math.hypot(load.x[degree], load.y[degree]))
-    return { ...found, set, number, load, radialClearance, specificLoad: greatest / (diameter * length) }
+    let greatestLoad = 0
+    let meanLoad = 0
+    for (let degree = 0; degree < 720; degree++) {
+      const size = Math.hypot(load.x[degree], load.y[degree])
+      greatestLoad = Math.max(greatestLoad, size)
+      meanLoad += size / 720
+    }
+    return { ...found, set, number, load, radialClearance, greatestLoad, meanLoad, specificLoad: greatestLoad / (diameter * length) }
   }
 }

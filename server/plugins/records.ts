@@ -3,8 +3,10 @@ import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { Sheet } from '#core/build/schema'
+import { House } from '#core/house/schema'
 import { insertBuild, listBuilds } from '../data/builds'
 import { migrate, type Migration } from '../data/database'
+import { putHouse } from '../data/house'
 import { FolderInUse, lockFolder } from '../data/lock'
 
 /** Opens the records at start: lock, database, migrations, demo builds when asked; closes them when told to stop. */
@@ -42,6 +44,7 @@ async function open(folder: string): Promise<PGlite> {
   if (process.env.ULDO_DEMO && (await listBuilds(database)).length === 0) {
     const builds = useStorage('assets:demo')
     for (const key of (await builds.getKeys()).sort().reverse()) await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
+    await putHouse(database, 0, House.parse(await useStorage('assets:shop').getItem('house.json')))
   }
   provideDatabase(database)
   return database

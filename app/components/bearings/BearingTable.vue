@@ -11,7 +11,7 @@ const limits = computed(() => clearanceLimits(build.sheet!, set, records.value[0
 const rows = computed(() => records.value.map((record) => ({
   ...record,
   direct: record.clearance.source === 'measured' && !(record.journal && record.bore),
-  verdict: record.conflict ? ('stop' as const) : record.clearance.source === 'measured' ? judgeClearance(record.clearance, clearanceLimits(build.sheet!, set, record.diameter)).verdict : undefined,
+  verdict: record.conflict ? ('stop' as const) : record.clearance.source === 'measured' || record.chosen ? judgeClearance(record.clearance, clearanceLimits(build.sheet!, set, record.diameter)).verdict : undefined,
 })))
 const units = computed(() => ({ side: house.unit('diameter').symbol, gap: house.unit('clearance').symbol }))
 </script>
@@ -31,7 +31,7 @@ const units = computed(() => ({ side: house.unit('diameter').symbol, gap: house.
           <td><ReadingInput :name="`${set}.${row.number}.bore`" run="sides" :column="`${set}.bore`" /></td>
           <td class="clearance">
             <span v-if="row.conflict" class="mono result" :title="row.conflict">none</span>
-            <span v-else-if="row.journal && row.bore" class="mono result" data-testid="clearance">{{ house.show(row.clearance.value, 'clearance') }}<span v-if="row.verdict && row.verdict !== 'pass'" class="hidden-but-read">, {{ row.verdict }}</span></span>
+            <span v-else-if="row.journal && row.bore" class="mono result" data-testid="clearance" :class="{ chosen: row.chosen }" :title="row.chosen ? 'with the shells chosen, not measured yet' : undefined">{{ house.show(row.clearance.value, 'clearance') }}<span v-if="row.verdict && row.verdict !== 'pass'" class="hidden-but-read">, {{ row.verdict }}</span></span>
             <ReadingInput v-else :name="`${set}.${row.number}.clearance`" run="strip" :column="`${set}.clearance`" class="strip" :class="{ direct: row.direct }" />
             <span v-if="!row.direct && !(row.journal && row.bore)" class="assumed mono" :title="row.clearance.source === 'computed' ? 'mean of the measured ones' : 'usual for the size'">{{ house.show(row.clearance.value, 'clearance') }}</span>
           </td>
@@ -55,6 +55,7 @@ td :deep(input) { width: 94px; height: 44px; padding-inline: 6px; }
 .stop th { box-shadow: inset 4px 0 0 var(--stop); padding-left: 10px; }
 .watch th { padding-left: 10px; background: repeating-linear-gradient(var(--watch) 0 4px, transparent 4px 7px) left / 4px 100% no-repeat; }
 .watch .result { color: var(--watch); }
+.chosen { text-decoration: underline dashed 1px; text-underline-offset: 5px; }
 .clearance .assumed { position: absolute; right: 8px; top: 12px; pointer-events: none; font-size: 16px; }
 .clearance :deep(input:focus), .clearance :deep(input:not(:placeholder-shown)) { background: var(--sheet); position: relative; z-index: 1; }
 .clearance :deep(input:placeholder-shown:not(:focus)) { border-bottom-color: transparent; }

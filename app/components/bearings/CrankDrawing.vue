@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { bearingsOf, clearanceLimits } from '#core/build/clearances'
+import { bearingsOf, type BearingSet, clearanceLimits } from '#core/build/clearances'
 import { judgeClearance } from '#core/bearing/judge'
 import { crankParts } from './crank'
 
 /** The crank from the side, front at the left: every journal with its clearance and verdict; a journal is the way to its readings. */
+const { chosen } = defineProps<{ chosen?: { set: BearingSet; number: number } }>()
+const emit = defineEmits<{ enter: [part: { set: BearingSet; number: number }] }>()
 const build = useBuild()
 const house = useHouse()
 const WIDTH = 730
@@ -15,7 +17,7 @@ const parts = computed(() => {
   const records = { main: bearingsOf(sheet, 'main'), rod: bearingsOf(sheet, 'rod') }
   return crank.value.parts.map((part) => {
     const record = records[part.set][part.number - 1]
-    const measured = record.clearance.source === 'measured'
+    const measured = record.clearance.source === 'measured' || record.chosen !== undefined
     const verdict = record.conflict ? 'stop' : measured ? judgeClearance(record.clearance, clearanceLimits(sheet, part.set, record.diameter)).verdict : 'unknown'
     const height = part.set === 'main' ? 36 : 30
     const y = AXIS - part.throw * THROW - height / 2
@@ -30,16 +32,12 @@ const webs = computed(() => parts.value.slice(1).flatMap((part, i) => {
   const top = Math.min(before.y, part.y) - 4
   return [{ x: before.x + before.width, y: top, height: Math.max(before.y + before.height, part.y + part.height) + 4 - top }]
 }))
-function enter(part: { set: string; number: number }) {
-  const side = build.sheet!.readings[`${part.set}.${part.number}.journal`] ? 'bore' : 'journal'
-  document.querySelector<HTMLInputElement>(`main [data-reading="${part.set}.${part.number}.${side}"]`)?.focus()
-}
 </script>
 
 <template>
   <div class="drawing-scroll"><svg class="drawing" :viewBox="`0 0 ${WIDTH} 176`" role="group" aria-label="Crank from the side, front at the left">
     <rect v-for="(web, i) in webs" :key="i" class="metal" :x="web.x" :y="web.y" :width="crank.web" :height="web.height" />
-    <g v-for="part in parts" :key="part.name" class="hit" :class="part.verdict" :data-part="`${part.set}.${part.number}`" @click="enter(part)">
+    <g v-for="part in parts" :key="part.name" class="hit" tabindex="0" role="button" :aria-label="`${part.label}, ${part.figure || 'not measured'}, ${part.verdict}`" :class="[part.verdict, { chosen: chosen?.set === part.set && chosen.number === part.number }]" :data-part="`${part.set}.${part.number}`" @click="emit('enter', part)" @keydown.enter="emit('enter', part)">
       <title>{{ part.label }}: {{ part.figure || 'not measured' }}, {{ part.verdict }}</title>
       <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
       <rect class="reach" :x="part.x" :y="Math.min(part.y, 120)" :width="part.width" :height="part.set === 'main' ? 176 - part.y : 50" />
@@ -64,6 +62,7 @@ function enter(part: { set: string; number: number }) {
 .drawing .stop .figure-text { fill: var(--stop); font-weight: 700; }
 .watch .journal { stroke: var(--watch); stroke-width: 2; stroke-dasharray: 9 2; }
 .drawing .watch .figure-text { fill: var(--watch); }
+.hit.chosen .journal { fill: var(--petrol-wash); stroke: var(--petrol); stroke-width: 3; }
 .hit:hover .journal { fill: var(--petrol-wash); }
 .drawing .small { font-size: 12px; }
 </style>

@@ -18,6 +18,7 @@ onMounted(() => void outlook.now)
       <main class="sheet">
         <ConflictNotes />
         <NuxtPage />
+        <ReadingBar />
       </main>
       <OutlookStrip />
     </template>

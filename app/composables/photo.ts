@@ -1,0 +1,23 @@
+import { v4 as uuid } from 'uuid'
+
+/** Longest side of a kept photo, pixels: enough to read a shell's face, small enough for a shop's network. */
+const LONGEST = 1600
+
+/** Makes a photo small and sends it under an id of its own; says what is wrong when it cannot be kept. */
+export async function shrinkPhoto(file: File, buildId: string, who: string): Promise<{ id: string } | { problem: string }> {
+  let blob: Blob
+  try {
+    const picture = await createImageBitmap(file)
+    const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height))
+    const canvas = new OffscreenCanvas(Math.round(picture.width * scale), Math.round(picture.height * scale))
+    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
+    blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.85 })
+  } catch {
+    return { problem: `“${file.name}” is no picture that can be read. Take a JPEG, PNG or WebP.` }
+  }
+  const id = uuid()
+  const response = await fetch(`/api/builds/${buildId}/photos/${id}?who=${encodeURIComponent(who || 'Someone')}`, { method: 'PUT', body: blob }).catch(() => undefined)
+  if (response?.ok) return { id }
+  const refused = await response?.json().catch(() => undefined) as { error?: { message: string } } | undefined
+  return { problem: refused?.error?.message ?? 'The server does not answer: the photo was not kept. Try again when it does.' }
+}

@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { COMBINED_ROUGHNESS, type FilmMoment, journalFilm, rodFeed } from './journal'
+
+const sheet = DEMO_BUILDS.ottiline()
+const moment: FilmMoment = { load: 8000, speed: 3200 / 60, temperature: 95, feedPressure: 4e5, arc: 180 }
+const main = (change: Partial<FilmMoment> = {}) => journalFilm(sheet, 'main', 4, { ...moment, ...change })
+
+describe('the film of a journal', () => {
+  it('is thinnest in the lower shell, beyond the load in the direction of turning, where its array says', () => {
+    const found = main()
+    const thinnest = found.film.indexOf(Math.min(...found.film))
+    expect((thinnest / found.film.length) * 2 * Math.PI).toBeCloseTo(found.thinnestAngle, 1)
+    expect(found.thinnestAngle).toBeGreaterThan(Math.PI)
+    expect(found.thinnestAngle).toBeLessThan(1.5 * Math.PI)
+    expect(Math.min(...found.film) / found.minimumFilm).toBeCloseTo(1, 1)
+    expect(found.roughnessRatio).toBeCloseTo(found.minimumFilm / COMBINED_ROUGHNESS, 9)
+  })
+  it('holds the load at the peak and feed pressure at the crown', () => {
+    const found = main()
+    expect(found.pressure[0]).toBeCloseTo(4e5, 0)
+    expect(Math.max(...found.pressure) / found.peakPressure).toBeCloseTo(1, 6)
+    const peak = (found.pressure.indexOf(Math.max(...found.pressure)) / found.pressure.length) * 2 * Math.PI
+    expect(Math.abs(peak - found.loadAngle)).toBeLessThan(0.6)
+    expect(found.peakPressure).toBeGreaterThan(20 * found.feedPressure)
+  })
+  it('thins with load, with hotter oil and with a full groove; a stop where surfaces touch', () => {
+    const film = main().minimumFilm
+    expect(main({ load: 16000 }).minimumFilm).toBeLessThan(film)
+    expect(main({ temperature: 115 }).minimumFilm).toBeLessThan(film)
+    const full = main({ arc: 360 })
+    expect(full.minimumFilm).toBeLessThan(film)
+    expect(full.film.indexOf(Math.min(...full.film)) / full.film.length).toBeGreaterThan(0.4)
+    expect(main({ load: 60_000, speed: 5, temperature: 130 }).verdict).toBe('stop')
+  })
+  it('a rod has one too', () => expect(journalFilm(sheet, 'rod', 1, moment).minimumFilm).toBeGreaterThan(0.3e-6))
+  it('rods of the demo six want 137 kPa at 4,200 rpm: ½ · 831 · (440 · 0.033)² + 50 kPa', () => {
+    expect(rodFeed(sheet)).toMatchObject({ speed: expect.closeTo(70, 6), pressure: expect.closeTo(137e3, -4) })
+  })
+})

@@ -1,0 +1,117 @@
+import { EXPANSION, hotClearance } from '../bearing/clearance'
+import { leastGalleryPressure } from '../bearing/feed'
+import { meanRodLoad } from '../bearing/load'
+import { type BearingSet, bearingsOf } from '../build/clearances'
+import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
+import { oilAt } from '../oil/oil'
+import { modelOf } from '../outlook/model'
+import { meanPressureAt } from '../outlook/states'
+import type { Verdict } from '../targets/targets'
+import { prepareBearing } from './bearing'
+import { HEAT_CAPACITY, warm } from './heat'
+import type { FilmCase } from './types'
+
+/** What a builder may turn to see the film move. */
+export interface FilmMoment {
+  /** N, on the journal. */
+  load: number
+  /** rev/s */
+  speed: number
+  /** Oil where it enters, °C. */
+  temperature: number
+  /** At the journal's feed, Pa. */
+  feedPressure: number
+  /** Groove arc, degrees; a rod is fed by its hole and has none. */
+  arc: number
+}
+
+export interface JournalFilm {
+  /** Hot radial clearance, m. */
+  radialClearance: number
+  eccentricity: number
+  /** Where the load points and where the film is thinnest, rad from the crown of the upper shell in the direction of turning. */
+  loadAngle: number
+  thinnestAngle: number
+  minimumFilm: number
+  /** Least film over the roughness of both surfaces. */
+  roughnessRatio: number
+  verdict: Verdict
+  peakPressure: number
+  feedPressure: number
+  sideLeakage: number
+  dragPower: number
+  /** Hottest oil over the inlet's, K. */
+  peakRise: number
+  /** Load over projected area, Pa. */
+  specificLoad: number
+  /** Round the film from the crown of the upper shell: thickness, m, and pressure in the middle, Pa. */
+  film: number[]
+  pressure: number[]
+}
+
+/** Surfaces of a polished journal and a run-in shell, R_a, m; rms is a quarter more. House figures. */
+const ROUGHNESS = { journal: 0.2e-6, shell: 0.35e-6 }
+export const COMBINED_ROUGHNESS = 1.25 * Math.hypot(ROUGHNESS.journal, ROUGHNESS.shell)
+const OIL_HOLE = 0.006
+/** What metal carries off, where nobody knows better. */
+const METAL_SHARE = 0.3
+
+/**
+ * The film of one journal of a build by the grid solver with its heat, the load taken as steady: from it a builder sees what clearance,
+ * oil, groove and load do to film and pressure.
+ *
+ * A film thicker than three times the roughness of both surfaces keeps them apart; under once they touch.
+ * Source of the marks: Hamrock, Schmid & Jacobson, Fundamentals of Fluid Film Lubrication, 2nd ed., 3.8 (film parameter Λ).
+ */
+export function journalFilm(sheet: Sheet, set: BearingSet, number: number, moment: FilmMoment): JournalFilm {
+  const model = modelOf(sheet)
+  const record = bearingsOf(sheet, set)[number - 1]
+  const length = requireValue(sheet, `size.${set}Length`).value
+  const land = requireValue(sheet, 'size.mainLand').value
+  const housing = set === 'main' ? EXPANSION[sheet.layout.housing] : EXPANSION.steel
+  const rise = moment.temperature - requireValue(sheet, 'bearings.room').value
+  const radialClearance = Math.max(2e-6, 0.5 * hotClearance(record.clearance.value, record.diameter, rise, housing, EXPANSION.steel))
+  const viscosityAt = (temperature: number) => oilAt(model.oil, temperature).filmViscosity * model.values.viscosityFactor
+  const arc = set === 'main' ? (moment.arc * Math.PI) / 180 : (2 * OIL_HOLE) / record.diameter
+  const bearing: FilmCase = {
+    diameter: record.diameter, length, radialClearance, speed: moment.speed, viscosity: viscosityAt(moment.temperature), feedPressure: moment.feedPressure,
+    feed: { kind: 'groove', arc, centre: Math.PI, width: set === 'main' ? Math.max(0.05 * length, Math.min(0.8 * length, length - 2 * land)) : OIL_HOLE * 0.8, from: 'load' },
+  }
+  const prepared = prepareBearing(bearing)
+  const found = warm(bearing, prepared, {
+    inletTemperature: moment.temperature, viscosityAt, density: oilAt(model.oil, moment.temperature).density, heatCapacity: HEAT_CAPACITY, metalShare: METAL_SHARE,
+  }, () => prepared.carry(moment.load))
+  const { around, across } = found.fineness
+  // The solver counts from the load (or, with a full groove, from the thickest film); the drawing from the crown, over against the load.
+  const loadColumn = Math.round((wrap(found.thickest + Math.PI - found.attitude) / (2 * Math.PI)) * around)
+  const from = (i: number) => (((i + loadColumn + around / 2) % around) + around) % around
+  const ratio = found.minimumFilm / COMBINED_ROUGHNESS
+  return {
+    radialClearance, eccentricity: found.eccentricity, loadAngle: Math.PI, thinnestAngle: Math.PI + found.attitude, minimumFilm: found.minimumFilm, roughnessRatio: ratio,
+    verdict: ratio < 1 ? 'stop' : ratio < 3 ? 'watch' : 'pass', peakPressure: found.peakPressure, feedPressure: moment.feedPressure, sideLeakage: found.sideLeakage, dragPower: found.dragPower,
+    peakRise: found.peakRise, specificLoad: moment.load / (record.diameter * length),
+    film: Array.from({ length: around }, (_, i) => radialClearance * (1 + found.eccentricity * Math.cos((2 * Math.PI * from(i)) / around - found.thickest))),
+    pressure: Array.from({ length: around }, (_, i) => found.pressures[from(i) * across]),
+  }
+}
+
+/** Mean load on a journal at a speed, N, as the circuit places it in its film. */
+export function usualLoad(sheet: Sheet, set: BearingSet, speed: number): number {
+  const of = (key: string) => requireValue(sheet, key).value
+  const gear = { cylinderBore: of('size.cylinderBore'), crankRadius: 0.5 * of('size.stroke'), reciprocatingMass: of('size.reciprocatingMass') }
+  const rod = meanRodLoad(gear, speed, meanPressureAt(sheet, speed))
+  return set === 'rod' ? rod : (0.8 * rod * sheet.layout.feed.length) / sheet.layout.mains
+}
+
+/** Least gallery pressure that keeps this build's rods fed at its maximum speed, Pa, and the speed, rev/s. */
+export function rodFeed(sheet: Sheet): { pressure: number; speed: number } {
+  const model = modelOf(sheet)
+  const speed = requireValue(sheet, 'brief.maximumSpeed').value
+  const largest = Math.max(...bearingsOf(sheet, 'main').map((record) => record.diameter))
+  return { pressure: leastGalleryPressure(oilAt(model.oil, requireValue(sheet, 'brief.hotOil').value).density, speed, largest), speed }
+}
+
+function wrap(angle: number): number {
+  return angle - 2 * Math.PI * Math.floor(angle / (2 * Math.PI))
+}

@@ -16,6 +16,10 @@ const listing = ref(false)
 useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
 watch(() => route.query, (query) => 'new' in query && (adding.value = true))
 const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
+const shop = useShop()
+void shop.load()
+/** The shop's own layouts first, then the presets. */
+const layouts = computed(() => [...shop.house.layouts.map(({ name }, i) => ({ value: `shop.${i}`, words: name })), ...Object.entries(PRESETS).map(([key, preset]) => ({ value: key, words: preset.title }))])
 const problem = ref<Record<string, string>>({})
 
 async function load() {
@@ -40,13 +44,18 @@ function waitsFor(build: Listed): { words: string; station: string; verdict?: St
 }
 const share = (each: StationProgress) => (each.wanted === 0 ? 1 : each.done / each.wanted)
 
+function bodyOf() {
+  const { preset, ...names } = wanted
+  const own = /^shop\.(\d+)$/.exec(preset)
+  return own ? { ...names, layout: shop.house.layouts[Number(own[1])].layout } : { ...names, preset }
+}
 async function create() {
   problem.value = {}
   if (!wanted.name.trim()) problem.value.name = 'Give it a name, such as the boat or the owner.'
   if (!wanted.engine.trim()) problem.value.engine = 'Say which engine it is.'
   if (Object.keys(problem.value).length > 0) return
   try {
-    const made = await $fetch<{ id: string }>('/api/builds', { method: 'POST', body: { ...wanted } })
+    const made = await $fetch<{ id: string }>('/api/builds', { method: 'POST', body: bodyOf() })
     await navigateTo(`/build/${made.id}/brief`)
   } catch (error) {
     const refusal = (error as { data?: { error?: { message: string } } }).data?.error
@@ -66,7 +75,7 @@ async function create() {
       </header>
 
       <form v-if="adding" class="new" @submit.prevent="create">
-        <span class="field">Layout<ChoiceField label="Layout" :value="wanted.preset" :options="Object.entries(PRESETS).map(([key, preset]) => ({ value: key, words: preset.title }))" @choose="wanted.preset = $event" /></span>
+        <span class="field">Layout<ChoiceField label="Layout" :value="wanted.preset" :options="layouts" @choose="wanted.preset = $event" /></span>
         <label>Name<InputText v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name" /><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
         <label>Engine<InputText v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine" /><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
         <label>Out of<InputText v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives" /></label>

@@ -126,9 +126,11 @@ export const useBuild = defineStore('build', () => {
     await enter(patch, label, reason)
   }
 
-  async function enter(patch: Operation[], label: string, reason: string) {
+  async function enter(wanted: Operation[], label: string, reason: string) {
     if (!id.value || !sheet.value) return
     lastLabel.value = label
+    // A plain copy: what a page is still watching could not be kept on disk.
+    const patch = JSON.parse(JSON.stringify(wanted)) as Operation[]
     const kept: Waiting = { buildId: id.value, clientKey: uuid(), device, base: revision.value, who: useHouse().who || 'Someone', patch, reason }
     waiting.value = [...waiting.value, kept]
     kept.order = await keepWaiting(kept)

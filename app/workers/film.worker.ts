@@ -19,13 +19,13 @@ export interface OrbitSummary extends Pick<BearingOrbit, 'set' | 'number' | 'lea
 const films = {
   film: journalFilm,
   /** Orbits of all bearings, told one by one; undefined when cancelled or asked anew meanwhile. */
-  async orbits(sheet: Sheet, moment: OrbitMoment, tell: (done: number, of: number) => void): Promise<OrbitSummary[] | undefined> {
+  async orbits(sheet: Sheet, moment: OrbitMoment, tell?: (done: number, of: number) => void): Promise<OrbitSummary[] | undefined> {
     const turn = ++wanted
     const of = sheet.layout.mains + sheet.layout.feed.length
     const found: OrbitSummary[] = []
     for (const { set, number, least, greatestLoad, meanLoad, specificLoad, radialClearance, x, y, film } of engineOrbits(sheet, moment)) {
       found.push({ set, number, least, greatestLoad, meanLoad, specificLoad, radialClearance, x, y, film })
-      tell(found.length, of)
+      tell?.(found.length, of)
       // Lets a cancel in between two bearings.
       await new Promise((done) => setTimeout(done))
       if (turn !== wanted) return undefined

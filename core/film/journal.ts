@@ -1,5 +1,4 @@
 import { EXPANSION, hotClearance } from '../bearing/clearance'
-import { leastGalleryPressure } from '../bearing/feed'
 import { meanRodLoad } from '../bearing/load'
 import { type BearingSet, bearingsOf } from '../build/clearances'
 import type { Sheet } from '../build/schema'
@@ -102,14 +101,6 @@ export function usualLoad(sheet: Sheet, set: BearingSet, speed: number): number 
   const gear = { cylinderBore: of('size.cylinderBore'), crankRadius: 0.5 * of('size.stroke'), reciprocatingMass: of('size.reciprocatingMass') }
   const rod = meanRodLoad(gear, speed, meanPressureAt(sheet, speed))
   return set === 'rod' ? rod : (0.8 * rod * sheet.layout.feed.length) / sheet.layout.mains
-}
-
-/** Least gallery pressure that keeps this build's rods fed at its maximum speed, Pa, and the speed, rev/s. */
-export function rodFeed(sheet: Sheet): { pressure: number; speed: number } {
-  const model = modelOf(sheet)
-  const speed = requireValue(sheet, 'brief.maximumSpeed').value
-  const largest = Math.max(...bearingsOf(sheet, 'main').map((record) => record.diameter))
-  return { pressure: leastGalleryPressure(oilAt(model.oil, requireValue(sheet, 'brief.hotOil').value).density, speed, largest), speed }
 }
 
 function wrap(angle: number): number {

@@ -5,6 +5,7 @@ import { stripClearance } from '#core/bearing/strip'
 import { bearingsOf, type BearingSet, clearanceLimits, houseLimits } from '#core/build/clearances'
 import { PLACES } from '#core/build/quantities'
 import { requireValue } from '#core/build/values'
+import { rodDuty } from '#core/outlook/feed'
 import { parseQuantity } from '#core/units/parse'
 
 /** One journal: its old shell, its readings in planes and at angles or by strip, what they come to, its film. */
@@ -37,6 +38,7 @@ const known = computed(() => record.value.clearance.source === 'measured' || rec
 const shape = computed(() => record.value.shape)
 const SHAPES = [['Taper', 'taper'], ['Out of round', 'outOfRound'], ['Wider at the parting line', 'eccentricity']] as const
 
+const DRILLINGS = [{ value: 'single', words: 'one mouth' }, { value: 'through', words: 'right through' }]
 const CONDITIONS = ['even grey', 'overlay gone', 'scored', 'pounded', 'worn on one edge', 'dirt embedded', 'discoloured'] as const
 const GOOD = 'even grey'
 const found = computed(() => build.sheet!.inspections[`${key.value}.oldShell`])
@@ -93,7 +95,7 @@ function readStrip() {
     </div>
     <div class="columns">
       <div><ReadingRow :name="`${key}.housing`" run="survey" /><ReadingRow :name="`${key}.wall`" run="survey" /></div>
-      <div><ReadingRow name="bearings.room" run="survey" /><ReadingRow v-if="set === 'rod'" :name="`${key}.side`" run="survey" /></div>
+      <div><ReadingRow name="bearings.room" run="survey" /><div v-if="set === 'rod'" class="row"><span class="what">Crank drilling<span class="origin">fed {{ Math.round(100 * rodDuty(build.sheet!)) }} % of a turn from main {{ build.sheet!.layout.feed[number - 1] }}</span></span><ChoiceField label="Crank drilling" :value="build.sheet!.choices['crank.drilling'] ?? 'single'" :options="DRILLINGS" @choose="build.change([{ op: 'add', path: '/choices/crank.drilling', value: $event }], 'Crank drilling')" /></div><ReadingRow v-if="set === 'rod'" :name="`${key}.side`" run="survey" /></div>
     </div>
 
     <div class="columns block">

@@ -29,7 +29,7 @@ const grades = computed(() => [...new Set(stock.value.map((each) => each.wall))]
 const specific = useAnswer(async (_, worker) => {
   const sheet = build.sheet
   if (!sheet) return undefined
-  const found = await worker().orbits(sheet, { speed: requireValue(sheet, 'brief.maximumSpeed').value, temperature: requireValue(sheet, 'brief.hotOil').value }, () => undefined)
+  const found = await worker().orbits(sheet, { speed: requireValue(sheet, 'brief.maximumSpeed').value, temperature: requireValue(sheet, 'brief.hotOil').value })
   return found && Math.max(...found.map((each) => each.specificLoad))
 }, () => build.sheet)
 const shell = computed(() => (specific.value ? adviseShell(specific.value, build.sheet!.use) : undefined))

@@ -36,7 +36,7 @@ function toggle(what: 'note' | 'former') {
 function amend(change: Partial<Reading>, label: string) {
   const { key } = quantity.value!
   const next = { ...toRaw(reading.value!), ...change }
-  return build.change([{ op: 'add', path: `/readings/${key}`, value: JSON.parse(JSON.stringify(next)) }], label)
+  return build.change([{ op: 'add', path: `/readings/${key}`, value: next }], label)
 }
 function writeNote() {
   void amend({ note: note.value.trim() || undefined }, `${quantity.value!.label}, note`)
@@ -53,7 +53,7 @@ async function addPhoto(event: Event) {
 }
 
 interface Former { revision: number; value?: Reading; who: string; at: string }
-const former = ref<Former[]>()
+const former = shallowRef<Former[]>()
 async function loadFormer() {
   const { key } = quantity.value!
   const entries = await $fetch<Entry[]>(`/api/builds/${build.id}/entries`).catch(() => undefined)

@@ -2,10 +2,10 @@
 import { SCHOOLS, USES } from '#core/build/schema'
 import { PRESETS } from '#core/build/layouts'
 import { quantitiesOf } from '#core/build/quantities'
-import { schools, STATE_NAMES } from '#core/targets/targets'
+import { schools } from '#core/targets/targets'
 import { STATE_LABELS, namedStates } from '#core/outlook/states'
 import { bearingsOf } from '#core/build/clearances'
-import { OIL_GRADES } from '#core/oil/grades'
+import { rodFeed as feedOf } from '#core/outlook/feed'
 import { oilAt } from '#core/oil/oil'
 import { oilOf } from '#core/oil/sheet'
 
@@ -27,15 +27,13 @@ const rows = computed(() => {
   }))
 })
 const rodFeed = computed(() => {
-  const working = rows.value[STATE_NAMES.indexOf('workingHot')]
-  return working.said['rod-feed'] === undefined ? '' : `Rods need ${house.say(working.said['rod-feed'], 'pressure')} at the gallery to be fed at ${house.say(working.state.speed, 'speed')}.`
+  const { pressure, speed } = feedOf(sheet.value)
+  return `Rods need ${house.say(pressure, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)} at the gallery to be fed at ${house.say(speed, 'speed')}.`
 })
+const editing = ref(false)
 function choose(path: string, value: unknown, label: string) {
   void build.change([{ op: 'replace', path, value }], label)
 }
-const viscosity = computed(() => (temperature: number) => `${(1e3 * oilAt(oil.value, temperature).viscosity).toPrecision(3)} mPa·s`)
-const cold = computed(() => namedStates(sheet.value)[0].temperature)
-const hot = computed(() => namedStates(sheet.value)[2].temperature)
 const passages = computed(() => quantitiesOf(layout.value).map(({ key }) => key).filter((key) => key.startsWith('passage.') && !(key === 'passage.rockerRestrictor' && !layout.value.rockerFeed) && !(key === 'passage.timingJet' && !layout.value.timingJet)))
 const facts = computed(() => [
   [PRESETS[layout.value.preset]?.title ?? 'Own layout', `${layout.value.mains} mains, ${layout.value.feed.length} rods, ${layout.value.camBearings} cam bearings`],
@@ -53,28 +51,16 @@ const facts = computed(() => [
 
     <div class="columns">
       <section>
-        <h2>Layout</h2>
+        <div class="block-head"><h2>Layout</h2><Button type="button" variant="outlined" :aria-expanded="editing" @click="editing = !editing">Change layout</Button></div>
         <dl class="facts"><template v-for="[what, words] in facts" :key="what"><dt>{{ what }}</dt><dd>{{ words }}</dd></template></dl>
       </section>
       <section>
-        <h2>Use and oil</h2>
-        <div class="row"><span class="what">Use</span><ChoiceField label="Use" :value="sheet.use" :options="USES.map((use) => ({ value: use, words: use }))" @choose="choose('/use', $event, 'Use')" /></div>
-        <div class="row"><span class="what">Oil grade<span class="origin">{{ viscosity(hot) }} at {{ house.say(hot, 'temperature') }}, {{ viscosity(cold) }} at {{ house.say(cold, 'temperature') }}</span></span>
-          <ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="OIL_GRADES.map(({ name }) => ({ value: name, words: name }))" @choose="choose('/oil/grade', $event, 'Oil grade')" /></div>
-        <p v-if="!oilAt(oil, cold).pumpable" class="bad">This grade must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is {{ house.say(cold, 'temperature') }}. Take a thinner winter grade.</p>
-      </section>
-    </div>
-
-    <div class="columns block">
-      <section>
-        <h2>Speeds and temperatures</h2>
+        <div class="block-head"><h2>Use</h2></div>
+        <div class="row"><span class="what">What it does</span><ChoiceField label="Use" :value="sheet.use" :options="USES.map((use) => ({ value: use, words: use }))" @choose="choose('/use', $event, 'Use')" /></div>
         <ReadingRow v-for="name in ['brief.idleSpeed', 'brief.coldIdleSpeed', 'brief.workingSpeed', 'brief.maximumSpeed', 'brief.crankingSpeed', 'brief.coldStart', 'brief.hotOil']" :key="name" :name="name" />
       </section>
-      <section>
-        <h2>Maker’s limits, if there are any</h2>
-        <ReadingRow v-for="name in ['maker.idleHot', 'maker.workingHot', 'maker.ceiling', 'limit.mainLeast', 'limit.mainMost', 'limit.rodLeast', 'limit.rodMost']" :key="name" :name="name" />
-      </section>
     </div>
+    <LayoutEditor v-if="editing" @close="editing = false" />
 
     <section class="block">
       <div class="block-head"><h2>Targets</h2>
@@ -83,7 +69,7 @@ const facts = computed(() => [
         <thead><tr><th scope="col">At least, {{ house.unit('pressure').symbol }}</th><th v-for="(words, school) in SCHOOL_SHORT" :key="school" scope="col">{{ words }}</th><th scope="col">target</th></tr></thead>
         <tbody>
           <tr v-for="row in rows" :key="row.state.name" :data-target="row.state.name">
-            <th scope="row">{{ STATE_LABELS[row.state.name] }}<span class="quiet"> {{ house.say(row.state.speed, 'speed') }}</span></th>
+            <th scope="row">{{ STATE_LABELS[row.state.name] }}&ensp;<span class="quiet">{{ house.say(row.state.speed, 'speed') }}</span></th>
             <td v-for="(_, school) in SCHOOL_SHORT" :key="school" class="mono" :class="{ governs: row.target?.school === school }">{{ row.said[school] === undefined ? '·' : house.show(row.said[school]!, 'pressure') }}</td>
             <td class="mono target">{{ row.target ? `${house.show(row.target.least, 'pressure')} to ${house.show(row.target.most, 'pressure')}` : '' }}</td>
           </tr>
@@ -92,9 +78,18 @@ const facts = computed(() => [
       <p class="quiet reason">{{ rodFeed }} The maker’s manual stands above Uldo.</p>
     </section>
 
+    <OilPanel />
+
+    <div class="columns block">
+      <section>
+        <h2>Maker’s limits, if there are any</h2>
+        <ReadingRow v-for="name in ['maker.idleHot', 'maker.workingHot', 'maker.ceiling', 'limit.mainLeast', 'limit.mainMost', 'limit.rodLeast', 'limit.rodMost']" :key="name" :name="name" />
+      </section>
+      <section><h2>Restrictors, jets and valves</h2><ReadingRow v-for="name in passages" :key="name" :name="name" /></section>
+    </div>
     <div class="columns block">
       <section><h2>Sizes</h2><ReadingRow v-for="name in ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']" :key="name" :name="name" /></section>
-      <section><h2>Restrictors, jets and valves</h2><ReadingRow v-for="name in passages" :key="name" :name="name" /></section>
+      <section><h2>Moving parts</h2><ReadingRow v-for="name in ['size.connectingRod', 'size.compressionRatio', 'size.reciprocatingMass', 'size.rotatingMass']" :key="name" :name="name" /></section>
     </div>
   </div>
 </template>
@@ -112,5 +107,4 @@ const facts = computed(() => [
 .targets .governs { color: var(--ink); font-weight: 700; text-decoration: underline 2px var(--petrol); text-underline-offset: 5px; }
 .targets .target { color: var(--ink); white-space: nowrap; }
 .reason { padding-top: 8px; }
-.bad { color: var(--stop); }
 </style>

@@ -1,0 +1,43 @@
+import fc from 'fast-check'
+import jsonPatch from 'fast-json-patch'
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { outlookOf } from '../outlook/outlook'
+import { newSheet, PRESETS } from './layouts'
+import { quantitiesOf } from './quantities'
+import { checkLayout, evenFeed, relayout } from './relayout'
+import { Layout, Sheet } from './schema'
+
+const apply = (sheet: Sheet, layout: Layout) => jsonPatch.applyPatch(structuredClone(sheet), relayout(sheet, layout)).newDocument
+
+describe('another layout', () => {
+  it('takes with it what it has no place for, and leaves the rest', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const four = apply(six, newSheet('inline4', 'a', 'b').layout)
+    expect(Sheet.safeParse(four).success).toBe(true)
+    expect(four.readings['main.5.bore']).toEqual(six.readings['main.5.bore'])
+    expect(four.readings['main.6.bore']).toBeUndefined()
+    const keys = new Set(quantitiesOf(four.layout).map(({ key }) => key))
+    for (const key of Object.keys(four.readings)) expect(keys.has(key)).toBe(true)
+    const patch = relayout(six, four.layout)
+    const back = jsonPatch.compare(four, six)
+    expect(jsonPatch.applyPatch(structuredClone(four), back).newDocument).toEqual(six)
+    expect(patch[0]).toMatchObject({ op: 'replace', path: '/layout' })
+  })
+  it('is refused by field', () => {
+    const layout = newSheet('inline4', 'a', 'b').layout
+    expect(checkLayout({ ...layout, feed: [1, 2, 3, 9] })).toMatchObject({ ok: false, problems: [{ path: 'feed/3' }] })
+    expect(checkLayout({ ...layout, mains: 0 })).toMatchObject({ ok: false, problems: [{ path: 'mains' }, {}, {}, {}, {}] })
+    expect(checkLayout(layout).ok).toBe(true)
+  })
+  it('of any counts and outlets gives a circuit that solves', () => {
+    const made = fc.record({ cylinders: fc.integer({ min: 1, max: 16 }), mains: fc.integer({ min: 1, max: 17 }), camBearings: fc.integer({ min: 0, max: 9 }), turbo: fc.boolean(), cooler: fc.boolean(), jets: fc.boolean(), filter: fc.boolean(), second: fc.boolean() })
+    fc.assert(fc.property(fc.constantFrom(...Object.keys(PRESETS)), made, (preset, { cylinders, mains, camBearings, turbo, cooler, jets, filter, second }) => {
+      const base = newSheet(preset, 'a', 'b')
+      const draft = { ...base.layout, cylinders, mains, feed: evenFeed(cylinders, mains), camBearings, turbo, cooler, filter, galleryRelief: second, pistonJets: jets ? cylinders : 0 }
+      const checked = checkLayout(draft)
+      expect(checked.ok).toBe(true)
+      for (const state of outlookOf(apply(base, draft as Layout), 3).states) expect(Number.isFinite(state.pressure)).toBe(true)
+    }), { numRuns: 60 })
+  })
+})

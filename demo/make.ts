@@ -1,5 +1,6 @@
 import { newSheet } from '../core/build/layouts'
-import { FIRST_HOUSE, type House } from '../core/house/schema'
+import { FIRST_HOUSE } from '../core/house/first'
+import type { House } from '../core/house/schema'
 import { quantitiesOf } from '../core/build/quantities'
 import { Sheet, type Reading } from '../core/build/schema'
 import { normal, seeded } from '../core/random/random'

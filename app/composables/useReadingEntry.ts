@@ -1,7 +1,7 @@
 import type { Quantity } from '#core/build/quantities'
 import type { Reading } from '#core/build/schema'
 import { repeated } from '#core/bearing/survey'
-import { instrumentSigma } from '#core/house/schema'
+import { instrumentSigma } from '#core/house/instrument'
 import { parseQuantity } from '#core/units/parse'
 import type { Unit } from '#core/units/units'
 

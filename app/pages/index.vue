@@ -95,8 +95,8 @@ async function create() {
         </li>
       </ul>
     </main>
-    <FindPalette v-if="finding" @close="finding = false" />
-    <KeyList v-if="listing" @close="listing = false" />
+    <LazyFindPalette v-if="finding" @close="finding = false" />
+    <LazyKeyList v-if="listing" @close="listing = false" />
   </div>
 </template>
 

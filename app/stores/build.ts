@@ -1,6 +1,6 @@
 import { v4 as uuid } from 'uuid'
-import jsonPatch, { type Operation } from 'fast-json-patch'
-import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch'
+import type { Operation } from 'fast-json-patch'
+import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONPointer, revertJSONPatch } from 'immutable-json-patch'
 import type { Entry } from '#core/build/entry'
 import type { Reading, Sheet } from '#core/build/schema'
 import { allWaiting, dropWaiting, firstWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
@@ -142,7 +142,7 @@ export const useBuild = defineStore('build', () => {
     const before = sheet.value
     if (!id.value || !before) return undefined
     const after = applied(before, patch)
-    const back = jsonPatch.compare(after, before)
+    const back = revertJSONPatch(before, patch as JSONPatchDocument) as Operation[]
     return { label, back, left: back.map(({ path }) => ({ path, value: valueAt(after, path) })) }
   }
 
@@ -239,12 +239,9 @@ function applied(sheet: Sheet, patch: Operation[]): Sheet {
   }
 }
 
-function valueAt(sheet: Sheet, path: string): unknown {
-  try {
-    return jsonPatch.getValueByPointer(sheet, path)
-  } catch {
-    return undefined
-  }
+function valueAt(sheet: Sheet, pointer: string): unknown {
+  const path = parseJSONPointer(pointer)
+  return existsIn(sheet, path) ? getIn(sheet, path) : undefined
 }
 
 async function withSendingLock(work: () => Promise<void>): Promise<void> {

@@ -44,9 +44,11 @@ export const useHouse = defineStore('house', () => {
   const say = (value: number, dimension: Dimension, decimals?: number) => formatQuantity(value, unit(dimension), decimals)
   /** The value in the chosen unit, bare: for columns. */
   const show = (value: number, dimension: Dimension, decimals?: number) => formatNumber(value, unit(dimension), decimals)
-  /** A reading in the chosen unit, no finer than its instrument. */
-  function showReading(value: number, quantity: Quantity) {
+  /** A reading in the chosen unit, no finer than its instrument's step, or than what is usual for its kind. */
+  function showReading(value: number, quantity: Quantity, instrument?: string) {
     const chosen = unit(quantity.dimension)
+    const step = shop.house.instruments.find(({ name }) => name === instrument)?.resolution
+    if (step && ['length', 'diameter', 'clearance'].includes(quantity.dimension)) return formatNumber(value, chosen, Math.max(chosen.symbol === 'mm' ? 2 : 0, Math.min(chosen.decimals + 1, decimalsFor(step, chosen))))
     return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen)) : undefined)
   }
   return { choiceName, choice, who, scheme, instruments, unit, nextUnits, flipScheme, say, show, showReading }

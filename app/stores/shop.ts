@@ -1,4 +1,5 @@
-import { FIRST_HOUSE, type House } from '#core/house/schema'
+import { FIRST_HOUSE } from '#core/house/first'
+import type { House } from '#core/house/schema'
 
 type Change = (house: House) => void
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { OIL_GRADES } from '../oil/grades'
+import { SCHOOLS, USES } from './words'
 
 /** The build file: one plain document in SI units, °C for temperatures. Also what the database holds and patches change. */
 
@@ -99,8 +100,6 @@ export const Layout = z
   })
 export type Layout = z.infer<typeof Layout>
 
-export const USES = ['road', 'race', 'marine', 'generator', 'farm', 'aircraft'] as const
-export const SCHOOLS = ['auto', 'maker', 'per-thousand', 'rod-feed'] as const
 /** Keys are dotted words: `main.4.journal`. */
 const key = z.string().regex(/^[a-z][A-Za-z0-9]*(\.[A-Za-z0-9]+)*$/, 'must be dotted words like main.4.journal').max(80)
 

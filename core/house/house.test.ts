@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { FIRST_HOUSE, House, instrumentSigma } from './schema'
+import { FIRST_HOUSE } from './first'
+import { instrumentSigma } from './instrument'
+import { House } from './schema'
 
 describe('house', () => {
   it('its first day is a house', () => expect(House.safeParse(FIRST_HOUSE).success).toBe(true))

@@ -28,7 +28,7 @@ export interface Outlook {
 }
 
 /** Samples behind a band shown while typing, and one that is quoted. */
-export const QUICK_SAMPLES = 100
+export const QUICK_SAMPLES = 60
 export const FULL_SAMPLES = 1000
 
 /** The outlook of a sheet: gauge pressure at the four states with bands, judged, and what the bands are made of. */

@@ -30,7 +30,7 @@ export function chooseShells(problem: ShellProblem, solve: IntegerSolver): Shell
   const found = solve(programme(problem, true))
   if (found) {
     const choices = readChoices(problem, found)
-    return { kind: 'chosen', choices, worst: worstOf(problem, choices), outside: outsideOf(problem, choices) }
+    return { kind: 'chosen', choices, worst: worstOf(problem, choices), outside: outsideOf(problem, choices), alternatives: nextBest(problem, solve, found) }
   }
   const unlimited = solve(programme(problem, false))
   const choices = unlimited ? readChoices(problem, unlimited) : []
@@ -43,6 +43,35 @@ export function chooseShells(problem: ShellProblem, solve: IntegerSolver): Shell
   return { kind: 'short', reason, order, choices }
 }
 
+/** How many other sets are offered beside the best. */
+const ALTERNATIVES = 2
+
+/**
+ * The next best sets: each that was found is cut off, Σ of its pairs ≤ n − 1, and so is any that differs from one only in which half of a
+ * pair carries which grade.
+ */
+function nextBest(problem: ShellProblem, solve: IntegerSolver, best: Record<string, number>): { choices: ShellChoice[]; worst: number }[] {
+  const cuts: string[][] = [likeOf(problem, best)]
+  const list: { choices: ShellChoice[]; worst: number }[] = []
+  while (list.length < ALTERNATIVES) {
+    const found = solve(programme(problem, true, cuts))
+    if (!found) break
+    cuts.push(likeOf(problem, found))
+    const choices = readChoices(problem, found)
+    list.push({ choices, worst: worstOf(problem, choices) })
+  }
+  return list
+}
+
+/** All pairs that leave each station the clearance that a solution leaves it. */
+function likeOf(problem: ShellProblem, found: Record<string, number>): string[] {
+  return problem.stations.flatMap((station, i) => {
+    const pairs = pairsOf(problem, station, i)
+    const taken = pairs.find(({ name }) => found[name] > 0.5)!
+    return pairs.filter(({ clearance }) => Math.abs(clearance - taken.clearance) < 1e-9).map(({ name }) => name)
+  })
+}
+
 function pairsOf({ stock, target }: ShellProblem, station: { clearance: number }, index: number): Pair[] {
   const walls = [...new Set(stock.map((shell) => shell.wall))].sort((a, b) => a - b)
   const grade = (shell: ShellStock) => walls.indexOf(shell.wall)
@@ -53,7 +82,7 @@ function pairsOf({ stock, target }: ShellProblem, station: { clearance: number }
   }))
 }
 
-function programme(problem: ShellProblem, limited: boolean): string {
+function programme(problem: ShellProblem, limited: boolean, cuts: string[][] = []): string {
   const { stations, stock } = problem
   const pairs = stations.map((station, i) => pairsOf(problem, station, i))
   const sum = (terms: string[]) => (terms.length > 0 ? terms.join(' + ') : '0 t')
@@ -69,6 +98,7 @@ function programme(problem: ShellProblem, limited: boolean): string {
       if (uses.length > 0) lines.push(` stock_${s}: ${sum(uses)} <= ${shell.count}`)
     })
   }
+  cuts.forEach((names, c) => lines.push(` cut_${c}: ${sum(names)} <= ${stations.length - 1}`))
   return [...lines, 'Bounds', ' t >= 0', 'Binary', ` ${pairs.flat().map(({ name }) => name).join(' ')}`, 'End'].join('\n')
 }
 

@@ -24,6 +24,14 @@ describe('shell choice', () => {
     expect(plan.worst).toBeCloseTo(12e-6, 12)
     expect(plan.outside).toEqual([])
   })
+  it('offers other sets beside the best, each worse or equal and each leaving other clearances', () => {
+    const plan = chooseShells(problem([60, 75], [...shells(0, 2, 2), ...shells(10, 2, 2)]), solve)
+    if (plan.kind !== 'chosen') throw new Error('no plan')
+    expect(plan.alternatives).toHaveLength(2)
+    const sets = [plan, ...plan.alternatives].map(({ choices }) => choices.map(({ clearance }) => Math.round(clearance * 1e6)).join())
+    expect(new Set(sets).size).toBe(3)
+    for (const { worst } of plan.alternatives) expect(worst).toBeGreaterThanOrEqual(plan.worst - 1e-12)
+  })
   it('keeps the halves of a pair within one grade: no standard with a half two grades up', () => {
     const plan = chooseShells(problem([107], [...shells(0, 1, 1), { id: 'l50', half: 'lower', wall: 50e-6, count: 1 }, { id: 'u25', half: 'upper', wall: 25e-6, count: 0 }]), solve)
     expect(plan).toMatchObject({ kind: 'chosen', choices: [{ upper: 'u0', lower: 'l0' }], outside: ['Main 1'] })

@@ -26,7 +26,7 @@ export interface ShellChoice {
 }
 
 export type ShellPlan =
-  | { kind: 'chosen'; choices: ShellChoice[]; worst: number; outside: string[] }
+  | { kind: 'chosen'; choices: ShellChoice[]; worst: number; outside: string[]; alternatives: { choices: ShellChoice[]; worst: number }[] }
   /** Stock cannot do it: why, and what to order so that it can. */
   | { kind: 'short'; reason: string; order: { half: 'upper' | 'lower'; wall: number; count: number }[]; choices: ShellChoice[] }
 

@@ -1,5 +1,6 @@
 import type { PGlite } from '@electric-sql/pglite'
-import { FIRST_HOUSE, type House } from '#core/house/schema'
+import { FIRST_HOUSE } from '#core/house/first'
+import type { House } from '#core/house/schema'
 import type { Queries } from './database'
 
 export interface HouseRow {

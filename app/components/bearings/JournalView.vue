@@ -5,7 +5,10 @@ import { stripClearance } from '#core/bearing/strip'
 import { bearingsOf, type BearingSet, clearanceLimits, houseLimits } from '#core/build/clearances'
 import { PLACES } from '#core/build/quantities'
 import { requireValue } from '#core/build/values'
-import { rodDuty } from '#core/outlook/feed'
+import { usualLoad } from '#core/film/journal'
+import { rodDuty, rodFeed } from '#core/outlook/feed'
+import { namedStates } from '#core/outlook/states'
+import { shrinkPhoto } from '~/composables/photo'
 import { parseQuantity } from '#core/units/parse'
 
 /** One journal: its old shell, its readings in planes and at angles or by strip, what they come to, its film. */
@@ -13,6 +16,7 @@ const { set, number } = defineProps<{ set: BearingSet; number: number }>()
 const build = useBuild()
 const house = useHouse()
 const shop = useShop()
+const outlook = useOutlook()
 const key = computed(() => `${set}.${number}`)
 const record = computed(() => bearingsOf(build.sheet!, set)[number - 1])
 const gap = (value: number) => house.show(value, 'clearance')
@@ -38,7 +42,16 @@ const known = computed(() => record.value.clearance.source === 'measured' || rec
 const shape = computed(() => record.value.shape)
 const SHAPES = [['Taper', 'taper'], ['Out of round', 'outOfRound'], ['Wider at the parting line', 'eccentricity']] as const
 
+const feed = computed(() => rodFeed(build.sheet!))
 const DRILLINGS = [{ value: 'single', words: 'one mouth' }, { value: 'through', words: 'right through' }]
+/** Third school: the film that this clearance leaves at working speed under its mean load. */
+const film = useAnswer((_, worker) => {
+  const sheet = build.sheet
+  if (!sheet) return undefined
+  const [, , , working] = namedStates(sheet)
+  return worker().film(sheet, set, number, { load: usualLoad(sheet, set, working.speed), speed: working.speed, temperature: working.temperature, feedPressure: outlook.now?.states[3].pressure ?? 3e5, arc: sheet.layout.mainGroove })
+}, () => [build.sheet, set, number, outlook.now?.states[3].pressure])
+const micron = (value: number) => (house.unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`)
 const CONDITIONS = ['even grey', 'overlay gone', 'scored', 'pounded', 'worn on one edge', 'dirt embedded', 'discoloured'] as const
 const GOOD = 'even grey'
 const found = computed(() => build.sheet!.inspections[`${key.value}.oldShell`])
@@ -49,6 +62,14 @@ function inspect(finding: string) {
   void build.change([{ op: 'add', path, value: { finding, by: house.who || 'Someone', at: new Date().toISOString() } }], label)
 }
 
+const photoProblem = ref('')
+async function photograph(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file || !build.id || !found.value) return
+  const kept = await shrinkPhoto(file, build.id, house.who)
+  photoProblem.value = 'problem' in kept ? kept.problem : ''
+  if ('id' in kept) void build.change([{ op: 'add', path: `/inspections/${key.value}.oldShell`, value: { ...toRaw(found.value), photos: [...(found.value.photos ?? []), kept.id].slice(-30) } }], `${record.value.label} old shell, photo`)
+}
 const scaleName = ref('')
 const scale = computed(() => shop.house.strips.find((each) => each.name === scaleName.value) ?? shop.house.strips[0])
 const width = ref('')
@@ -80,6 +101,7 @@ function readStrip() {
       <div>
         <div v-for="school in schools" :key="school.words" class="school" :class="{ governs: school.governs }"><span>{{ school.words }}<span v-if="school.governs" class="quiet">, governs</span></span><span class="mono">{{ gap(school.limits.least) }} to {{ gap(school.limits.most) }}</span>
           <span class="quiet">{{ known && school.chance > 0.005 ? `${Math.round(100 * school.chance)} in 100 outside` : '' }}</span><VerdictLabel :verdict="known ? school.verdict : 'unknown'" /></div>
+        <div v-if="film" class="school" data-testid="film-school"><span>Computed film, working</span><span class="mono">{{ micron(film.minimumFilm) }}</span><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span><VerdictLabel :verdict="known ? film.verdict : 'unknown'" /></div>
       </div>
     </div>
     <div class="survey">
@@ -95,7 +117,7 @@ function readStrip() {
     </div>
     <div class="columns">
       <div><ReadingRow :name="`${key}.housing`" run="survey" /><ReadingRow :name="`${key}.wall`" run="survey" /></div>
-      <div><ReadingRow name="bearings.room" run="survey" /><div v-if="set === 'rod'" class="row"><span class="what">Crank drilling<span class="origin">fed {{ Math.round(100 * rodDuty(build.sheet!)) }} % of a turn from main {{ build.sheet!.layout.feed[number - 1] }}</span></span><ChoiceField label="Crank drilling" :value="build.sheet!.choices['crank.drilling'] ?? 'single'" :options="DRILLINGS" @choose="build.change([{ op: 'add', path: '/choices/crank.drilling', value: $event }], 'Crank drilling')" /></div><ReadingRow v-if="set === 'rod'" :name="`${key}.side`" run="survey" /></div>
+      <div><ReadingRow name="bearings.room" run="survey" /><div v-if="set === 'rod'" class="row"><span class="what">Crank drilling<span class="origin">fed {{ Math.round(100 * rodDuty(build.sheet!)) }} % of a turn from main {{ build.sheet!.layout.feed[number - 1] }}; at {{ house.say(feed.speed, 'speed') }} the gallery must hold {{ house.say(feed.pressure, 'pressure') }}</span></span><ChoiceField label="Crank drilling" :value="build.sheet!.choices['crank.drilling'] ?? 'single'" :options="DRILLINGS" @choose="build.change([{ op: 'add', path: '/choices/crank.drilling', value: $event }], 'Crank drilling')" /></div><ReadingRow v-if="set === 'rod'" :name="`${key}.side`" run="survey" /></div>
     </div>
 
     <div class="columns block">
@@ -112,6 +134,9 @@ function readStrip() {
         <h2>Old shell</h2>
         <div class="conditions" role="group" :aria-label="`Old shell of ${record.label}`"><button v-for="condition in CONDITIONS" :key="condition" type="button" :aria-pressed="found?.finding === condition" :class="{ bad: condition !== GOOD }" @click="inspect(condition)">{{ condition }}</button></div>
         <p v-if="found" class="quiet">{{ found.finding === GOOD ? 'Worn evenly: nothing against its journal.' : found.finding === 'pounded' || found.finding === 'overlay gone' ? 'Overloaded or worn out: a three-layer shell, and look at what loaded it.' : found.finding === 'worn on one edge' ? 'Taper, a bent rod or a housing out of line: measure both planes.' : 'Dirt or heat went through: wash every gallery, look at filter and bypass.' }} {{ found.by }}</p>
+        <div v-if="found" class="photo-row"><label class="take">Photograph it<input type="file" accept="image/*" :aria-label="`Photo of the old shell of ${record.label}`" @change="photograph"></label>
+          <a v-for="photo in found.photos ?? []" :key="photo" :href="`/api/builds/${build.id}/photos/${photo}`" target="_blank"><img :src="`/api/builds/${build.id}/photos/${photo}`" :alt="`Old shell of ${record.label}`" width="60" height="44" loading="lazy"></a></div>
+        <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
       </section>
     </div>
     <FilmPanel :key="key" :set="set" :number="number" />
@@ -126,14 +151,15 @@ function readStrip() {
 .grid tr { border-top: 1px solid var(--rule); }
 .grid thead tr { border: 0; }
 .grid :deep(input) { width: 86px; padding-inline: 4px; font-size: 17px; }
-.judged { display: grid; grid-template-columns: minmax(250px, 2fr) minmax(300px, 3fr); gap: 12px 34px; align-items: start; padding: 4px 0 14px; }
+.judged { display: grid; grid-template-columns: minmax(210px, 1fr) minmax(440px, 3fr); gap: 12px 34px; align-items: start; padding: 4px 0 14px; }
 .survey { display: grid; grid-template-columns: auto minmax(200px, 1fr); gap: 8px 30px; align-items: start; padding-bottom: 10px; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; }
 .pair > div { display: grid; }
 .big { font-size: 34px; line-height: 1.2; }
 .big small { font-size: 16px; color: var(--quiet); margin-left: 5px; font-family: var(--type); }
-.school { display: grid; grid-template-columns: 1fr auto minmax(0, auto) auto; gap: 12px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
+.school { display: grid; grid-template-columns: minmax(150px, 1fr) 132px minmax(0, 120px) 76px; gap: 12px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
 .school.governs { font-weight: 650; }
+.school .verdict { justify-self: end; }
 .shape { display: grid; grid-template-columns: 1fr auto auto; gap: 3px 20px; margin: 8px 0 0; border-top: 1px solid var(--rule); padding-top: 6px; }
 .shape dd { margin: 0; text-align: right; min-width: 60px; }
 .strip-row { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
@@ -145,6 +171,12 @@ function readStrip() {
 .conditions button { min-height: 44px; padding: 0 14px; border: 1px solid var(--field); border-radius: 3px; background: none; cursor: pointer; }
 .conditions button[aria-pressed='true'] { background: var(--pass); border-color: var(--pass); color: var(--sheet); font-weight: 650; }
 .conditions button.bad[aria-pressed='true'] { background: var(--watch); border-color: var(--watch); }
+.photo-row { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
+.photo-row img { object-fit: cover; display: block; border: 1px solid var(--rule); }
+.take { position: relative; overflow: hidden; min-height: 44px; display: inline-flex; align-items: center; color: var(--petrol); font-weight: 600; cursor: pointer; }
+.take input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
+.take:focus-within { outline: 2px solid var(--petrol); outline-offset: 2px; }
+.row .origin { white-space: normal; }
 .wrong { color: var(--stop); }
 @media (max-width: 900px) { .judged, .survey { grid-template-columns: 1fr; } }
 @media (max-width: 760px) { .grid :deep(input) { width: 66px; font-size: 15px; } }

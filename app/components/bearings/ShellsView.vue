@@ -56,8 +56,13 @@ async function choose() {
     problem.value = (error as Error).message.replace(/^\w+: /, '')
   }
 }
-const rows = computed(() => plan.value?.choices.map((choice) => ({ ...choice, now: measured.value.find((record) => record.label === choice.id)! })) ?? [])
+/** Which of the sets is looked at: the best, or one of the others. */
+const shownSet = ref(0)
+watch(plan, () => (shownSet.value = 0))
+const sets = computed(() => (plan.value ? [plan.value.choices, ...(plan.value.kind === 'chosen' ? plan.value.alternatives.map(({ choices }) => choices) : [])] : []))
+const rows = computed(() => sets.value[shownSet.value]?.map((choice) => ({ ...choice, now: measured.value.find((record) => record.label === choice.id)! })) ?? [])
 const gap = (value: number) => house.show(value, 'clearance')
+const length = (value: number) => house.say(value, 'clearance')
 const gradeWords = (wall: number) => (Math.abs(wall) < 5e-7 ? 'standard' : `${house.say(Math.abs(wall), 'clearance')} ${wall > 0 ? 'thicker' : 'thinner'}`)
 /** Writes every pair that is not the standard one on both sides; what was chosen before and is no longer wanted goes. */
 function accept() {
@@ -136,6 +141,7 @@ function addShell() {
       <template v-if="plan">
         <JudgementLine v-if="plan.kind === 'short'" verdict="stop" data-testid="shell-verdict"><b>Stock cannot do it: {{ plan.reason }}.</b> Order {{ plan.order.map((each) => `${each.count} ${each.half}, ${gradeWords(each.wall)}`).join('; ') || 'the next grades' }}. With those the set below is the best.</JudgementLine>
         <JudgementLine v-else :verdict="plan.outside.length > 0 ? 'stop' : 'pass'" data-testid="shell-verdict"><b>At most {{ house.say(plan.worst, 'clearance') }} from the middle.</b> {{ plan.outside.length > 0 ? `${plan.outside.join(', ')} stay out of limit: order other grades.` : 'All inside their limits.' }}</JudgementLine>
+        <div v-if="sets.length > 1" class="actions sets" role="group" aria-label="Sets"><Button v-for="(_, i) in sets" :key="i" type="button" :variant="shownSet === i ? undefined : 'outlined'" @click="shownSet = i">{{ i === 0 ? 'Best' : `Other, ${length(plan.kind === 'chosen' ? plan.alternatives[i - 1].worst : 0)} off` }}</Button></div>
         <table class="chosen"><thead><tr><th scope="col">Bearing</th><th scope="col">upper</th><th scope="col">lower</th><th scope="col">now</th><th scope="col">then, {{ house.unit('clearance').symbol }}</th></tr></thead>
           <tbody><tr v-for="row in rows" :key="row.id" :data-choice="row.id"><th scope="row">{{ row.id }}</th><td>{{ gradeWords(stock.find((each) => each.id === row.upper)?.wall ?? 0) }}</td><td>{{ gradeWords(stock.find((each) => each.id === row.lower)?.wall ?? 0) }}</td><td class="mono quiet">{{ gap(row.now.bore!.value - row.now.journal!.value) }}</td><td class="mono then">{{ gap(row.clearance) }}</td></tr></tbody></table>
         <Button v-if="plan.kind === 'chosen' && !accepted" type="button" @click="accept">Fit these</Button>
@@ -155,6 +161,7 @@ tbody th { font-weight: 600; }
 .chosen .mono { font-size: 17px; text-align: right; }
 .chosen thead th:nth-child(n + 4) { text-align: right; }
 .then { font-weight: 700; }
+.sets { margin-top: 10px; }
 .adding { display: flex; flex-wrap: wrap; gap: 10px 16px; align-items: center; }
 .adding .p-inputtext { width: 92px; height: 44px; font-size: 18px; text-align: right; font-family: var(--mono); }
 .wrong { color: var(--stop); padding-top: 6px; }

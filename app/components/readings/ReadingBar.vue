@@ -21,10 +21,14 @@ const spread = computed(() => {
   return ['length', 'diameter', 'clearance'].includes(dimension) && house.unit('length').symbol === 'mm' ? `± ${(2e6 * sigma).toFixed(1)} µm` : `± ${house.say(2 * sigma, dimension, 4)}`
 })
 const instruments = computed(() => [{ value: 'none', words: 'no instrument' }, ...shop.house.instruments.map(({ name }) => ({ value: name, words: name }))])
+const instrument = computed(() => shop.house.instruments.find(({ name }) => name === house.instruments[quantity.value?.dimension ?? '']))
+const zeroed = computed(() => (instrument.value?.zeroedAt ? `zero checked ${new Date(instrument.value.zeroedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}` : 'zero never checked'))
+function zeroNow() {
+  const { name } = instrument.value!
+  void shop.save((next) => next.instruments.filter((each) => each.name === name).forEach((each) => (each.zeroedAt = new Date().toISOString())))
+}
 const open = ref<'note' | 'former'>()
 const note = ref('')
-const route = useRoute()
-watch(() => route.path, () => (focused.value = undefined))
 watch(() => quantity.value?.key, () => (open.value = undefined))
 watch(() => build.revision, () => open.value === 'former' && void loadFormer())
 
@@ -82,9 +86,10 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
     <div class="line">
       <span class="story" aria-live="polite"><b>{{ quantity.label }}</b> <span class="quiet">{{ words }}</span> <span v-if="spread" class="mono quiet">{{ spread }}</span>
         <span v-if="reading?.repeats" class="quiet"> mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }}</span>
-        <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span></span>
+        <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span>
       <span v-if="reading?.photos" class="photos"><a v-for="photo in reading.photos" :key="photo" :href="`/api/builds/${build.id}/photos/${photo}`" target="_blank"><img :src="`/api/builds/${build.id}/photos/${photo}`" :alt="`Photo of ${quantity.label}`" width="36" height="36" loading="lazy"></a></span>
       <ChoiceField label="Instrument" quiet :value="house.instruments[quantity.dimension] || 'none'" :options="instruments" @choose="house.instruments[quantity.dimension] = $event === 'none' ? '' : $event" />
+      <button v-if="instrument" type="button" class="small" :title="`${zeroed}: the older, the less a reading is known`" @click="zeroNow">Zero checked</button>
       <template v-if="reading">
         <button type="button" class="small" :aria-expanded="open === 'note'" @click="toggle('note')">Note</button>
         <label class="small file">Photo<input type="file" accept="image/*" :aria-label="`Photo of ${quantity.label}`" @change="addPhoto"></label>

@@ -17,7 +17,7 @@ const focused = useFocusedReading()
 const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
 const unit = computed(() => house.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
-const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value) : ''))
+const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : ''))
 const assumed = computed(() => (quantity.value.fallback === undefined ? '' : house.showReading(quantity.value.fallback, quantity.value)))
 
 const text = ref('')

@@ -62,9 +62,9 @@ const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
         <div v-if="build.sheet!.layout.camBearings > 0"><h2>Cam</h2><ReadingRow name="cam.clearance" /></div>
       </section>
     </template>
-    <JournalView v-else-if="view === 'journal'" :set="chosen.set" :number="chosen.number" />
-    <ShellsView v-else-if="view === 'shells'" />
-    <TurnView v-else />
+    <LazyJournalView v-else-if="view === 'journal'" :set="chosen.set" :number="chosen.number" />
+    <LazyShellsView v-else-if="view === 'shells'" />
+    <LazyTurnView v-else />
   </div>
 </template>
 

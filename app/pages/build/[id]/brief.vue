@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SCHOOLS, USES } from '#core/build/schema'
+import { SCHOOLS, USES } from '#core/build/words'
 import { PRESETS } from '#core/build/layouts'
 import { quantitiesOf } from '#core/build/quantities'
 import { schools } from '#core/targets/targets'
@@ -31,6 +31,8 @@ const rodFeed = computed(() => {
   return `Rods need ${house.say(pressure, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)} at the gallery to be fed at ${house.say(speed, 'speed')}.`
 })
 const editing = ref(false)
+// The editor carries the schema that checks it: fetched when it is opened.
+const LayoutEditor = defineAsyncComponent(() => import('~/components/brief/LayoutEditor.vue'))
 function choose(path: string, value: unknown, label: string) {
   void build.change([{ op: 'replace', path, value }], label)
 }

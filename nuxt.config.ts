@@ -27,7 +27,8 @@ export default defineNuxtConfig({
     importTheme: { from: '~/theme' },
     options: { ripple: false },
   },
-  experimental: { defaults: { nuxtLink: { prefetch: false } } },
+  // What serves prerendered and deployed sites is left out: less to load on a shop's network.
+  experimental: { defaults: { nuxtLink: { prefetch: false } }, appManifest: false, payloadExtraction: false, emitRouteChunkError: false },
   hooks: {
     // Fetch only what the open station needs: without this the page hints at every chunk there is.
     'build:manifest': (manifest) => {

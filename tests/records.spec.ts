@@ -45,6 +45,24 @@ test('values typed while the server is away survive a reload and arrive once', a
   expect(entries[0].who).toBe('Maren')
 })
 
+test('stations open while the network is gone, and what is typed there is kept', async ({ server, bench: page, context }) => {
+  const id = await buildId(server, 'Ottiline')
+  await page.goto(`${server.address}/build/${id}/brief`)
+  await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
+  // The rest is fetched once the first screen stands.
+  await page.waitForLoadState('networkidle').catch(() => undefined)
+  await page.waitForTimeout(7000)
+  await context.setOffline(true)
+  for (const [name, heading] of [['Bearings', 'Bearings'], ['Relief', 'Relief'], ['Prime', 'Prime'], ['Pump', 'Pump']]) {
+    await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click()
+    await expect(page.locator('h1')).toHaveText(heading)
+  }
+  await record(page, { 'pump.endClearance': '0.06' })
+  await expect(page.getByTestId('saving')).toContainText('1 kept here')
+  await context.setOffline(false)
+  await saved(page)
+})
+
 test('undo takes back the last change and only that', async ({ server, bench: page }) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/pump`)

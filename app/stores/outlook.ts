@@ -15,16 +15,33 @@ export const useOutlook = defineStore('outlook', () => {
   let settling: ReturnType<typeof setTimeout> | undefined
   let fading: ReturnType<typeof setTimeout> | undefined
   let asked = 0
+  let busy = false
+  let again = false
 
+  /** Asks for the sheet as it is; while one answer is on its way only the last of the later ones is asked for. */
   async function ask() {
+    if (busy) {
+      again = true
+      return
+    }
+    busy = true
+    await answer()
+    busy = false
+    if (!again) return
+    again = false
+    void ask()
+  }
+
+  async function answer() {
     const sheet = build.sheet
     if (!sheet) return
     const turn = ++asked
+    const id = build.id
     const started = performance.now()
     clearTimeout(settling)
     try {
       const found = await useEngineModel().outlook(sheet)
-      if (turn !== asked) return
+      if (turn !== asked || id !== build.id) return
       const before = now.value
       now.value = found
       failed.value = undefined
@@ -36,7 +53,7 @@ export const useOutlook = defineStore('outlook', () => {
       }
       settling = setTimeout(async () => {
         const full = await useEngineModel().fullOutlook(sheet)
-        if (turn === asked) now.value = full
+        if (turn === asked && id === build.id) now.value = full
       }, SETTLE)
     } catch (error) {
       if (turn === asked) failed.value = (error as Error).message

@@ -22,7 +22,7 @@ const parts = computed(() => {
     const height = part.set === 'main' ? 36 : 30
     const y = AXIS - part.throw * THROW - height / 2
     const figure = measured ? house.show(record.clearance.value, 'clearance').replace(/^0\./, '.') : ''
-    return { ...part, x: part.x + 4, y, height, verdict, figure, name: `${part.set === 'main' ? 'M' : 'R'}${part.number}`, label: record.label }
+    return { ...part, x: part.x + 4, y, height, verdict, figure, word: verdict === 'stop' || verdict === 'watch' ? verdict : '', name: `${part.set === 'main' ? 'M' : 'R'}${part.number}`, label: record.label }
   })
 })
 /** Webs join each part to the next. */
@@ -42,10 +42,11 @@ const webs = computed(() => parts.value.slice(1).flatMap((part, i) => {
       <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
       <rect class="reach" :x="part.x" :y="Math.min(part.y, 120)" :width="part.width" :height="part.set === 'main' ? 176 - part.y : 50" />
       <template v-if="part.set === 'rod'">
-        <text :x="part.x + part.width / 2" :y="part.throw > 0 ? part.y - 9 : part.y + part.height + 18" text-anchor="middle" class="quiet-text">{{ part.name }}</text>
+        <text :x="part.x + part.width / 2" :y="part.throw > 0 ? part.y - 9 : part.y + part.height + 18" text-anchor="middle" class="quiet-text">{{ part.name }}<tspan v-if="part.word" class="word">&nbsp;{{ part.word }}</tspan></text>
         <text :x="part.x + part.width / 2" :y="part.y + 20" text-anchor="middle" class="figure-text" :class="{ small: part.width < 40 }">{{ part.figure }}</text>
       </template>
       <template v-else>
+        <text v-if="part.word" :x="part.x + part.width / 2" :y="AXIS + 5" text-anchor="middle" class="word" :class="{ small: part.width < 42 }">{{ part.word }}</text>
         <text :x="part.x + part.width / 2" :y="152" text-anchor="middle" class="quiet-text">{{ part.name }}</text>
         <text :x="part.x + part.width / 2" :y="169" text-anchor="middle" class="figure-text">{{ part.figure || '·' }}</text>
       </template>
@@ -54,6 +55,8 @@ const webs = computed(() => parts.value.slice(1).flatMap((part, i) => {
 </template>
 
 <style scoped>
+.drawing .stop .word { fill: var(--stop); font-weight: 700; }
+.drawing .watch .word { fill: var(--watch); font-weight: 700; }
 .drawing { max-width: 760px; }
 .journal { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.4; }
 .reach { fill: transparent; }

@@ -96,12 +96,12 @@ function readStrip() {
     <div class="judged">
       <div class="pair">
         <div><span class="quiet">Clearance cold</span><span class="mono big" data-testid="cold">{{ gap(record.clearance.value) }}</span></div>
-        <div><span class="quiet">at {{ house.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature') }}</span><span class="mono big" data-testid="hot">{{ gap(hot) }}<small>{{ house.unit('clearance').symbol }}</small></span></div>
+        <div><span class="quiet">at {{ house.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature') }}, {{ house.unit('clearance').symbol }}</span><span class="mono big" data-testid="hot">{{ gap(hot) }}</span></div>
       </div>
       <div>
         <div v-for="school in schools" :key="school.words" class="school" :class="{ governs: school.governs }"><span>{{ school.words }}<span v-if="school.governs" class="quiet">, governs</span></span><span class="mono">{{ gap(school.limits.least) }} to {{ gap(school.limits.most) }}</span>
-          <span class="quiet">{{ known && school.chance > 0.005 ? `${Math.round(100 * school.chance)} in 100 outside` : '' }}</span><VerdictLabel :verdict="known ? school.verdict : 'unknown'" /></div>
-        <div v-if="film" class="school" data-testid="film-school"><span>Computed film, working</span><span class="mono">{{ micron(film.minimumFilm) }}</span><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span><VerdictLabel :verdict="known ? film.verdict : 'unknown'" /></div>
+          <span class="quiet">{{ known && school.chance > 0.005 ? `${Math.round(100 * school.chance)} % outside` : '' }}</span><VerdictLabel :verdict="known ? school.verdict : 'unknown'" /></div>
+        <div v-if="film" class="school" data-testid="film-school"><span>Computed film</span><span class="mono">{{ micron(film.minimumFilm) }}</span><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span><VerdictLabel :verdict="known ? film.verdict : 'unknown'" /></div>
       </div>
     </div>
     <div class="survey">
@@ -155,10 +155,10 @@ function readStrip() {
 .survey { display: grid; grid-template-columns: auto minmax(200px, 1fr); gap: 8px 30px; align-items: start; padding-bottom: 10px; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; }
 .pair > div { display: grid; }
-.big { font-size: 34px; line-height: 1.2; }
-.big small { font-size: 16px; color: var(--quiet); margin-left: 5px; font-family: var(--type); }
-.school { display: grid; grid-template-columns: minmax(150px, 1fr) 132px minmax(0, 120px) 76px; gap: 12px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
+.big { font-size: 32px; line-height: 1.2; }
+.school { display: grid; grid-template-columns: minmax(140px, 1fr) 130px 118px 76px; gap: 12px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
 .school.governs { font-weight: 650; }
+.school > * { white-space: nowrap; }
 .school .verdict { justify-self: end; }
 .shape { display: grid; grid-template-columns: 1fr auto auto; gap: 3px 20px; margin: 8px 0 0; border-top: 1px solid var(--rule); padding-top: 6px; }
 .shape dd { margin: 0; text-align: right; min-width: 60px; }

@@ -34,13 +34,14 @@ const specific = useAnswer(async (_, worker) => {
 }, () => build.sheet)
 const shell = computed(() => (specific.value ? adviseShell(specific.value, build.sheet!.use) : undefined))
 const groove = computed(() => adviseGroove(oilAt(oilOf(build.sheet!), requireValue(build.sheet!, 'brief.hotOil').value).filmViscosity))
-const CONSTRUCTIONS = [{ value: '', words: 'not decided' }, { value: 'two-layer', words: 'two-layer' }, { value: 'three-layer', words: 'three-layer' }]
+const CONSTRUCTIONS = [{ value: 'open', words: 'not decided' }, { value: 'two-layer', words: 'two-layer' }, { value: 'three-layer', words: 'three-layer' }]
 const GROOVES: { value: '180' | '360'; words: string }[] = [{ value: '180', words: 'half circle' }, { value: '360', words: 'full circle' }]
 const arc = computed(() => (build.sheet!.layout.mainGroove === 360 ? '360' as const : '180' as const))
-const construction = computed(() => build.sheet!.choices['shell.construction'] ?? '')
+const construction = computed(() => build.sheet!.choices['shell.construction'] ?? 'open')
 function decide(value: string) {
   const path = '/choices/shell.construction'
-  void build.change([value ? { op: 'add', path, value } : { op: 'remove', path }], 'Shell construction')
+  if (value !== 'open') void build.change([{ op: 'add', path, value }], 'Shell construction')
+  else if (construction.value !== 'open') void build.change([{ op: 'remove', path }], 'Shell construction')
 }
 
 const plan = shallowRef<ShellPlan>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { spreadOf } from '#core/bearing/survey'
 import type { Entry } from '#core/build/entry'
 import type { Reading } from '#core/build/schema'
 import { catalogueOf } from '#core/build/values'
@@ -20,6 +21,8 @@ const spread = computed(() => {
   if (sigma === undefined || !dimension) return ''
   return ['length', 'diameter', 'clearance'].includes(dimension) && house.unit('length').symbol === 'mm' ? `± ${(2e6 * sigma).toFixed(1)} µm` : `± ${house.say(2 * sigma, dimension, 4)}`
 })
+/** Largest less smallest of the repeats. */
+const scatter = computed(() => (reading.value?.repeats ? house.say(spreadOf(reading.value.repeats), quantity.value!.dimension) : ''))
 const instruments = computed(() => [{ value: 'none', words: 'no instrument' }, ...shop.house.instruments.map(({ name }) => ({ value: name, words: name }))])
 const instrument = computed(() => shop.house.instruments.find(({ name }) => name === house.instruments[quantity.value?.dimension ?? '']))
 const zeroed = computed(() => (instrument.value?.zeroedAt ? `zero checked ${new Date(instrument.value.zeroedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}` : 'zero never checked'))
@@ -85,7 +88,7 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
     <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
     <div class="line">
       <span class="story" aria-live="polite"><b>{{ quantity.label }}</b> <span class="quiet">{{ words }}</span> <span v-if="spread" class="mono quiet">{{ spread }}</span>
-        <span v-if="reading?.repeats" class="quiet"> mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }}</span>
+        <span v-if="reading?.repeats" class="quiet"> mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }}, {{ scatter }} apart</span>
         <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span>
       <span v-if="reading?.photos" class="photos"><a v-for="photo in reading.photos" :key="photo" :href="`/api/builds/${build.id}/photos/${photo}`" target="_blank"><img :src="`/api/builds/${build.id}/photos/${photo}`" :alt="`Photo of ${quantity.label}`" width="36" height="36" loading="lazy"></a></span>
       <ChoiceField label="Instrument" quiet :value="house.instruments[quantity.dimension] || 'none'" :options="instruments" @choose="house.instruments[quantity.dimension] = $event === 'none' ? '' : $event" />

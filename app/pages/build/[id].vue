@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { PAGES } from '~/composables/stations'
+
 const route = useRoute()
 const build = useBuild()
 const outlook = useOutlook()
@@ -9,7 +11,21 @@ watch(() => route.path, () => (focused.value = undefined))
 watch(() => route.params.id as string, (id) => id && void build.open(id), { immediate: true })
 useHead({ title: () => (build.sheet ? `${build.sheet.name} · Uldo` : 'Uldo') })
 useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
-onMounted(() => void outlook.now)
+onMounted(() => {
+  void outlook.now
+  setTimeout(fetchTheRest, 4000)
+})
+/** Once the first screen stands, the other stations and views are fetched too: they must open when the network is gone. */
+async function fetchTheRest() {
+  const id = route.params.id as string
+  try {
+    await useEngineModel().warm()
+    for (const { page } of PAGES) await preloadRouteComponents(stationPath(id, page))
+    await preloadComponents(['FindPalette', 'KeyList', 'JournalView', 'ShellsView', 'TurnView', 'OilPanel', 'LayoutEditor'])
+  } catch {
+    // Without the network there is nothing to fetch; it is tried again at the next opening.
+  }
+}
 </script>
 
 <template>
@@ -20,7 +36,7 @@ onMounted(() => void outlook.now)
       <main class="sheet">
         <ConflictNotes />
         <NuxtPage />
-        <LazyReadingBar v-if="focused" />
+        <ReadingBar />
       </main>
       <OutlookStrip />
     </template>

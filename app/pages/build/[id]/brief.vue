@@ -80,7 +80,7 @@ const facts = computed(() => [
       <p class="quiet reason">{{ rodFeed }} The maker’s manual stands above Uldo.</p>
     </section>
 
-    <OilPanel />
+    <LazyOilPanel />
 
     <div class="columns block">
       <section>

@@ -95,7 +95,7 @@ function readStrip() {
     <div class="block-head"><h2>{{ record.label }}</h2><span class="note">{{ known ? (record.chosen ? 'with the shells chosen, not measured yet' : 'measured') : 'assumed' }}</span></div>
     <div class="judged">
       <div class="pair">
-        <div><span class="quiet">Clearance cold</span><span class="mono big" data-testid="cold">{{ gap(record.clearance.value) }}</span></div>
+        <div><span class="quiet">Cold</span><span class="mono big" data-testid="cold">{{ gap(record.clearance.value) }}</span></div>
         <div><span class="quiet">at {{ house.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature') }}, {{ house.unit('clearance').symbol }}</span><span class="mono big" data-testid="hot">{{ gap(hot) }}</span></div>
       </div>
       <div>
@@ -156,7 +156,7 @@ function readStrip() {
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; }
 .pair > div { display: grid; }
 .big { font-size: 32px; line-height: 1.2; }
-.school { display: grid; grid-template-columns: minmax(140px, 1fr) 130px 118px 76px; gap: 12px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
+.school { display: grid; grid-template-columns: minmax(128px, 1fr) 128px 112px 66px; gap: 10px; align-items: center; border-top: 1px solid var(--rule); min-height: 40px; }
 .school.governs { font-weight: 650; }
 .school > * { white-space: nowrap; }
 .school .verdict { justify-self: end; }

@@ -37,7 +37,7 @@ const webs = computed(() => parts.value.slice(1).flatMap((part, i) => {
 <template>
   <div class="drawing-scroll"><svg class="drawing" :viewBox="`0 0 ${WIDTH} 176`" role="group" aria-label="Crank from the side, front at the left">
     <rect v-for="(web, i) in webs" :key="i" class="metal" :x="web.x" :y="web.y" :width="crank.web" :height="web.height" />
-    <g v-for="part in parts" :key="part.name" class="hit" tabindex="0" role="button" :aria-label="`${part.name} ${part.figure || (part.set === 'main' ? '·' : '')} ${part.label}, ${part.figure ? '' : 'not measured, '}${part.verdict}`" :class="[part.verdict, { chosen: chosen?.set === part.set && chosen.number === part.number }]" :data-part="`${part.set}.${part.number}`" @click="emit('enter', part)" @keydown.enter="emit('enter', part)">
+    <g v-for="part in parts" :key="part.name" class="hit" tabindex="0" role="button" :class="[part.verdict, { chosen: chosen?.set === part.set && chosen.number === part.number }]" :data-part="`${part.set}.${part.number}`" @click="emit('enter', part)" @keydown.enter="emit('enter', part)">
       <title>{{ part.label }}: {{ part.figure || 'not measured' }}, {{ part.verdict }}</title>
       <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
       <rect class="reach" :x="part.x" :y="Math.min(part.y, 120)" :width="part.width" :height="part.set === 'main' ? 176 - part.y : 50" />

@@ -143,6 +143,7 @@ test('Shells: the solver’s set cures the loose main, is fitted and moves the o
   await expect(page.locator('[data-choice="Main 2"] .then')).toHaveText('0.052')
   await expect(page.getByTestId('shell-verdict')).toContainText('All inside their limits')
   await page.getByRole('button', { name: 'Fit these' }).click()
+  await expect(page.getByText('Their clearances count as computed until the bores are measured')).toBeVisible()
   await expect(page.locator('[data-part="main.2"]')).toHaveClass(/pass/)
   await page.getByRole('button', { name: 'Measure', exact: true }).click()
   await expect(clearance(page, 'main.2')).toContainText('0.052')

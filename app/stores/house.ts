@@ -42,6 +42,8 @@ export const useHouse = defineStore('house', () => {
   }
   /** The value in the chosen unit, with its symbol: for sentences. */
   const say = (value: number, dimension: Dimension, decimals?: number) => formatQuantity(value, unit(dimension), decimals)
+  /** A film's thickness, too thin for the unit of clearances: µm, or thou to the thousandth. */
+  const sayFilm = (value: number) => (unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`)
   /** The value in the chosen unit, bare: for columns. */
   const show = (value: number, dimension: Dimension, decimals?: number) => formatNumber(value, unit(dimension), decimals)
   /** A reading in the chosen unit, no finer than its instrument's step, or than what is usual for its kind. */
@@ -51,7 +53,7 @@ export const useHouse = defineStore('house', () => {
     if (step && ['length', 'diameter', 'clearance'].includes(quantity.dimension)) return formatNumber(value, chosen, Math.max(chosen.symbol === 'mm' ? 2 : 0, Math.min(chosen.decimals + 1, decimalsFor(step, chosen))))
     return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen)) : undefined)
   }
-  return { choiceName, choice, who, scheme, instruments, unit, nextUnits, flipScheme, say, show, showReading }
+  return { choiceName, choice, who, scheme, instruments, unit, nextUnits, flipScheme, say, sayFilm, show, showReading }
 })
 
 function read(key: string, fallback: string): string {

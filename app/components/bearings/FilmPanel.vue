@@ -42,7 +42,6 @@ function cancel() {
   progress.value = undefined
 }
 watch(() => build.sheet, () => (orbits.value = undefined))
-const micron = (value: number) => (house.unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`)
 const mega = (value: number) => (house.unit('pressure').symbol === 'psi' ? house.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`)
 const place = (angle: number) => `${Math.round(((angle * 180) / Math.PI + 360) % 360)}°`
 const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y, degree: own.value.least.degree, eccentricity: 1 - own.value.least.film / own.value.radialClearance } : undefined))
@@ -55,7 +54,7 @@ const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y,
       <FilmDrawing :film="film" :arc="set === 'main' ? arc : 14" :orbit="orbitDrawn" />
       <div>
         <div class="pair">
-          <div><span class="quiet">Least film</span><span class="mono big" data-testid="least-film">{{ micron(film.minimumFilm) }}</span><span class="quiet">roughness {{ micron(COMBINED_ROUGHNESS) }}</span><VerdictLabel :verdict="film.verdict" /></div>
+          <div><span class="quiet">Least film</span><span class="mono big" data-testid="least-film">{{ house.sayFilm(film.minimumFilm) }}</span><span class="quiet">roughness {{ house.sayFilm(COMBINED_ROUGHNESS) }}</span><VerdictLabel :verdict="film.verdict" /></div>
           <div><span class="quiet">Peak in the film</span><span class="mono big" data-testid="peak-film">{{ mega(film.peakPressure) }}</span><span class="quiet">fed with {{ house.say(film.feedPressure, 'pressure') }}</span></div>
         </div>
         <label class="slide"><span>Steady load<span class="mono">{{ (load / 1000).toFixed(1) }} kN, {{ mega(film.specificLoad) }} on the shell</span></span><input v-model.number="load" type="range" min="200" max="40000" step="100" aria-label="Load on the journal"></label>
@@ -69,7 +68,7 @@ const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y,
     <div class="orbit-line">
       <template v-if="progress !== undefined"><progress :value="progress" max="1" aria-label="Orbits" /><Button type="button" variant="outlined" @click="cancel">Cancel</Button></template>
       <Button v-else type="button" variant="outlined" @click="runOrbits">Run the orbit over the cycle</Button>
-      <p v-if="own" data-testid="orbit"><b>Tightest {{ micron(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing, {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean, {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.</p>
+      <p v-if="own" data-testid="orbit"><b>Tightest {{ house.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing, {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean, {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.</p>
       <p v-else class="quiet">Gas and inertia over 720°, journal by journal. Red marks the tightest moment.</p>
     </div>
   </section>

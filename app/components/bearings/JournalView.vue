@@ -51,7 +51,6 @@ const film = useAnswer((_, worker) => {
   const [, , , working] = namedStates(sheet)
   return worker().film(sheet, set, number, { load: usualLoad(sheet, set, working.speed), speed: working.speed, temperature: working.temperature, feedPressure: outlook.now?.states[3].pressure ?? 3e5, arc: sheet.layout.mainGroove })
 }, () => [build.sheet, set, number, outlook.now?.states[3].pressure])
-const micron = (value: number) => (house.unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`)
 const CONDITIONS = ['even grey', 'overlay gone', 'scored', 'pounded', 'worn on one edge', 'dirt embedded', 'discoloured'] as const
 const GOOD = 'even grey'
 const found = computed(() => build.sheet!.inspections[`${key.value}.oldShell`])
@@ -101,7 +100,7 @@ function readStrip() {
       <div>
         <div v-for="school in schools" :key="school.words" class="school" :class="{ governs: school.governs }"><span>{{ school.words }}<span v-if="school.governs" class="quiet">, governs</span></span><span class="mono">{{ gap(school.limits.least) }} to {{ gap(school.limits.most) }}</span>
           <span class="quiet">{{ known && school.chance > 0.005 ? `${Math.round(100 * school.chance)} % outside` : '' }}</span><VerdictLabel :verdict="known ? school.verdict : 'unknown'" /></div>
-        <div v-if="film" class="school" data-testid="film-school"><span>Computed film</span><span class="mono">{{ micron(film.minimumFilm) }}</span><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span><VerdictLabel :verdict="known ? film.verdict : 'unknown'" /></div>
+        <div v-if="film" class="school" data-testid="film-school"><span>Computed film</span><span class="mono">{{ house.sayFilm(film.minimumFilm) }}</span><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span><VerdictLabel :verdict="known ? film.verdict : 'unknown'" /></div>
       </div>
     </div>
     <div class="survey">

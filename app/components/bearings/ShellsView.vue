@@ -46,7 +46,9 @@ function decide(value: string) {
 
 const plan = shallowRef<ShellPlan>()
 const problem = ref('')
-watch([set, () => build.sheet, stock], () => (plan.value = undefined))
+/** What a set is chosen from: when any of it changes the set is out of date; fitting it changes none of it. */
+const chosenFrom = computed(() => JSON.stringify([set.value, stock.value, limits.value, measured.value.map(({ bore, journal }) => [bore!.value, journal!.value])]))
+watch(chosenFrom, () => (plan.value = undefined))
 async function choose() {
   problem.value = ''
   try {

@@ -3,7 +3,7 @@ const build = useBuild()
 const outlook = useOutlook()
 const house = useHouse()
 const measured = (name: string) => build.sheet?.readings[`start.${name}.pressure`]?.value
-const cause = computed(() => (build.lastLabel === 'undo' ? 'undo' : `${build.lastLabel.toLowerCase()} was written`))
+const cause = computed(() => (build.lastLabel === 'undo' ? 'undo' : `${build.lastLabel.toLowerCase()} ${/shells$/.test(build.lastLabel) ? 'were' : 'was'} written`))
 const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
 

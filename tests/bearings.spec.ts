@@ -133,6 +133,31 @@ test('One journal: planes and angles, strip, old shell, film and orbit', async (
   await expect(page.getByText('fed 50 % of a turn from main 2')).toBeVisible()
 })
 
+test('One journal: an orbit under way shows its progress and can be cancelled', async ({ server, bench: page }) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/bearings?view=journal&at=main.4`)
+  const film = page.getByTestId('film')
+  await expect(film.getByTestId('least-film')).toBeVisible()
+  // Thirteen bearings take a tenth of a second: the hand is as quick as the page.
+  const seen = await film.evaluate((panel) => new Promise<boolean>((done) => {
+    const watch = new MutationObserver(() => {
+      const cancel = [...panel.querySelectorAll('button')].find((button) => button.textContent === 'Cancel')
+      if (!cancel) return
+      watch.disconnect()
+      const progress = panel.querySelector('progress') !== null
+      cancel.click()
+      done(progress)
+    })
+    watch.observe(panel, { childList: true, subtree: true })
+    const run = [...panel.querySelectorAll('button')].find((button) => button.textContent?.includes('Run the orbit'))!
+    run.click()
+  }))
+  expect(seen).toBe(true)
+  await page.waitForTimeout(1500)
+  await expect(film.getByTestId('orbit')).toHaveCount(0)
+  await film.getByRole('button', { name: 'Run the orbit' }).click()
+  await expect(film.getByTestId('orbit')).toBeVisible()
+})
+
 test('Shells: the solver’s set cures the loose main, is fitted and moves the outlook; stock that is short is told with what to order', async ({ server, bench: page }) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/bearings`)
   await judgement(page).getByRole('button', { name: 'Choose shells' }).click()

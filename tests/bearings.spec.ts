@@ -140,7 +140,7 @@ test('One journal: an orbit under way shows its progress and can be cancelled', 
   // Thirteen bearings take a tenth of a second: the hand is as quick as the page.
   const seen = await film.evaluate((panel) => new Promise<boolean>((done) => {
     const watch = new MutationObserver(() => {
-      const cancel = [...panel.querySelectorAll('button')].find((button) => button.textContent === 'Cancel')
+      const cancel = Array.from(panel.querySelectorAll('button')).find((button) => button.textContent === 'Cancel')
       if (!cancel) return
       watch.disconnect()
       const progress = panel.querySelector('progress') !== null
@@ -148,7 +148,7 @@ test('One journal: an orbit under way shows its progress and can be cancelled', 
       done(progress)
     })
     watch.observe(panel, { childList: true, subtree: true })
-    const run = [...panel.querySelectorAll('button')].find((button) => button.textContent?.includes('Run the orbit'))!
+    const run = Array.from(panel.querySelectorAll('button')).find((button) => button.textContent?.includes('Run the orbit'))!
     run.click()
   }))
   expect(seen).toBe(true)

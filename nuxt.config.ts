@@ -21,7 +21,7 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   primevue: {
     autoImport: false,
-    components: { include: ['Select', 'Button', 'InputText'] },
+    components: { include: ['Button', 'InputText'] },
     directives: { include: [] },
     composables: { include: [] },
     importTheme: { from: '~/theme' },
@@ -39,6 +39,7 @@ export default defineNuxtConfig({
     },
   },
   vite: {
+    resolve: { alias: { 'primevue/ripple': fileURLToPath(new URL('./app/noRipple.ts', import.meta.url)) } },
     worker: { format: 'es' },
     build: { target: 'es2022' },
   },

@@ -2,12 +2,11 @@ import { definePreset } from '@primeuix/themes'
 import base from '@primeuix/themes/aura/base'
 import button from '@primeuix/themes/aura/button'
 import inputtext from '@primeuix/themes/aura/inputtext'
-import select from '@primeuix/themes/aura/select'
 
 const petrol = { 50: '#eef5f6', 100: '#d5e6e9', 200: '#abcdd3', 300: '#7db1ba', 400: '#4a8c98', 500: '#0b5a68', 600: '#0a4f5b', 700: '#08434e', 800: '#063640', 900: '#052a32', 950: '#031b20' }
 
 /** PrimeVue in Uldo's tokens: the colours are the variables of tokens.css, so that both schemes follow. */
-const preset = definePreset({ ...base, components: { button, inputtext, select } } as never, {
+const preset = definePreset({ ...base, components: { button, inputtext } } as never, {
   primitive: { borderRadius: { none: '0', xs: '2px', sm: '2px', md: '3px', lg: '3px', xl: '4px' } },
   semantic: {
     primary: petrol,
@@ -23,8 +22,6 @@ const preset = definePreset({ ...base, components: { button, inputtext, select }
       },
       text: { color: 'var(--ink)', hoverColor: 'var(--ink)', mutedColor: 'var(--quiet)', hoverMutedColor: 'var(--ink)' },
       content: { background: 'var(--sheet)', hoverBackground: 'var(--petrol-wash)', borderColor: 'var(--rule)', color: 'var(--ink)', hoverColor: 'var(--ink)' },
-      overlay: { select: { background: 'var(--sheet)', borderColor: 'var(--field)', color: 'var(--ink)' } },
-      list: { option: { focusBackground: 'var(--petrol-wash)', color: 'var(--ink)', focusColor: 'var(--ink)', selectedBackground: 'var(--petrol-wash)', selectedColor: 'var(--ink)', selectedFocusBackground: 'var(--petrol-wash)', selectedFocusColor: 'var(--ink)' } },
     }])),
   },
   components: { button: { root: { borderRadius: '3px', label: { fontWeight: '600' } } } },

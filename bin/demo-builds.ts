@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { Sheet } from '../core/build/schema'
 import { House } from '../core/house/schema'
-import { DEMO_BUILDS, demoHouse } from '../demo/make'
+import { DEMO_BUILDS, demoHouse, demoShelf } from '../demo/make'
 
 const folder = fileURLToPath(new URL('../demo/builds/', import.meta.url))
 mkdirSync(folder, { recursive: true })
@@ -15,3 +15,5 @@ const shop = fileURLToPath(new URL('../demo/shop/', import.meta.url))
 mkdirSync(shop, { recursive: true })
 writeFileSync(`${shop}house.json`, `${JSON.stringify(House.parse(demoHouse()), null, 2)}\n`)
 console.log('demo/shop/house.json')
+writeFileSync(`${shop}shelf.json`, `${JSON.stringify(demoShelf(), null, 2)}\n`)
+console.log('demo/shop/shelf.json')

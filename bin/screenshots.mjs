@@ -6,9 +6,9 @@ import { root } from './lib/prepare.mjs'
 
 const VIEWS = [
   ['floor', '', ''], ['brief', 'Ottiline', 'brief'], ['bearings', 'Rescue tractor 2', 'bearings'], ['journal', 'Rescue tractor 2', 'bearings?view=journal&at=main.2'], ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
-  ['shells', 'Rescue tractor 2', 'bearings?view=shells'], ['pump', 'Ottiline', 'pump'], ['relief', 'Ottiline', 'relief'],
-  ['pickup', 'Ottiline', 'pickup'], ['outlook', 'Carousel set', 'outlook'], ['prime', 'Ottiline', 'prime'], ['first-start', 'Carousel set', 'start'],
-  ['bearings-tablet', 'Ottiline', 'bearings', { width: 1024, height: 768 }], ['relief-dark', 'Barge pump', 'relief', undefined, 'dark'],
+  ['shells', 'Rescue tractor 2', 'bearings?view=shells'], ['pump', 'Ottiline', 'pump'], ['pumps-compared', 'Ottiline', 'pump?view=compare'], ['relief', 'Ottiline', 'relief'], 
+  ['pickup', 'Ottiline', 'pickup?view=oil'], ['shelf', '', 'shelf?kind=washer'], ['house-rules', '', 'house'], ['outlook', 'Carousel set', 'outlook'], ['circuit', 'Ottiline', 'outlook?view=circuit'], 
+  ['passages-tablet', 'Ottiline', 'passages?at=lifterRow', { width: 1024, height: 768 }], ['relief-dark', 'Barge pump', 'relief', undefined, 'dark'],
 ]
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true })
 await withDemo(4489, async (browser, addressOf) => {
@@ -19,7 +19,7 @@ await withDemo(4489, async (browser, addressOf) => {
       localStorage.setItem('uldo.scheme', now)
     }, scheme)
     await page.goto(addressOf(build, station))
-    await page.waitForSelector(station === 'outlook' ? '.apexcharts-series path' : build ? '[data-state="idleHot"]' : '.engines li')
+    await page.waitForSelector(station.startsWith('shelf') ? '[data-item]' : station.startsWith('house') ? '[data-rule]' : station === 'outlook' ? '.apexcharts-series path' : build ? '[data-state="idleHot"]' : '.engines li')
     // Bands settle half a second after the last value.
     await page.waitForTimeout(3500)
     if (scrolled) await page.locator('main').evaluate((main, top) => main.scrollTo(0, top), scrolled)
@@ -28,4 +28,55 @@ await withDemo(4489, async (browser, addressOf) => {
     await page.close()
     console.log(`docs/screenshots/${name}.png`)
   }
+  await runs(browser, addressOf)
 })
+
+/** The live screens, by a simulated engine of the main build. */
+async function runs(browser, addressOf) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+  await page.addInitScript(() => localStorage.setItem('uldo.who', 'Maren'))
+  const press = (name) => page.getByRole('button', { name, exact: true }).click()
+  const take = async (name) => {
+    await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) })
+    console.log(`docs/screenshots/${name}.png`)
+  }
+  const simulate = async (pace, fault = 'none') => {
+    await press('Readings come from: Simulated')
+    await page.getByRole('spinbutton', { name: 'Engine number' }).fill('42')
+    await page.getByRole('combobox', { name: 'Engine' }).selectOption(fault)
+    await press(`Pace: ${pace}`)
+  }
+  const board = async () => {
+    await page.waitForSelector('[data-gate]')
+    for (const reason of await page.locator('[data-gate] input').all()) await reason.fill('trial on the bench')
+    await press('Go to the start')
+    await press('Crank')
+    await page.waitForTimeout(600)
+    await press('Fired')
+  }
+  await page.goto(addressOf('Ottiline', 'prime?view=live'))
+  await page.waitForTimeout(3500)
+  await simulate('5 ×')
+  await press('Begin the prime')
+  await press('Drill on')
+  await press('The filter is on')
+  await page.getByTestId('prime-word').filter({ hasText: /^Primed$/ }).waitFor({ timeout: 30_000 })
+  await take('prime')
+  await press('Primed: write it down')
+  await page.goto(addressOf('Ottiline', 'start'))
+  await page.waitForTimeout(3500)
+  await simulate('5 ×')
+  await board()
+  await page.waitForTimeout(9000)
+  await take('first-start')
+  await press('Off')
+  await page.getByTestId('to-readings').click()
+  await page.waitForTimeout(500)
+  await page.goto(addressOf('Ottiline', 'start'))
+  await page.waitForTimeout(3500)
+  await simulate('20 ×', 'plug-out')
+  await board()
+  await page.getByTestId('stop-causes').waitFor({ timeout: 30_000 })
+  await take('stop')
+  await page.close()
+}

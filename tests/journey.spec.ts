@@ -9,8 +9,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
   await expect(page.locator('.engines li')).toHaveCount(4)
   await page.getByRole('button', { name: 'New build' }).click()
   const choose = async (label: string, option: string) => {
-    await page.getByRole('combobox', { name: label }).click()
-    await page.getByRole('option', { name: option, exact: true }).click()
+    await page.getByRole('combobox', { name: label }).selectOption({ label: option })
   }
   await choose('Layout', 'Inline four')
   await page.getByRole('button', { name: 'Start build' }).click()
@@ -86,8 +85,11 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
   await test.step('Pump: displacement from the gears', async () => {
     await station('Pump')
     await record(page, { 'pump.endClearance': '3 thou', 'pump.tipClearance': '90 µm', 'pump.rotorDiameter': '38', 'pump.centres': '32', 'pump.rotorLength': '1 in', 'pump.driveRatio': '0.5' })
+    for (const surface of ['Cover', 'Body face', 'Pocket bore', 'Rotors', 'Shaft and bush']) await page.getByRole('button', { name: `${surface}: clean` }).click()
     // π/2 · 25.4 · (38² − 32²) mm³ = 16.76 cm³.
     await expect(page.getByTestId('displacement')).toContainText('16.76')
+    await page.getByRole('button', { name: 'Close up' }).click()
+    for (const name of [/Turns by hand.*in order/, /Washed out.*in order/]) await page.getByRole('button', { name }).click()
   })
 
   await test.step('Relief: opening pressure and bind', async () => {
@@ -102,6 +104,8 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(page.locator('[data-dimension="shims"]')).toHaveAttribute('data-metres', '0.0005')
     await page.getByRole('button', { name: /Plunger falls.*in order/ }).click()
     await page.getByRole('button', { name: 'Understood' }).click()
+    await page.getByRole('button', { name: 'Seat, thread, seals' }).click()
+    for (const name of [/Seals and washers.*in order/, /Turns all the way.*in order/]) await page.getByRole('button', { name }).click()
   })
 
   await test.step('Pickup: floor clearance', async () => {
@@ -114,6 +118,19 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(page.getByRole('region', { name: 'Judgement' })).toContainText('Near enough')
     await expect(page.locator('[data-suction="idleCold"]')).toContainText(/0\.\d\d/)
     for (const name of [/Seal new.*in order/, /Tube tight.*in order/, /Screen clean.*in order/]) await page.getByRole('button', { name }).click()
+    await page.getByRole('button', { name: 'Air test', exact: true }).click()
+    await page.getByRole('button', { name: 'Air test of the pickup: holds' }).click()
+  })
+
+  await test.step('Passages: everything walked', async () => {
+    await station('Passages')
+    await expect(page.getByTestId('tally')).toHaveText('0 of 12')
+    await expect(page.locator('[data-passage]')).toHaveCount(12)
+    for (const passage of await page.locator('[data-passage]').all()) {
+      await passage.click()
+      await page.locator('.panel').getByRole('button', { name: /: (fitted|valve in)$/ }).click()
+    }
+    await expect(page.getByTestId('tally')).toHaveText('12 of 12')
   })
 
   await test.step('Outlook: the chart, and the same numbers as the model gives for the exported file', async () => {
@@ -131,8 +148,9 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await station('Prime')
     await record(page, { 'prime.drillSpeed': '500', 'prime.oilTemperature': '68 °F' })
     for (const name of ['Pump packed', 'Oil in to the full', 'Mechanical gauge on', 'Drill on the pump']) await page.getByRole('button', { name: new RegExp(`${name}.*done`) }).click()
-    for (const turn of ['90°', '180°', '270°', '360°', '450°', '540°', '630°', '720°']) await page.getByRole('button', { name: turn, exact: true }).click()
     await record(page, { 'prime.pressure': '1 bar' })
+    await page.getByRole('button', { name: 'Look round', exact: true }).click()
+    for (const turn of ['90°', '180°', '270°', '360°', '450°', '540°', '630°', '720°']) await page.getByRole('button', { name: turn, exact: true }).click()
     const judgement = page.getByRole('region', { name: 'Judgement' })
     await expect(judgement).toContainText('Do not start it')
     await expect(page.getByTestId('prime-expected')).toHaveText(/\d\.\d\s*bar/)
@@ -141,9 +159,10 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     // Cold oil that only the drill moves is held by the valve: above its 3.32 bar opening, and the least is under it.
     expect(expected).toBeGreaterThan(3)
     expect(least).toBeLessThan(expected)
+    for (const name of [/Rockers 1/, /Rockers 2/, /Rockers 3/, /Rockers 4/, /Lifter plungers.*in order/, /Timing jet.*in order/, /No weeps.*in order/]) await page.getByRole('button', { name }).click()
+    await page.getByRole('button', { name: 'How', exact: true }).click()
     await record(page, { 'prime.pressure': String(expected) })
     await expect(judgement).toContainText('The circuit is full')
-    for (const name of [/Rockers 1.*in order/, /Rockers 2.*in order/, /Rockers 3.*in order/, /Rockers 4.*in order/, /Lifter plungers.*in order/, /Timing jet.*in order/, /No weeps.*in order/]) await page.getByRole('button', { name }).click()
     await expect(page.getByTestId('tally')).toHaveText('20 of 20')
   })
 
@@ -152,6 +171,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(page.getByTestId('clear-to-start')).toContainText('Not yet')
     for (const button of await page.locator('.check button').all()) await button.click()
     await expect(page.getByTestId('clear-to-start')).toContainText('Clear to start')
+    await page.getByRole('button', { name: 'Readings', exact: true }).click()
     const hot = Number(await idleHot.getByTestId('pressure').textContent())
     const working = Number(await page.locator('[data-state="workingHot"]').getByTestId('pressure').textContent())
     await record(page, { 'start.firstPressure': '3' })

@@ -50,13 +50,20 @@ test('stations open while the network is gone, and what is typed there is kept',
   await page.goto(`${server.address}/build/${id}/brief`)
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
   // The rest is fetched once the first screen stands.
-  await page.waitForLoadState('networkidle').catch(() => undefined)
-  await page.waitForTimeout(7000)
+  await expect(page.locator('[data-kept="true"]')).toBeVisible({ timeout: 30_000 })
   await context.setOffline(true)
-  for (const [name, heading] of [['Bearings', 'Bearings'], ['Relief', 'Relief'], ['Prime', 'Prime'], ['Pump', 'Pump']]) {
+  for (const [name, heading] of [['Bearings', 'Bearings'], ['Relief', 'Relief'], ['Prime', 'Prime'], ['Passages', 'Passages'], ['Pickup', 'Pickup'], ['Pump', 'Pump']]) {
     await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click()
     await expect(page.locator('h1')).toHaveText(heading)
   }
+  // A view that was never opened before, too.
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Outlook' }).click()
+  await page.getByRole('button', { name: 'Try', exact: true }).click()
+  await expect(page.locator('[data-row="idleHot"]')).toBeVisible()
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'First start' }).click()
+  await page.getByRole('button', { name: 'Break-in', exact: true }).click()
+  await expect(page.getByText('Gone over again, cold')).toBeVisible()
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: 'Pump' }).click()
   await record(page, { 'pump.endClearance': '0.06' })
   await expect(page.getByTestId('saving')).toContainText('1 kept here')
   await context.setOffline(false)

@@ -94,6 +94,19 @@ export async function record(page: Page, readings: Record<string, string>): Prom
 
 export const saved = (page: Page) => expect(page.getByTestId('saving')).toHaveText('saved')
 
+/** A photo of one pixel, as a file field takes it. */
+export const PHOTO = { name: 'photo.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64') }
+
+/** Goes past every gate of the preflight with a reason, and onto the board. */
+export async function ontoTheBoard(page: Page): Promise<void> {
+  const go = page.getByRole('button', { name: 'Go to the start', exact: true })
+  await expect(async () => {
+    for (const reason of await page.locator('[data-gate] input').all()) await reason.fill('trial on the bench')
+    await expect(go).toBeEnabled({ timeout: 500 })
+  }).toPass()
+  await go.click()
+}
+
 export async function buildId(server: Running, name: string): Promise<string> {
   const builds = (await (await fetch(`${server.address}/api/builds`)).json()) as { id: string; name: string }[]
   return builds.find((each) => each.name === name)!.id

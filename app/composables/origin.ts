@@ -1,11 +1,11 @@
 import type { Sheet } from '#core/build/schema'
-import { catalogueOf } from '#core/build/values'
+import { standInOf } from '#core/build/standIn'
 
 /** Where a value came from, in a few words: who and when, or that it is assumed. */
 export function originWords(sheet: Sheet, name: string): string {
   const reading = sheet.readings[name]
-  if (!reading) return catalogueOf(sheet.layout).get(name)?.fallback === undefined ? '' : 'assumed from the layout'
-  const when = reading.at ? new Date(reading.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) : ''
-  const words = [reading.source === 'maker' ? 'maker' : reading.instrument, reading.by, when, reading.confirmed ? 'confirmed' : '']
+  if (!reading) return standInOf(sheet, name)?.words ?? ''
+  const when = reading.at ? new Date(reading.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }).replace(' ', '\u00a0') : ''
+  const words = [reading.source === 'measured' ? reading.instrument : reading.source, reading.by, when, reading.confirmed ? 'confirmed' : '']
   return words.filter(Boolean).join(', ')
 }

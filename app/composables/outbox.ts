@@ -11,9 +11,10 @@ export interface Waiting extends Change {
 let opened: Promise<IDBPDatabase> | undefined
 
 function database(): Promise<IDBPDatabase> {
-  opened ??= openDB('uldo', 1, {
-    upgrade(db) {
-      db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
+  opened ??= openDB('uldo', 2, {
+    upgrade(db, before) {
+      if (before < 1) db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
+      if (before < 2) db.createObjectStore('runs', { keyPath: 'order', autoIncrement: true })
     },
   })
   return opened
@@ -36,4 +37,29 @@ export async function firstWaiting(): Promise<Waiting | undefined> {
 
 export async function dropWaiting(order: number): Promise<void> {
   await (await database()).delete('outbox', order)
+}
+
+/** Something of a run that waits in this browser until the server has it: a beginning, readings tapped in, what happened. */
+export interface WaitingPost {
+  order?: number
+  runId: string
+  url: string
+  body: unknown
+}
+
+export async function keepPost(post: WaitingPost): Promise<number> {
+  return (await (await database()).add('runs', post)) as number
+}
+
+/** The oldest that waits. */
+export async function firstPost(): Promise<WaitingPost | undefined> {
+  return ((await (await database()).getAll('runs', undefined, 1)) as WaitingPost[])[0]
+}
+
+export async function countPosts(): Promise<number> {
+  return (await database()).count('runs')
+}
+
+export async function dropPost(order: number): Promise<void> {
+  await (await database()).delete('runs', order)
 }

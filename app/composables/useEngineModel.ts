@@ -1,4 +1,5 @@
 import { type Remote, wrap } from 'comlink'
+import { oneAtATime } from '~/composables/oneAtATime'
 import type { FilmWorker } from '~/workers/film.worker'
 import type { ModelWorker } from '~/workers/model.worker'
 
@@ -24,28 +25,15 @@ export function useFilmWorker(): Remote<FilmWorker> {
  */
 export function useAnswer<T>(ask: (model: Remote<ModelWorker>, films: () => Remote<FilmWorker>) => Promise<T> | undefined, changes: () => unknown) {
   const answer = shallowRef<T>()
-  let busy = false
-  let again = false
-  async function run() {
-    if (busy) {
-      again = true
-      return
-    }
-    busy = true
+  const run = oneAtATime(async () => {
     try {
       const asked = ask(useEngineModel(), useFilmWorker)
       answer.value = asked === undefined ? undefined : await asked
     } catch (error) {
       answer.value = undefined
       console.warn('The model could not answer:', (error as Error).message)
-    } finally {
-      busy = false
     }
-    if (again) {
-      again = false
-      void run()
-    }
-  }
+  })
   watch(changes, run, { immediate: true })
   return answer
 }

@@ -3,17 +3,13 @@ import { PRESETS } from '#core/build/layouts'
 import type { StationProgress } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
 
-interface Listed { id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[] }
+interface Listed { id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[]; primedAt?: number; primedUntil?: number }
 
 useHead({ title: 'Floor · Uldo' })
-useBuild().close()
 const builds = ref<Listed[]>()
 const failed = ref(false)
 const route = useRoute()
 const adding = ref('new' in route.query)
-const finding = ref(false)
-const listing = ref(false)
-useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
 watch(() => route.query, (query) => 'new' in query && (adding.value = true))
 const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
 const shop = useShop()
@@ -38,10 +34,17 @@ const titleOf = (station: string) => PAGES.find((page) => page.page === station)
 function waitsFor(build: Listed): { words: string; station: string; verdict?: StationProgress['verdict'] } {
   const stop = build.progress.find((each) => each.verdict === 'stop')
   const next = build.progress.find((each) => each.done < each.wanted)
+  if (build.primedUntil !== undefined) {
+    const left = build.primedUntil - Date.now()
+    if (left <= 0) return { words: `Primed ${since(Date.now() - build.primedAt!)} ago and not started: prime again`, station: 'prime', verdict: 'watch' }
+    if (!stop) return { words: `Primed; start it within ${since(left)}`, station: 'start' }
+  }
   if (stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
   if (!next) return { words: 'Started; readings are in', station: 'start' }
   return { words: `${titleOf(next.station)}, ${next.wanted - next.done} to go`, station: next.station }
 }
+const HOUR = 3600e3
+const since = (ms: number) => (ms < 1.5 * HOUR ? `${Math.round(ms / 60e3)} min` : ms < 36 * HOUR ? `${Math.round(ms / HOUR)} h` : `${Math.round(ms / (24 * HOUR))} days`)
 const share = (each: StationProgress) => (each.wanted === 0 ? 1 : each.done / each.wanted)
 
 function bodyOf() {
@@ -65,43 +68,37 @@ async function create() {
 </script>
 
 <template>
-  <div class="frame wide">
-    <TopBar @find="finding = true" />
-    <main class="sheet floor">
-      <header class="station-head">
-        <h1>Floor</h1>
-        <p>Every engine, how far it is, and what it waits for.</p>
-        <div class="tally"><Button type="button" @click="adding = !adding">New build</Button></div>
-      </header>
+  <PlaceFrame>
+    <header class="station-head">
+      <h1>Floor</h1>
+      <p>Every engine, how far it is, and what it waits for.</p>
+      <div class="tally"><Button type="button" @click="adding = !adding">New build</Button></div>
+    </header>
 
-      <form v-if="adding" class="new" @submit.prevent="create">
-        <span class="field">Layout<ChoiceField label="Layout" :value="wanted.preset" :options="layouts" @choose="wanted.preset = $event" /></span>
-        <label>Name<InputText v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name" /><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
-        <label>Engine<InputText v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine" /><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
-        <label>Out of<InputText v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives" /></label>
-        <Button type="submit">Start build</Button>
-        <p v-if="problem.all" class="wrong" role="alert">{{ problem.all }}</p>
-      </form>
+    <form v-if="adding" class="new" @submit.prevent="create">
+      <span class="field">Layout<ChoiceField label="Layout" :value="wanted.preset" :options="layouts" @choose="wanted.preset = $event" /></span>
+      <label>Name<InputText v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name" /><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
+      <label>Engine<InputText v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine" /><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
+      <label>Out of<InputText v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives" /></label>
+      <Button type="submit">Start build</Button>
+      <p v-if="problem.all" class="wrong" role="alert">{{ problem.all }}</p>
+    </form>
 
-      <p v-if="failed" role="alert">The server does not answer. Trying again.</p>
-      <p v-else-if="builds && builds.length === 0" class="none">No engine on the floor yet. <Button type="button" @click="adding = true">Start the first build</Button></p>
-      <ul v-if="builds" class="engines">
-        <li v-for="each in builds" :key="each.id">
-          <NuxtLink :to="`/build/${each.id}/${waitsFor(each).station}`">
-            <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ PRESETS[each.layout]?.title ?? 'own layout' }}</span><span class="quiet work">{{ each.work }}</span></span>
-            <span class="progress" aria-hidden="true"><span v-for="station in each.progress" :key="station.station" class="pipe" :class="station.verdict" :style="{ '--share': `${100 * share(station)}%` }"><i />{{ titleOf(station.station) }}</span></span>
-            <span class="waits"><VerdictLabel v-if="waitsFor(each).verdict" :verdict="waitsFor(each).verdict!" /><span>{{ waitsFor(each).words }}</span></span>
-          </NuxtLink>
-        </li>
-      </ul>
-    </main>
-    <LazyFindPalette v-if="finding" @close="finding = false" />
-    <LazyKeyList v-if="listing" @close="listing = false" />
-  </div>
+    <p v-if="failed" role="alert">The server does not answer. Trying again.</p>
+    <p v-else-if="builds && builds.length === 0" class="none">No engine on the floor yet. <Button type="button" @click="adding = true">Start the first build</Button></p>
+    <ul v-if="builds" class="engines">
+      <li v-for="each in builds" :key="each.id">
+        <NuxtLink :to="`/build/${each.id}/${waitsFor(each).station}`">
+          <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ PRESETS[each.layout]?.title ?? 'own layout' }}</span><span class="quiet work">{{ each.work }}</span></span>
+          <span class="progress" aria-hidden="true"><span v-for="station in each.progress" :key="station.station" class="pipe" :class="station.verdict" :style="{ '--share': `${100 * share(station)}%` }"><i />{{ titleOf(station.station) }}</span></span>
+          <span class="waits"><VerdictLabel v-if="waitsFor(each).verdict" :verdict="waitsFor(each).verdict!" /><span>{{ waitsFor(each).words }}</span></span>
+        </NuxtLink>
+      </li>
+    </ul>
+  </PlaceFrame>
 </template>
 
 <style scoped>
-.floor { max-width: none; padding-inline: max(26px, calc(50vw - 590px)); }
 .engines { list-style: none; margin: 0; padding: 0; border-bottom: 1px solid var(--rule); }
 .engines a { display: grid; grid-template-columns: minmax(210px, 1fr) minmax(420px, 2fr) minmax(250px, 1.1fr); gap: 26px; align-items: center; padding: 16px 8px; border-top: 1px solid var(--rule); color: var(--ink); text-decoration: none; }
 .engines a:hover { background: var(--petrol-wash); }

@@ -1,8 +1,10 @@
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
 import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONPointer, revertJSONPatch } from 'immutable-json-patch'
+import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/build/entry'
-import type { Reading, Sheet } from '#core/build/schema'
+import type { Inspection, Reading, Sheet } from '#core/build/schema'
+import { oneAtATime } from '~/composables/oneAtATime'
 import { allWaiting, dropWaiting, firstWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
 
 /** Somebody else wrote to the same place first: what is there, what was to be written. */
@@ -46,10 +48,25 @@ export const useBuild = defineStore('build', () => {
   /** Why the last undo or redo was not done; nothing when it was. */
   const held = ref<string>()
   let events: EventSource | undefined
-  let sending = false
 
-  const sheet = computed(() => waiting.value.reduce<Sheet | undefined>((now, change) => (now ? applied(now, change.patch) : now), confirmed.value))
-  const saving = computed<Saving>(() => (!online.value ? 'offline' : waiting.value.length > 0 ? 'saving' : 'saved'))
+  const shop = useShop()
+  const rules = computed(() => houseRules(shop.house))
+  const recorded = computed(() => waiting.value.reduce<Sheet | undefined>((now, change) => (now ? applied(now, change.patch) : now), confirmed.value))
+  /** As it is recorded, judged by this house's rules. */
+  const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
+  /** Things beside the record that are on their way to the server for this build: parts moved on the shelf, photos. */
+  const asking = ref(0)
+  const saving = computed<Saving>(() => (!online.value ? 'offline' : waiting.value.length > 0 || asking.value > 0 ? 'saving' : 'saved'))
+
+  /** Nothing counts as saved before this is answered. */
+  async function during<T>(work: Promise<T>): Promise<T> {
+    asking.value++
+    try {
+      return await work
+    } finally {
+      asking.value--
+    }
+  }
 
   async function open(wanted: string) {
     if (id.value === wanted && confirmed.value) return
@@ -153,6 +170,18 @@ export const useBuild = defineStore('build', () => {
   function clear(key: string, label: string) {
     if (sheet.value && key in sheet.value.readings) return change([{ op: 'remove', path: `/readings/${key}` }], label)
   }
+  /** What was found at a place, in a word; its note and photos stay with it. */
+  function inspect(key: string, found: Partial<Inspection> | undefined, label: string) {
+    const before = sheet.value?.inspections[key]
+    if (!found) return before && change([{ op: 'remove', path: `/inspections/${key}` }], label)
+    const value = { finding: 'open', ...before, ...found, by: useHouse().who || 'Someone', at: new Date().toISOString() }
+    return change([{ op: 'add', path: `/inspections/${key}`, value }], label)
+  }
+  /** A decision in a word; nothing takes it back. */
+  function choose(key: string, value: string | undefined, label: string) {
+    if (value) return change([{ op: 'add', path: `/choices/${key}`, value }], label)
+    if (sheet.value && key in sheet.value.choices) return change([{ op: 'remove', path: `/choices/${key}` }], label)
+  }
   function check(key: string, state: 'done' | 'fault' | undefined, label: string) {
     const at = new Date().toISOString()
     if (state) return change([{ op: 'add', path: `/checks/${key}`, value: { state, by: useHouse().who || 'Someone', at } }], label)
@@ -180,9 +209,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   /** Sends what waits, oldest first, one at a time over all tabs of this browser. */
-  async function send() {
-    if (sending) return
-    sending = true
+  const send = oneAtATime(async () => {
     try {
       await withSendingLock(async () => {
         for (let next = await firstWaiting(); next; next = await firstWaiting()) await sendOne(next)
@@ -191,10 +218,8 @@ export const useBuild = defineStore('build', () => {
     } catch {
       online.value = false
       setTimeout(send, RETRY)
-    } finally {
-      sending = false
     }
-  }
+  })
 
   async function sendOne(next: Waiting) {
     const { order, buildId, ...body } = next
@@ -219,7 +244,7 @@ export const useBuild = defineStore('build', () => {
 
   return {
     id, revision, sheet, saving, waiting, conflicts, refused, online, missing, lastLabel, held, undoable, redoable,
-    open, close, change, record, clear, check, undo, redo, settle,
+    open, close, during, change, record, clear, check, inspect, choose, undo, redo, settle,
   }
 })
 

@@ -1,5 +1,6 @@
 import type { Outlook } from '#core/outlook/outlook'
 import type { StateName } from '#core/targets/targets'
+import { oneAtATime } from '~/composables/oneAtATime'
 
 const GHOST = 6000
 const SETTLE = 500
@@ -15,22 +16,9 @@ export const useOutlook = defineStore('outlook', () => {
   let settling: ReturnType<typeof setTimeout> | undefined
   let fading: ReturnType<typeof setTimeout> | undefined
   let asked = 0
-  let busy = false
-  let again = false
 
   /** Asks for the sheet as it is; while one answer is on its way only the last of the later ones is asked for. */
-  async function ask() {
-    if (busy) {
-      again = true
-      return
-    }
-    busy = true
-    await answer()
-    busy = false
-    if (!again) return
-    again = false
-    void ask()
-  }
+  const ask = oneAtATime(answer)
 
   async function answer() {
     const sheet = build.sheet

@@ -2,13 +2,21 @@ import { expose } from 'comlink'
 import highsWasm from 'highs/runtime?url'
 import type { Sheet } from '#core/build/schema'
 import { journalFilm } from '#core/film/journal'
+import type { FinderProgress, Offer } from '#core/finder/types'
+import type { CandidatePump } from '#core/outlook/pumps'
 import { type BearingOrbit, engineOrbits, type OrbitMoment } from '#core/orbit/engine'
+import type { PrimeSeen } from '#core/prime/watch'
+import type { PrimeWay } from '#core/prime/way'
 import { chooseShells } from '#core/shells/choose'
 import { integerSolver } from '#core/shells/solver'
 import type { ShellProblem } from '#core/shells/types'
+import type { Observation } from '#core/start/calibrate'
+import type { Stop } from '#core/start/monitor'
+import type { Seen } from '#core/start/suspects'
 
-/** What takes longer than a keystroke: films on the grid, orbits over the cycle, shells by integer programme. Apart from the outlook's worker. */
+/** What takes longer than a keystroke: films on the grid, orbits over the cycle, shells by integer programme, comparisons of many set-ups. Apart from the outlook's worker. */
 let wanted = 0
+let searching = 0
 
 export interface OrbitSummary extends Pick<BearingOrbit, 'set' | 'number' | 'least' | 'greatestLoad' | 'meanLoad' | 'specificLoad' | 'radialClearance'> {
   x: Float64Array
@@ -18,6 +26,29 @@ export interface OrbitSummary extends Pick<BearingOrbit, 'set' | 'number' | 'lea
 
 const films = {
   film: journalFilm,
+  pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) => (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
+  pumpAtStates: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpAtStates(sheet),
+  pumpOver: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpOver(sheet),
+  scenarios: async (sheet: Sheet) => (await import('#core/outlook/scenarios')).scenarios(sheet),
+  /** Set-ups from the shelf, told as they are found; undefined when cancelled or asked anew meanwhile. */
+  async find(sheet: Sheet, offer: Offer, tell: (progress: FinderProgress) => void): Promise<FinderProgress | undefined> {
+    const turn = ++searching
+    const { findSetups } = await import('#core/finder/find')
+    let last: FinderProgress | undefined
+    let told = 0
+    for (const progress of findSetups(sheet, offer)) {
+      last = progress
+      if (performance.now() - told < 120) continue
+      told = performance.now()
+      tell(progress)
+      // Lets a cancel in.
+      await new Promise((done) => setTimeout(done))
+      if (turn !== searching) return undefined
+    }
+    return last
+  },
+  stopFinding: () => void searching++,
+  passages: async (sheet: Sheet) => (await import('#core/outlook/passages')).passageEffects(sheet),
   /** Orbits of all bearings, told one by one; undefined when cancelled or asked anew meanwhile. */
   async orbits(sheet: Sheet, moment: OrbitMoment, tell?: (done: number, of: number) => void): Promise<OrbitSummary[] | undefined> {
     const turn = ++wanted
@@ -32,6 +63,21 @@ const films = {
     }
     return found
   },
+  timeline: async (sheet: Sheet, way: PrimeWay) => (await import('#core/prime/timeline')).primeTimeline(sheet, way),
+  /** The three ways with the filter side by side, the safe one, and what cures a stall. */
+  async primeWays(sheet: Sheet, way: PrimeWay) {
+    const [{ curesFor, filterSideBySide, safeFilter }, { modelOf }] = await Promise.all([import('#core/prime/cures'), import('#core/outlook/model')])
+    const model = modelOf(sheet)
+    const runs = filterSideBySide(model, way)
+    const own = runs.find((run) => run.way.filter === way.filter)!
+    return { runs: runs.map(({ moments: _moments, ...run }) => run), safe: safeFilter(model, way), cures: own.primed ? [] : curesFor(model, own) }
+  },
+  primeClock: async (sheet: Sheet) => (await import('#core/prime/standing')).primeClock(sheet),
+  primeSuspects: async (sheet: Sheet, way: PrimeWay, seen: PrimeSeen) => (await import('#core/prime/watch')).primeSuspects(sheet, way, seen),
+  expectation: async (sheet: Sheet) => (await import('#core/start/expectation')).expectationOf(sheet),
+  startSuspects: async (sheet: Sheet, stop: Stop, seen: Seen[]) => (await import('#core/start/suspects')).suspectsOf(sheet, stop, seen),
+  calibrate: async (sheet: Sheet, observations: Observation[]) => (await import('#core/start/calibrate')).calibrate(sheet, observations),
+  warm: async () => void (await Promise.all([import('#core/prime/timeline'), import('#core/prime/cures'), import('#core/prime/standing'), import('#core/prime/watch'), import('#core/start/expectation'), import('#core/start/suspects'), import('#core/start/calibrate')])),
   cancel: () => void wanted++,
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),
 }

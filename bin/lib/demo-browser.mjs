@@ -8,7 +8,7 @@ import { ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 
 const ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
 
-/** Runs `work` with the browser and `addressOf(build name, station)`, then takes everything down again. */
+/** Runs `work` with the browser and `addressOf(build name, station)`, or `addressOf('', page)`, then takes everything down again. */
 export async function withDemo(port, work) {
   await ensureInstalled()
   await ensureBuilt()
@@ -20,7 +20,7 @@ export async function withDemo(port, work) {
     while (!(await fetch(`${address}/api/health`).then((response) => response.ok, () => false))) await new Promise((done) => setTimeout(done, 250))
     const builds = await (await fetch(`${address}/api/builds`)).json()
     const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS })
-    await work(browser, (name, station) => (name ? `${address}/build/${builds.find((each) => each.name === name).id}/${station}` : address))
+    await work(browser, (name, station) => (name ? `${address}/build/${builds.find((each) => each.name === name).id}/${station}` : `${address}/${station ?? ''}`))
     await browser.close()
   } finally {
     server.kill('SIGTERM')

@@ -7,19 +7,19 @@ export interface FloatLimits {
 }
 
 /**
- * End float of a crank in its thrust bearing, by main journal diameter: 0.05 mm at least so that heat does not take it up, and up to 0.15 mm
- * and 0.0025 of the diameter. House rule; the maker's figure stands above it.
+ * End float of a crank in its thrust bearing, by main journal diameter: at least what the house says, so that heat does not take it up, and up
+ * to 0.15 mm and 0.0025 of the diameter. The maker's figure stands above it.
  */
-export function endFloatLimits(mainDiameter: number): FloatLimits {
-  return { least: 0.05e-3, most: 0.15e-3 + 0.0025 * mainDiameter }
+export function endFloatLimits(mainDiameter: number, least = 0.05e-3): FloatLimits {
+  return { least, most: 0.15e-3 + 0.0025 * mainDiameter }
 }
 
 /**
- * Side clearance of a rod on its pin: 0.10 mm at least, since oil leaves the big end through it, and up to 0.20 mm and 0.004 of the pin's
- * diameter; two rods on one pin share what is measured between them. House rule.
+ * Side clearance of a rod on its pin: at least what the house says, since oil leaves the big end through it, and up to 0.20 mm and 0.004 of the
+ * pin's diameter; two rods on one pin share what is measured between them.
  */
-export function sideClearanceLimits(pinDiameter: number, rodsOnPin: number): FloatLimits {
-  return { least: 0.1e-3 * rodsOnPin, most: (0.2e-3 + 0.004 * pinDiameter) * rodsOnPin }
+export function sideClearanceLimits(pinDiameter: number, rodsOnPin: number, least = 0.1e-3): FloatLimits {
+  return { least: least * rodsOnPin, most: (0.2e-3 + 0.004 * pinDiameter) * rodsOnPin }
 }
 
 /** Judges a sideways clearance: stop outside its limits, watch within a tenth of their width from an edge. */

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { judgeClearance, phi } from '../bearing/judge'
-import { primeByDrill, judgePrime } from '../prime/prime'
+import { primeExpectation, judgePrime } from '../prime/prime'
 import { judgeFirstPressure, judgePoint } from '../start/verdict'
 import { judge, schools, targetOf } from '../targets/targets'
 import { bearingsOf, clearanceLimits } from './clearances'
-import { floorClearance, pumpDisplacement } from './inputs'
+import { floorClearance } from './pickup'
+import { pumpDisplacement } from './pump'
 import { newSheet, PRESETS } from './layouts'
 import { doubtOf } from './plausible'
 import { progressOf } from '../progress/progress'
@@ -133,7 +134,7 @@ describe('targets', () => {
 
 describe('prime and first start', () => {
   it('a drill on the pump in cold oil reads near the relief setting, and a reading far under it is a stop', () => {
-    const expected = primeByDrill(DEMO_BUILDS.ottiline(), 100)
+    const expected = primeExpectation(DEMO_BUILDS.ottiline(), undefined, 100)
     expect(expected.pressure).toBeGreaterThan(350e3)
     expect(expected.least).toBeLessThan(expected.pressure)
     expect([judgePrime(expected.pressure, expected), judgePrime(0.4 * expected.pressure, expected)]).toEqual(['pass', 'stop'])
@@ -149,6 +150,6 @@ describe('prime and first start', () => {
     expect(judgePoint(sheet, 'idleHot', 150e3, 650 / 60, 95, 60)).toMatchObject({ verdict: 'watch', prediction: 'below' })
   })
   it('first pressure is wanted within five seconds, and ten is the limit', () => {
-    expect([judgeFirstPressure(3), judgeFirstPressure(7), judgeFirstPressure(11)]).toEqual(['pass', 'watch', 'stop'])
+    expect([3, 7, 11].map((seconds) => judgeFirstPressure({}, seconds))).toEqual(['pass', 'watch', 'stop'])
   })
 })

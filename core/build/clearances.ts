@@ -1,5 +1,6 @@
 import { diametralClearance } from '../bearing/clearance'
 import { combined, planeClearances, type Shape, shapeOf, type Survey } from '../bearing/survey'
+import { RULE_JOURNAL, ruleOf } from '../house/limits'
 import type { FittedShells, Sheet } from './schema'
 import { type Held, heldValue } from './values'
 
@@ -130,11 +131,6 @@ export interface Limits {
   source: 'maker' | 'house'
 }
 
-/** House rule: clearance per journal diameter, by use: tight for thin oil and gentle work, loose for speed and heat. */
-const PER_DIAMETER: Record<Sheet['use'], [number, number]> = {
-  road: [0.0006, 0.00115], race: [0.0008, 0.0014], marine: [0.0007, 0.0012], generator: [0.0006, 0.00115], farm: [0.0007, 0.0013], aircraft: [0.0006, 0.0013],
-}
-
 /** The limits a set is judged by: the maker's where given, else the house rule for its diameter and use. */
 export function clearanceLimits(sheet: Sheet, set: BearingSet, diameter: number): Limits {
   const least = sheet.readings[`limit.${set}Least`]?.value
@@ -145,8 +141,8 @@ export function clearanceLimits(sheet: Sheet, set: BearingSet, diameter: number)
 
 /** The house rule for a diameter and this sheet's use. */
 export function houseLimits(sheet: Sheet, diameter: number): Limits {
-  const [low, high] = PER_DIAMETER[sheet.use]
-  return { least: low * diameter, most: high * diameter, source: 'house' }
+  const [least, most] = ['least', 'most'].map((side) => (ruleOf(sheet, `clearance.${sheet.use}.${side}`) / RULE_JOURNAL) * diameter)
+  return { least, most, source: 'house' }
 }
 
 function mean(values: number[]): number {

@@ -5,10 +5,10 @@ import { catalogueOf } from './values'
 /** What a number may be at all, SI, by its dimension: wider than anything an engine has, but such that one can be computed. */
 const BOUNDS: Partial<Record<Dimension, [number, number]>> = {
   length: [1e-5, 10], diameter: [1e-4, 10], clearance: [1e-7, 0.01], pressure: [0, 1e8], temperature: [-60, 200], speed: [0, 1000], springRate: [1, 1e7],
-  displacement: [1e-9, 1e-2], ratio: [0.01, 100], mass: [1e-4, 1e3], duration: [0, 1e7], torque: [0, 1e5],
+  displacement: [1e-9, 1e-2], ratio: [0.01, 100], mass: [1e-4, 1e3], duration: [0, 1e7], torque: [0, 1e5], force: [0.01, 1e5], volume: [1e-6, 10], count: [0.1, 1e4], angle: [0, 1.57],
 }
 /** Lengths that may be nothing. */
-const MAY_BE_NOTHING = /\.(shims|overlap|lift)$/
+const MAY_BE_NOTHING = /\.(shims|benchShims|overlap|lift|gasket|\w+Cut|coverWear|plugTravel|plugHole|oilDepth|offset|tankHead|filterGap|coolerGap)$/
 
 /**
  * Refuses readings that no engine can be computed from, at the door, by path. Whether a value is plausible is asked when it is

@@ -4,10 +4,13 @@ import { centrifugalHead } from '../bearing/feed'
 import { carriedLeakage, grooveLeakage, holeConductance } from '../bearing/leakage'
 import { meanRodLoad, reciprocatingMassEstimate } from '../bearing/load'
 import { type PreparedCircuit, prepareCircuit } from '../circuit/solve'
+import type { CheckSpec } from '../circuit/types'
 import type { OilState } from '../oil/oil'
+import type { BypassFit } from '../passages/items'
+import { entryLoss, stepLoss } from '../pickup/suction'
 import { slipConductance } from '../pump/slip'
 import type { ReliefValve } from '../relief/valve'
-import { type CircuitPlan, planCircuit } from './plan'
+import { BYPASS_BORE, type CircuitPlan, FEED_BORE, planCircuit } from './plan'
 import type { Layout } from './schema'
 
 /** All numbers the circuit needs, SI: what inputs.ts fills from a sheet, and what a band varies. */
@@ -30,12 +33,20 @@ export interface EngineValues {
   rotorLength: number
   endClearance: number
   tipClearance: number
+  /** Outer rotor of a gerotor to its body. */
+  sideClearance?: number
+  /** Bores that the tube and the gallery feed meet at the pump, where they were measured. */
+  suctionPort?: number
+  outletPort?: number
   relief: ReliefValve
   relief2?: ReliefValve
   floorClearance: number
   mouthDiameter: number
+  /** Open share of the pickup's screen. */
+  screenOpen: number
   tubeDiameter: number
   tubeLength: number
+  /** Pump above the oil's surface; below nothing it stands under it, as with a tank. */
   lift: number
   rockerRestrictor: number
   timingJet: number
@@ -45,6 +56,8 @@ export interface EngineValues {
   tensioner: number
   filterBypass: number
   coolerBypass: number
+  filterFit: BypassFit
+  coolerFit: BypassFit
   viscosityFactor: number
   discharge: number
   leakage: number
@@ -85,14 +98,22 @@ const LIFTER_GAP = 22e-6
 /** Conductance of a clean full-flow element to oil of 10 mPa·s, 15 kPa at 20 L/min, times that viscosity; of a cooler's core, 30 kPa. */
 const FILTER = 2.2e-8 * 0.01
 const COOLER = 1.1e-8 * 0.01
+/** A cooler's place joined through, m³/(s·Pa): no loss that counts. */
+const BARE_WAY = 1e-6
 /** Turbo journal bearings, m³: 0.8 L/min of 10 mPa·s oil at 200 kPa behind the restrictor. */
 const TURBO = 6.7e-13
 
-/** The oil circuit of a layout, ready to take an engine's values. */
-export function prepareEngine(layout: Layout): Engine {
-  const plan = planCircuit(layout)
+/**
+ * The oil circuit of a layout, with what was left out of it, ready to take an engine's values.
+ *
+ * @param extend adds to the circuit before it is made ready, such as what priming hangs on it
+ * @param atRest flow below which a node counts as at rest, m³/s
+ */
+export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (plan: CircuitPlan) => void, atRest?: number): Engine {
+  const plan = planCircuit(layout, leftOut)
+  extend?.(plan)
   const { suction, pump, relief, galleryRelief, cooler, filter, filterBypass, mains, rods, cams, lifters, rockers, timingJet, turbo, pistonJets, tensioner } = plan
-  const circuit = prepareCircuit(plan.network)
+  const circuit = prepareCircuit(plan.network, atRest)
   const films = { main: 0, rod: 0 }
   const gaugeNode = circuit.indexOf(plan.gauge)
   const expansion = EXPANSION[layout.housing]
@@ -103,17 +124,19 @@ export function prepareEngine(layout: Layout): Engine {
     Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, rise, housing, EXPANSION.steel))
 
   function setSupply(values: EngineValues, running: Running, oil: OilState, viscosity: number): void {
-    const tubeArea = values.tubeDiameter ** 2
-    const entryArea = 4 * values.mouthDiameter * Math.max(0.5e-3, values.floorClearance)
+    const entry = entryLoss({ tube: values.tubeDiameter, mouth: values.mouthDiameter, floor: values.floorClearance, open: values.screenOpen })
+    const step = values.suctionPort === undefined ? 0 : stepLoss(values.tubeDiameter, values.suctionPort)
     suction.length = values.tubeLength
     suction.diameter = values.tubeDiameter
-    suction.k = 1 + (tubeArea / entryArea) ** 2
-    suction.k1 = 300 * (1 + (tubeArea / entryArea) ** 2)
+    suction.k = 1 + entry + step
+    suction.k1 = 300 * (1 + entry + step)
     suction.head = -oil.density * 9.80665 * values.lift
 
     pump.displacement = values.displacement
     pump.speed = running.pumpSpeed ?? running.speed * values.driveRatio
     pump.slipConductance = slipConductance(values, viscosity)
+    // A measured outlet port stands in for a third of the feed's turns: entry from a bore of its own.
+    plan.feed.k = values.outletPort === undefined ? 1.5 : 1 + 0.5 * (FEED_BORE / values.outletPort) ** 4
     relief.valve = values.relief
     relief.dischargeCoefficient = values.discharge
     if (galleryRelief) {
@@ -121,10 +144,10 @@ export function prepareEngine(layout: Layout): Engine {
       galleryRelief.dischargeCoefficient = values.discharge
     }
     filter.conductance = layout.filter ? FILTER / (viscosity * values.filterResistance) : 1e-6
-    if (filterBypass) filterBypass.openingPressure = values.filterBypass
+    if (filterBypass) setBypass(filterBypass, values.filterBypass, values.filterFit)
     if (cooler) {
-      cooler.core.conductance = COOLER / (viscosity * values.coolerResistance)
-      cooler.bypass.openingPressure = values.coolerBypass
+      cooler.core.conductance = !layout.coolerPlugged ? COOLER / (viscosity * values.coolerResistance) : layout.coolerBypass === 'sump' ? BARE_WAY : 0
+      setBypass(cooler.bypass, values.coolerBypass, values.coolerFit)
     }
   }
 
@@ -194,6 +217,12 @@ export function prepareEngine(layout: Layout): Engine {
 function setHole(hole: { diameter: number; dischargeCoefficient?: number }, diameter: number, coefficient: number): void {
   hole.diameter = diameter
   hole.dischargeCoefficient = coefficient
+}
+
+/** A bypass valve in its place, its way left open, or its way plugged. */
+function setBypass(valve: CheckSpec, openingPressure: number, fit: BypassFit): void {
+  valve.openingPressure = fit === 'in' ? openingPressure : 0
+  valve.diameter = fit === 'plugged' ? 1e-7 : BYPASS_BORE
 }
 
 /** Feed pressure at which a hole's own flow is set against what turning carries, Pa. */

@@ -1,57 +1,21 @@
-import { gearDisplacement } from '../pump/displacement'
-import type { ReliefValve } from '../relief/valve'
+import { boresLeft } from '../passages/items'
 import { type BearingSet, bearingsOf } from './clearances'
 import type { EngineValues } from './engine'
-import type { Station } from './quantities'
+import { bypassFit } from './inspections'
+import type { ModelInput } from './input'
+import { floorClearance } from './pickup'
+import { endClearance, pumpDisplacement } from './pump'
+import { reliefInputs, reliefValve } from './relief'
 import type { Sheet } from './schema'
-import { catalogueOf, heldValue, requireValue, type Source } from './values'
+import { catalogueOf, requireValue } from './values'
 
-/** One uncertain number of the model: what it is now, how far it may be out, and how to put another in its place. */
-export interface ModelInput {
-  key: string
-  /** In a builder's words; measured together when it stands for several. */
-  label: string
-  station?: Station
-  source: Source
-  value: number
-  sigma: number
-  put: (values: EngineValues, value: number) => void
-}
-
-/** Floor clearance under the pickup: sump depth less protrusion, m. */
-export function floorClearance(sheet: Sheet): { value: number; sigma: number; source: Source } {
-  const depth = heldValue(sheet, 'pickup.sumpDepth')!
-  const protrusion = heldValue(sheet, 'pickup.protrusion')!
-  const source = depth.source === 'measured' && protrusion.source === 'measured' ? 'measured' : 'layout'
-  if (source === 'layout') return { value: 0.01, sigma: 0.0025, source }
-  return { value: depth.value - protrusion.value, sigma: Math.hypot(depth.sigma, protrusion.sigma), source }
-}
-
-/** Displacement: typed, or from the gears' geometry when all of it is recorded, or the layout's. */
-export function pumpDisplacement(sheet: Sheet): { value: number; sigma: number; source: Source } {
-  const held = requireValue(sheet, 'pump.displacement')
-  if (held.source !== 'layout' || sheet.layout.pumpKind !== 'gear') return held
-  const [outside, centres, length] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map((key) => sheet.readings[key]?.value)
-  if (outside === undefined || centres === undefined || length === undefined || centres >= outside) return held
-  const value = gearDisplacement(outside, centres, length)
-  return { value, sigma: 0.02 * value, source: 'computed' }
-}
-
-/** The relief valve as recorded, defaults where not. */
-export function reliefValve(sheet: Sheet, name: 'relief' | 'relief2' = 'relief'): ReliefValve {
-  const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
-  return {
-    plungerDiameter: of('plungerDiameter'), springRate: of('springRate'), freeLength: of('freeLength'),
-    installedLength: of('installedLength'), shims: [of('shims')], solidLength: heldValue(sheet, `${name}.solidLength`)?.value,
-    port: { shape: 'round', diameter: of('portDiameter'), overlap: of('overlap') },
-  }
-}
+/** Loss of a usual full-flow filter with hot oil (10 mPa·s) at 20 L/min, Pa. */
+const USUAL_FILTER_LOSS = 15e3
 
 /** Model coefficients nobody measures on the bench, with how well they are known. */
 const COEFFICIENTS = {
   discharge: { label: 'Discharge of holes and valve', value: 0.65, sigma: 0.04 },
   leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
-  filterResistance: { label: 'Filter', value: 1, sigma: 0.4 },
   coolerResistance: { label: 'Cooler', value: 1, sigma: 0.4 },
 } as const
 
@@ -76,30 +40,27 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
   one('pump.displacement', (v, x) => (v.displacement = x), pumpDisplacement(sheet))
   one('pump.rotorDiameter', (v, x) => (v.rotorDiameter = x))
   one('pump.rotorLength', (v, x) => (v.rotorLength = x))
-  one('pump.endClearance', (v, x) => (v.endClearance = x))
+  one('pump.endClearance', (v, x) => (v.endClearance = x), endClearance(sheet))
   one('pump.tipClearance', (v, x) => (v.tipClearance = x))
+  if (sheet.layout.pumpKind === 'gerotor') one('pump.sideClearance', (v, x) => (v.sideClearance = x))
+  if (sheet.readings['pump.suctionPort']) one('pump.suctionPort', (v, x) => (v.suctionPort = x))
+  if (sheet.readings['pump.outletPort']) one('pump.outletPort', (v, x) => (v.outletPort = x))
   const valves = sheet.layout.galleryRelief ? (['relief', 'relief2'] as const) : (['relief'] as const)
-  for (const name of valves) {
-    one(`${name}.plungerDiameter`, (v, x) => (v[name]!.plungerDiameter = x))
-    one(`${name}.springRate`, (v, x) => (v[name]!.springRate = x))
-    one(`${name}.freeLength`, (v, x) => (v[name]!.freeLength = x))
-    one(`${name}.installedLength`, (v, x) => (v[name]!.installedLength = x))
-    one(`${name}.shims`, (v, x) => (v[name]!.shims[0] = x))
-    one(`${name}.portDiameter`, (v, x) => {
-      const port = v[name]!.port
-      if (port.shape === 'round') port.diameter = x
-    })
-    one(`${name}.overlap`, (v, x) => (v[name]!.port.overlap = Math.max(0, x)))
-  }
+  for (const name of valves) inputs.push(...reliefInputs(sheet, name))
   one('pickup.tubeDiameter', (v, x) => (v.tubeDiameter = x))
   one('pickup.tubeLength', (v, x) => (v.tubeLength = x))
   one('pickup.mouthDiameter', (v, x) => (v.mouthDiameter = x))
-  one('pickup.lift', (v, x) => (v.lift = x))
-  inputs.push({ key: 'pickup.protrusion', label: 'Floor clearance of the pickup', station: 'pickup', ...floorClearance(sheet), put: (v, x) => (v.floorClearance = x) })
+  one('pickup.screenOpen', (v, x) => (v.screenOpen = Math.min(1, x)))
+  if (sheet.layout.drySump) one('pickup.tankHead', (v, x) => (v.lift = -x))
+  else one('pickup.lift', (v, x) => (v.lift = x))
+  if (!sheet.layout.drySump) inputs.push({ key: 'pickup.protrusion', label: 'Floor clearance of the pickup', station: 'pickup', ...floorClearance(sheet), put: (v, x) => (v.floorClearance = x) })
   if (sheet.layout.rockerFeed) one('passage.rockerRestrictor', (v, x) => (v.rockerRestrictor = x))
   if (sheet.layout.timingJet) one('passage.timingJet', (v, x) => (v.timingJet = x))
-  if (sheet.layout.filter) one('passage.filterBypass', (v, x) => (v.filterBypass = x))
-  if (sheet.layout.cooler) one('passage.coolerBypass', (v, x) => (v.coolerBypass = x))
+  if (sheet.layout.filter) {
+    one('passage.filterBypass', (v, x) => (v.filterBypass = x))
+    one('passage.filterLoss', (v, x) => (v.filterResistance = x / USUAL_FILTER_LOSS))
+  }
+  if (sheet.layout.cooler || sheet.layout.coolerPlugged) one('passage.coolerBypass', (v, x) => (v.coolerBypass = x))
   if (sheet.layout.turbo) one('passage.turboFeed', (v, x) => (v.turboFeed = x))
   if (sheet.layout.pistonJets > 0) {
     one('passage.pistonJet', (v, x) => (v.pistonJet = x))
@@ -113,6 +74,13 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
     inputs.push({ key: `model.${key}`, label, source: 'layout', value, sigma, put: (v, x) => (v[key] = x) })
   }
   for (const input of inputs) input.put(values, input.value)
+  for (const [key, bore] of boresLeft(sheet.layout, (each) => sheet.inspections[each]?.finding === 'left-out')) {
+    const input = inputs.find((each) => each.key === key)!
+    Object.assign(input, { value: bore, sigma: 0, source: 'computed' })
+    input.put(values, bore)
+  }
+  values.filterFit = bypassFit(sheet, 'filterBypass')
+  values.coolerFit = bypassFit(sheet, 'coolerBypass')
   values.driveRatio = requireValue(sheet, 'pump.driveRatio').value
   values.room = requireValue(sheet, 'bearings.room').value
   return { values, inputs }
@@ -155,8 +123,8 @@ function blankValues(sheet: Sheet): EngineValues {
     rodDiameter: bearingsOf(sheet, 'rod').map((record) => record.diameter), rodClearance: [], rodLength: 0, camClearance: 60e-6,
     room: 20, cylinderBore: 0, stroke: 0, driveRatio: 1, displacement: 0, rotorDiameter: 0, rotorLength: 0, endClearance: 0, tipClearance: 0,
     relief: reliefValve(sheet), relief2: sheet.layout.galleryRelief ? reliefValve(sheet, 'relief2') : undefined,
-    floorClearance: 0, mouthDiameter: 0, tubeDiameter: 0, tubeLength: 0, lift: 0, rockerRestrictor: 0.0014, timingJet: 0.0009,
-    turboFeed: 0.0012, pistonJet: 0.0015, pistonJetOpening: 1.8e5, tensioner: 0.0008, filterBypass: 1e5, coolerBypass: 1.5e5,
+    floorClearance: 0.1, mouthDiameter: 0, screenOpen: 0.45, tubeDiameter: 0, tubeLength: 0, lift: 0, rockerRestrictor: 0.0014, timingJet: 0.0009,
+    turboFeed: 0.0012, pistonJet: 0.0015, pistonJetOpening: 1.8e5, tensioner: 0.0008, filterBypass: 1e5, coolerBypass: 1.5e5, filterFit: 'in', coolerFit: 'in',
     viscosityFactor: 1, discharge: 0.65, leakage: 1, filterResistance: 1, coolerResistance: 1,
   }
 }

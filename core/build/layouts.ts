@@ -8,7 +8,7 @@ interface Preset {
 
 const plain = {
   lifters: 'hydraulic', followers: 'sliding', pumpKind: 'gear', pumpDrive: 'shaft', filter: true, housing: 'iron',
-  mainGroove: 180, galleryRelief: false, rockerFeed: true, timingJet: true, cooler: false, turbo: false, pistonJets: 0, tensioner: false,
+  mainGroove: 180, galleryRelief: false, rockerFeed: true, timingJet: true, cooler: false, turbo: false, pistonJets: 0, tensioner: false, coolerPlugged: false, coolerBypass: 'around', drySump: false,
 } as const
 
 /** Rods of a V share a pin, so two of them draw on one main. */

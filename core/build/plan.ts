@@ -1,5 +1,6 @@
 import { ARC_PIECES } from '../bearing/leakage'
 import type { BearingSpec, CheckSpec, ElementSpec, LinearSpec, Network, OrificeSpec, PipeSpec, PumpSpec, ReliefSpec } from '../circuit/types'
+import { passagesOf } from '../passages/items'
 import type { Layout } from './schema'
 
 /** The elements of an engine's circuit by what they are, and the graph that they make. */
@@ -21,6 +22,10 @@ export interface CircuitPlan {
   turbo?: { restrictor: OrificeSpec; bearings: LinearSpec }
   pistonJets: CheckSpec[]
   tensioner?: OrificeSpec
+  /** What runs out where something was left out. */
+  leaks: OrificeSpec[]
+  /** From the filter to the gallery. */
+  feed: PipeSpec
   /** Node on which the gauge stands: where filtered oil enters the gallery. */
   gauge: string
   galleryEnd: string
@@ -28,13 +33,18 @@ export interface CircuitPlan {
 
 /** Loss of a sharp turn, entry or exit in creeping flow, K₁ of the two-K method (Hooper 1981). */
 const CREEPING = 300
+/** Bores of a bypass valve's seat and of the way from pump to gallery, m. */
+export const BYPASS_BORE = 0.01
+export const FEED_BORE = 0.012
 
 /**
  * The oil circuit of a layout: sump, pickup and tube, pump with its relief valve, cooler and filter with their bypass valves,
  * gallery, each main by its drilling, each rod from the main that feeds it, cam bearings, lifters, rockers, jets, turbo,
- * tensioner, a second relief valve at the gallery's end. Passage sizes that nobody records yet are typical ones, written here.
+ * tensioner, a second relief valve at the gallery's end. Passage sizes that nobody records are typical ones, written here.
+ *
+ * @param leftOut passages that were left out, by key: oil runs out of their bores
  */
-export function planCircuit(layout: Layout): CircuitPlan {
+export function planCircuit(layout: Layout, leftOut: string[] = []): CircuitPlan {
   const nodes: Network['nodes'] = [{ id: 'sump', pressure: 0 }, { id: 'pump inlet' }, { id: 'pump outlet' }]
   const elements: ElementSpec[] = []
   const add = <T extends ElementSpec>(element: T): T => {
@@ -55,14 +65,14 @@ export function planCircuit(layout: Layout): CircuitPlan {
   const relief: ReliefSpec = add({ id: 'relief', kind: 'relief', from: 'pump outlet', to: 'sump', openingPressure: 4e5 })
   let at = 'pump outlet'
   /** Something that holds oil back, with a valve round it. */
-  const withBypass = (id: string) => {
+  const withBypass = (id: string, toSump = false) => {
     const next = node(`${id} outlet`)
     const core: LinearSpec = add({ id, kind: 'linear', from: at, to: next, conductance: 1e-6 })
-    const bypass: CheckSpec = add({ id: `${id} bypass`, kind: 'check', from: at, to: next, diameter: 0.01, openingPressure: 1e5 })
+    const bypass: CheckSpec = add({ id: `${id} bypass`, kind: 'check', from: at, to: toSump ? 'sump' : next, diameter: BYPASS_BORE, openingPressure: 1e5 })
     at = next
     return { core, bypass }
   }
-  const cooler = layout.cooler ? withBypass('cooler') : undefined
+  const cooler = layout.cooler || layout.coolerPlugged ? withBypass('cooler', layout.coolerBypass === 'sump') : undefined
   const filtered = layout.filter ? withBypass('filter') : undefined
   const filter = filtered?.core ?? add<LinearSpec>({ id: 'filter', kind: 'linear', from: at, to: (at = node('filter outlet')), conductance: 1e-6 })
 
@@ -73,7 +83,7 @@ export function planCircuit(layout: Layout): CircuitPlan {
     pipe(`drilling ${i}`, gallery(i), node(`main ${i}`), 0.05, 0.007, 1.5)
   }
   const gauge = gallery(Math.ceil(layout.mains / 2))
-  pipe('feed', at, gauge, 0.15, 0.012, 1.5)
+  const feed = pipe('feed', at, gauge, 0.15, FEED_BORE, 1.5)
   const galleryEnd = gallery(layout.mains)
 
   const mains = Array.from({ length: layout.mains }, (_, i) => {
@@ -100,8 +110,10 @@ export function planCircuit(layout: Layout): CircuitPlan {
   const pistonJets = layout.pistonJets > 0 ? spread(layout).map(({ main, count }) =>
     add<CheckSpec>({ id: `piston jets ${main}`, kind: 'check', from: gallery(main), to: 'sump', diameter: 1.5e-3, count, dischargeCoefficient: 0.65, openingPressure: 1.8e5 })) : []
 
+  const leaks = passagesOf(layout).flatMap(({ key, absent }) => (absent.kind === 'leak' && leftOut.includes(key) ? [Object.assign(hole(`${key} left out`, absent.node), { diameter: absent.bore })] : []))
+
   return {
-    network: { nodes, elements }, suction, pump, relief, cooler, filter, filterBypass: filtered?.bypass, mains, rods, cams, lifters, rockers, turbo, pistonJets, gauge, galleryEnd,
+    leaks, feed, network: { nodes, elements }, suction, pump, relief, cooler, filter, filterBypass: filtered?.bypass, mains, rods, cams, lifters, rockers, turbo, pistonJets, gauge, galleryEnd,
     timingJet: layout.timingJet ? hole('timing jet', gallery(1)) : undefined,
     tensioner: layout.tensioner ? hole('tensioner', gallery(1)) : undefined,
     galleryRelief: layout.galleryRelief ? add<ReliefSpec>({ id: 'gallery relief', kind: 'relief', from: galleryEnd, to: 'sump', openingPressure: 4e5 }) : undefined,

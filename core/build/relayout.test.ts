@@ -24,6 +24,15 @@ describe('another layout', () => {
     expect(jsonPatch.applyPatch(structuredClone(four), back).newDocument).toEqual(six)
     expect(patch[0]).toMatchObject({ op: 'replace', path: '/layout' })
   })
+  it('takes the passages with it that it has not, and what was said of them', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const layout = { ...six.layout, filter: false, rockerFeed: false }
+    const bare = apply(six, layout)
+    expect(six.inspections['passage.filterBypass']).toBeDefined()
+    for (const key of ['passage.filter', 'passage.filterBypass', 'passage.rockerRestrictor']) expect(bare.inspections[key]).toBeUndefined()
+    for (const key of ['passage.frontPlug', 'pump.cover', 'pickup.airTest']) expect(bare.inspections[key]).toEqual(six.inspections[key])
+    expect(checkLayout({ ...six.layout, cooler: true, coolerPlugged: true })).toMatchObject({ ok: false, problems: [{ path: 'coolerPlugged' }] })
+  })
   it('is refused by field', () => {
     const layout = newSheet('inline4', 'a', 'b').layout
     expect(checkLayout({ ...layout, feed: [1, 2, 3, 9] })).toMatchObject({ ok: false, problems: [{ path: 'feed/3' }] })

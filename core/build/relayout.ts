@@ -1,6 +1,7 @@
 import type { Operation } from 'fast-json-patch'
 import { bearingCount } from './clearances'
 import { checksOf } from './checks'
+import { inspectionsOf } from './inspections'
 import { quantitiesOf } from './quantities'
 import { Layout, problemsOf, type Problem, type Sheet } from './schema'
 
@@ -17,6 +18,7 @@ export function checkLayout(draft: unknown): { ok: true; layout: Layout } | { ok
 export function relayout(sheet: Sheet, layout: Layout): Operation[] {
   const quantities = new Set(quantitiesOf(layout).map(({ key }) => key))
   const checks = new Set(checksOf(layout).map(({ key }) => key))
+  const inspections = new Set(inspectionsOf(layout).map(({ key }) => key))
   const bearings = (['main', 'rod'] as const).flatMap((set) => Array.from({ length: bearingCount({ ...sheet, layout }, set) }, (_, i) => `${set}.${i + 1}`))
   const gone = (record: Record<string, unknown>, path: string, stays: (key: string) => boolean): Operation[] =>
     Object.keys(record).filter((key) => !stays(key)).map((key) => ({ op: 'remove', path: `/${path}/${key}` }))
@@ -25,7 +27,7 @@ export function relayout(sheet: Sheet, layout: Layout): Operation[] {
     ...gone(sheet.readings, 'readings', (key) => quantities.has(key)),
     ...gone(sheet.checks, 'checks', (key) => checks.has(key) || key.startsWith('caution.')),
     ...gone(sheet.shells, 'shells', (key) => bearings.includes(key)),
-    ...gone(sheet.inspections, 'inspections', (key) => !/^(main|rod)\./.test(key) || bearings.includes(key.split('.').slice(0, 2).join('.'))),
+    ...gone(sheet.inspections, 'inspections', (key) => inspections.has(key) || bearings.includes(key.split('.').slice(0, 2).join('.'))),
   ]
 }
 

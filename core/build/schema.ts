@@ -11,7 +11,8 @@ const finite = z.number().refine(Number.isFinite, 'must be a number')
 export const Reading = z.strictObject({
   /** SI; °C for temperatures. */
   value: finite,
-  source: z.enum(['measured', 'maker']),
+  /** `planned` is what is meant to be done, and not yet so. */
+  source: z.enum(['measured', 'maker', 'planned']),
   by: z.string().max(60).optional(),
   /** ISO 8601. */
   at: z.iso.datetime({ offset: true }).optional(),
@@ -92,13 +93,24 @@ export const Layout = z
     pistonJets: count(0, 16).default(0),
     /** Chain tensioner fed from the front of the gallery. */
     tensioner: z.boolean().default(false),
+    /** The place of a cooler that is no longer there: its ports are plugged. Never with `cooler`. */
+    coolerPlugged: z.boolean().default(false),
+    /** Where the cooler's bypass valve leads: round the cooler, or back to the sump. */
+    coolerBypass: z.enum(['around', 'sump']).default('around'),
+    /** Scavenge stage to a tank, pressure stage from it. */
+    drySump: z.boolean().default(false),
   })
   .superRefine((layout, context) => {
+    if (layout.cooler && layout.coolerPlugged) context.addIssue({ code: 'custom', path: ['coolerPlugged'], message: 'a cooler is fitted: its ports cannot be plugged as well' })
     layout.feed.forEach((main, i) => {
       if (main > layout.mains) context.addIssue({ code: 'custom', path: ['feed', i], message: `rod ${i + 1} is fed from main ${main}, but there are ${layout.mains}` })
     })
   })
 export type Layout = z.infer<typeof Layout>
+
+/** What a shop goes by, where it differs from `core/house/rules.ts`: limits by key, SI, and the school that governs where a build names none. */
+export const HouseRules = z.strictObject({ rules: z.record(z.string().max(60), finite), school: z.enum(SCHOOLS) })
+export type HouseRules = z.infer<typeof HouseRules>
 
 /** Keys are dotted words: `main.4.journal`. */
 const key = z.string().regex(/^[a-z][A-Za-z0-9]*(\.[A-Za-z0-9]+)*$/, 'must be dotted words like main.4.journal').max(80)
@@ -135,6 +147,8 @@ export const Sheet = z.strictObject({
   /** Decisions by a word: `shell.construction` is `three-layer`. */
   choices: z.record(key, z.string().max(80)).default({}),
   shells: z.record(key, FittedShells).default({}),
+  /** House rules that its verdicts go by: put in when a file leaves the shop, so that it is judged the same elsewhere; not kept in the records. */
+  house: HouseRules.optional(),
 })
 export type Sheet = z.infer<typeof Sheet>
 

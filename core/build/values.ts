@@ -1,7 +1,7 @@
 import { type Quantity, quantitiesOf } from './quantities'
 import type { Layout, Sheet } from './schema'
 
-export type Source = 'measured' | 'maker' | 'layout' | 'computed'
+export type Source = 'measured' | 'maker' | 'planned' | 'layout' | 'computed'
 
 /** A value that can be used, and what stands behind it. */
 export interface Held {

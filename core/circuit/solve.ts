@@ -16,6 +16,8 @@ const MOST_ITERATIONS = 100
 const STARTS = [undefined, 0, 3e5, -2e4, 2e6]
 /** Flow too small for any gauge or drip tray (a millilitre in three years), m³/s: below it a node counts as at rest. */
 const AT_REST = 1e-14
+/** Imbalance that is none, whatever else passes there, m³/s: 30 mL in a million years. The last figure of a pressure of some bar is worth so much through a wide pipe. */
+const NOTHING = 1e-18
 /** The solution is first balanced to the busiest nodes' scale, then to each node's own. */
 const FLOORS = [1e-3, 1e-6, 0]
 
@@ -53,9 +55,10 @@ export interface PreparedCircuit {
  * content; Todini & Pilati, A gradient algorithm for the analysis of pipe networks (1988); Nocedal & Wright, Numerical
  * Optimization, 2nd ed., ch. 3, for the step.
  *
+ * @param atRest flow below which a node counts as at rest, m³/s: more than a trickle where a circuit is only being filled
  * @throws CircuitError naming the field that is wrong
  */
-export function prepareCircuit(network: Network): PreparedCircuit {
+export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCircuit {
   checkNetwork(network)
   const { nodes, elements } = network
   const index = new Map(nodes.map((node, i) => [node.id, i]))
@@ -121,7 +124,7 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   function weigh(floor: number): void {
     let most = 0
     for (let i = 0; i < count; i++) most = Math.max(most, through[i])
-    for (let i = 0; i < count; i++) weight[i] = 1 / (0.5 * Math.max(through[i], floor * most) + AT_REST)
+    for (let i = 0; i < count; i++) weight[i] = 1 / (0.5 * Math.max(through[i], floor * most) + atRest)
   }
 
   /** How steeply the content falls along the step: Σ imbalance × step, W; negative while there is further to go. */
@@ -147,13 +150,16 @@ export function prepareCircuit(network: Network): PreparedCircuit {
   function solve(fluid: Fluid, aim = AIM): Solution {
     checkFluid(fluid)
     laws.set(fluid)
-    for (let e = 0; e < elements.length; e++) gained[e] = fluid.density * GRAVITY * fallen[e]
+    for (let e = 0; e < elements.length; e++) {
+      const element = elements[e]
+      gained[e] = fluid.density * GRAVITY * fallen[e] + (element.kind === 'linear' || element.kind === 'orifice' ? (element.head ?? 0) : 0)
+    }
     let spent = 0
     for (const start of STARTS) {
       if (start !== undefined) pressures.fill(start)
       const found = descend(aim)
       spent += found.iterations
-      if (found.residual <= Math.max(ACCEPT, aim)) return { iterations: spent, residual: found.residual }
+      if (found.residual <= Math.max(ACCEPT, aim) || imbalance.every((each) => Math.abs(each) <= NOTHING)) return { iterations: spent, residual: found.residual }
     }
     weigh(0)
     throw new CircuitError(unsettled(worst().row), 'does not settle')

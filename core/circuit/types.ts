@@ -41,12 +41,16 @@ export interface OrificeSpec extends Between {
   dischargeCoefficient: number
   /** How many alike side by side. */
   count?: number
+  /** Pressure gained along it, as by a fall, Pa. */
+  head?: number
 }
 
 /** Flow in proportion to pressure: films, gaps, porous paper. Conductance in m³/(s·Pa). */
 export interface LinearSpec extends Between {
   kind: 'linear'
   conductance: number
+  /** Pressure gained along it, as by a fall, Pa. */
+  head?: number
 }
 
 /** A running bearing: pressure-fed leakage and what turning carries out of its ends; beside a groove the two meet piece by piece. */

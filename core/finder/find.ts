@@ -1,26 +1,21 @@
 import type { EngineValues } from '../build/engine'
 import type { Sheet } from '../build/schema'
 import { oilAt, oilFrom } from '../oil/oil'
-import { samplePressures } from '../outlook/band'
+import { ruleOf } from '../house/limits'
+import { rangeOf, samplePressures } from '../outlook/band'
 import { modelOf } from '../outlook/model'
 import { targetAt } from '../outlook/outlook'
 import { namedStates } from '../outlook/states'
 import { shaftPower } from '../pump/power'
 import { bindMargin, flowStartPressure, type ReliefValve } from '../relief/valve'
 import type { StateName, Target } from '../targets/targets'
+import { combinationsOf } from './combinations'
 import { Frontier } from './frontier'
 import { loadLine, meet } from './loadLine'
 import type { FinderProgress, Offer, Setup } from './types'
 
 /** Samples of the engine's uncertainty behind each chance. */
 const SAMPLES = 200
-/** Spring travel that must be left at full lift, m. */
-const LEAST_BIND = 0.5e-3
-
-/** Every combination of what is offered and what is fitted. */
-export function combinationsOf(offer: Offer): number {
-  return [offer.springs, offer.stacks, offer.oils, offer.pumps, offer.shells].reduce((product, list) => product * (list.length + 1), 1)
-}
 
 /**
  * Goes through every combination of springs, shim stacks, oils, pumps and shells, and keeps those that no other beats in the chance of
@@ -38,9 +33,10 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
   const states = namedStates(sheet)
   const sampled = samplePressures(model, states, SAMPLES)
   const scales = sampled.map(({ best, drawn }) => drawn.map((pressure) => pressure / best))
+  const spreads = scales.map((drawn) => rangeOf({ best: 1, drawn }))
   const outlet = circuit.indexOf('pump outlet')
   const gauge = circuit.indexOf(engine.plan.gauge)
-  const valves = valvesOf(model.values.relief, offer)
+  const valves = valvesOf(model.values.relief, offer, ruleOf(sheet, 'relief.bindMargin'))
   const lowest = 0.98 * Math.min(...valves.map(({ valve }) => flowStartPressure(valve)))
   const total = combinationsOf(offer)
   const frontier = new Frontier()
@@ -73,6 +69,7 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
           frontier.take({
             ...parts, power: powers[v], changes: Object.values(parts).filter((part) => part !== undefined).length,
             pressures: Object.fromEntries(states.map((state, s) => [state.name, pressures[s][v]])) as Record<StateName, number>,
+            bands: Object.fromEntries(states.map((state, s) => [state.name, [spreads[s].low * pressures[s][v], spreads[s].high * pressures[s][v]]])) as Setup['bands'],
             probability: chance(pressures, v, scales, targets),
           })
         })
@@ -91,12 +88,12 @@ interface OfferedValve {
   binds: boolean
 }
 
-function valvesOf(fitted: ReliefValve, { springs, stacks }: Offer): OfferedValve[] {
+function valvesOf(fitted: ReliefValve, { springs, stacks }: Offer, leastMargin: number): OfferedValve[] {
   return [undefined, ...springs].flatMap((spring) => [undefined, ...stacks].map((stack): OfferedValve => {
     const valve: ReliefValve = {
       ...fitted, ...(spring ? { springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength } : {}), ...(stack ? { shims: [stack.thickness] } : {}),
     }
-    return { spring: spring?.id, stack: stack?.id, valve, binds: (bindMargin(valve) ?? LEAST_BIND) < LEAST_BIND }
+    return { spring: spring?.id, stack: stack?.id, valve, binds: (bindMargin(valve) ?? leastMargin) < leastMargin }
   }))
 }
 
@@ -121,11 +118,4 @@ function chance(pressures: Float64Array[], v: number, scales: Float64Array[], ta
     if (all) met++
   }
   return met / SAMPLES
-}
-
-/** One sentence for a set-up: what is changed and what it gives. */
-export function explain(setup: Setup): string {
-  const parts = [setup.spring && `spring ${setup.spring}`, setup.stack && `shims ${setup.stack}`, setup.oil && `oil ${setup.oil}`, setup.pump && `pump ${setup.pump}`, setup.shells && `shells ${setup.shells}`].filter(Boolean)
-  const chanceWords = `${Math.round(100 * setup.probability)} in 100 that all four states meet their targets`
-  return parts.length === 0 ? `As it stands: ${chanceWords}.` : `${parts.join(', ').replace(/^./, (letter) => letter.toUpperCase())}: ${chanceWords}, ${Math.round(setup.power)} W at working speed.`
 }

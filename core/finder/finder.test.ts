@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { oilGrade } from '../oil/grades'
 import { outlookOf } from '../outlook/outlook'
-import { combinationsOf, explain, findSetups } from './find'
+import { combinationsOf } from './combinations'
+import { explain } from './explain'
+import { findSetups } from './find'
 import type { FinderProgress, Offer } from './types'
 
 const offer: Offer = {
@@ -50,6 +52,17 @@ describe('finder', () => {
     const pump = offer.pumps.find(({ id }) => id === setup.pump)
     if (pump) for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const) put(`pump.${field}`, pump[field])
     for (const state of outlookOf(sheet, 5).states) expect(Math.abs(setup.pressures[state.name] / state.pressure - 1)).toBeLessThan(2e-3)
+  })
+  it('gives each set-up its bands: for what is fitted they are the outlook’s own, within 3 percent of the pressure', () => {
+    const asFitted = run(DEMO_BUILDS.ottiline(), { springs: [], stacks: [], oils: [], pumps: [], shells: [] }).at(-1)!.frontier[0]
+    expect(asFitted.changes).toBe(0)
+    for (const { name, pressure, low, high } of outlookOf(DEMO_BUILDS.ottiline(), 200).states) {
+      const [from, to] = asFitted.bands[name]
+      expect(from).toBeLessThanOrEqual(asFitted.pressures[name])
+      expect(to).toBeGreaterThanOrEqual(asFitted.pressures[name])
+      expect(Math.abs(from - low) / pressure).toBeLessThan(0.03)
+      expect(Math.abs(to - high) / pressure).toBeLessThan(0.03)
+    }
   })
   it('finds for the generator with low hot idle what the spring cannot give: every likelier set-up changes oil, pump or shells', () => {
     const sheet = DEMO_BUILDS.dunmarrow()

@@ -18,8 +18,10 @@ export interface Setup {
   oil?: string
   pump?: string
   shells?: string
-  /** Gauge pressure at the four states, Pa. */
+  /** Gauge pressure at the four states with every input at its best value, Pa. */
   pressures: Record<StateName, number>
+  /** 5 and 95 percent of each, Pa. */
+  bands: Record<StateName, [low: number, high: number]>
   /** Chance that all four states lie in their targets. */
   probability: number
   /** Shaft power of the pump, working hot, W. */

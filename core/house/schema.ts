@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { Layout } from '../build/schema'
+import { CAUTION_STATIONS, SCHOOLS, USES } from '../build/words'
 import { UNIT_CHOICES } from '../units/units'
+import { RULES } from './rules'
 
-/** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, shells in stock. */
+/** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, rules, people and cautions. What lies on the shelf is core/shelf's. */
 
 const name = z.string().trim().min(1, 'must not be empty').max(80)
 const length = z.number().positive().max(1)
@@ -25,23 +27,40 @@ export const StripScale = z.strictObject({
 })
 export type StripScale = z.infer<typeof StripScale>
 
-export const ShellItem = z.strictObject({
-  id: name,
-  /** Which engine it is for, as builds name it; empty fits all. */
-  engine: z.string().trim().max(120),
-  set: z.enum(['main', 'rod']),
-  half: z.enum(['upper', 'lower']),
-  /** Wall over the standard shell's, m. */
-  wall: z.number().min(-2e-3).max(2e-3),
-  count: z.number().int().min(0).max(999),
-})
-export type ShellItem = z.infer<typeof ShellItem>
+const LIMITS = new Map(RULES.map((rule) => [rule.key, rule]))
+
+/** Rules that must stand in order. */
+const PAIRS: [least: string, most: string][] = [
+  ...USES.map((use): [string, string] => [`clearance.${use}.least`, `clearance.${use}.most`]), ['pump.endLeast', 'pump.endWatch'], ['pump.endWatch', 'pump.endStop'], ['pump.tipWatch', 'pump.tipStop'],
+  ['pickup.floorLeast', 'pickup.floorMost'], ...['crankingCold', 'idleCold', 'idleHot', 'workingHot'].map((state): [string, string] => [`floor.${state}`, `ceiling.${state}`]),
+]
+
+/** A rule that the shop has set otherwise, and why. */
+const OwnRule = z.strictObject({ value: z.number(), reason: z.string().trim().min(1, 'must say why').max(300) })
+
+/** A caution of the shop's own, beside Uldo's, at its station. */
+export const OwnCaution = z.strictObject({ station: z.enum(CAUTION_STATIONS), words: z.string().trim().min(1, 'must not be empty').max(300) })
 
 export const House = z.strictObject({
   units: z.enum(Object.keys(UNIT_CHOICES) as [string, ...string[]]),
   instruments: z.array(Instrument).max(100),
   strips: z.array(StripScale).max(40),
   layouts: z.array(z.strictObject({ name, layout: Layout })).max(200),
-  shells: z.array(ShellItem).max(2000),
+  /** School that governs a build that names none. */
+  school: z.enum(SCHOOLS),
+  rules: z.record(z.string().max(60), OwnRule).superRefine((rules, context) => {
+    for (const [key, { value }] of Object.entries(rules)) {
+      const rule = LIMITS.get(key)
+      if (!rule) context.addIssue({ code: 'custom', path: [key], message: 'is no house rule' })
+      else if (!(value >= rule.range[0] && value <= rule.range[1])) context.addIssue({ code: 'custom', path: [key, 'value'], message: `must lie between ${rule.range[0]} and ${rule.range[1]} in SI` })
+    }
+    const at = (key: string) => rules[key]?.value ?? LIMITS.get(key)!.first
+    for (const [least, most] of PAIRS) {
+      if (at(least) > at(most)) context.addIssue({ code: 'custom', path: [most in rules ? most : least, 'value'], message: `${LIMITS.get(least)!.label} is above ${LIMITS.get(most)!.label.toLowerCase()}` })
+    }
+  }),
+  /** Who works here, by first name. */
+  people: z.array(name).max(60),
+  cautions: z.array(OwnCaution).max(60),
 })
 export type House = z.infer<typeof House>

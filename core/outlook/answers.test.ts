@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { modelInputs, reliefValve } from '../build/inputs'
+import { modelInputs } from '../build/inputs'
+import { reliefValve } from '../build/relief'
 import { newSheet } from '../build/layouts'
 import type { Sheet } from '../build/schema'
 import { flowStartPressure, openingPressure } from '../relief/valve'
@@ -38,8 +39,8 @@ describe('relief summary', () => {
   const summary = reliefSummary(sheet)
   it('says what valve and model say: shut at hot idle, lifted at working speed, cold full flow above opening', () => {
     expect(summary.opens).toBe(openingPressure(reliefValve(sheet)))
-    expect(summary.liftIdle).toBe(0)
-    expect(summary.liftWorking).toBeGreaterThan(5e-4)
+    expect(summary.lift.idleHot).toBe(0)
+    expect(summary.lift.workingHot).toBeGreaterThan(5e-4)
     expect(summary.fullFlowCold!).toBeGreaterThan(summary.opens)
     expect(summary.bindMargin! * 1e3).toBeCloseTo(41.2 - 1.5 - 7 - 27.4, 6)
   })
@@ -79,6 +80,18 @@ describe('suction', () => {
     expect(loss(put(DEMO_BUILDS.ottiline(), 'pickup.tubeDiameter', 0.011))).toBeGreaterThan(2 * plain)
     const floor = DEMO_BUILDS.ottiline()
     expect(loss(put(floor, 'pickup.protrusion', floor.readings['pickup.sumpDepth'].value - 0.0006))).toBeGreaterThan(1.2 * plain)
+  })
+  it('carries its band, which a tube of a known diameter narrows', () => {
+    const rough = DEMO_BUILDS.ottiline()
+    rough.readings['pickup.tubeDiameter'] = { value: 0.013, source: 'measured', uncertainty: 1.5e-3 }
+    const known = DEMO_BUILDS.ottiline()
+    known.readings['pickup.tubeDiameter'] = { value: 0.013, source: 'measured', uncertainty: 0.02e-3 }
+    const [wide, narrow] = [rough, known].map((sheet) => outlookOf(sheet, 200).suction[1])
+    for (const { loss, low, high } of [wide, narrow]) {
+      expect(low).toBeLessThan(loss)
+      expect(high).toBeGreaterThan(loss)
+    }
+    expect(wide.high - wide.low).toBeGreaterThan(1.5 * (narrow.high - narrow.low))
   })
   it('a static lift of 55 mm costs ρ g h at rest: 0.47 kPa', () => {
     const sheet = DEMO_BUILDS.ottiline()

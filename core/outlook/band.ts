@@ -13,40 +13,71 @@ export interface Band {
 /** Balance asked of a sample: a band is not read to the tenth figure. */
 const SAMPLE_AIM = 1e-5
 
+/** Any figure of the model with 5 and 95 percent, in its own unit. */
+export interface Ranged {
+  best: number
+  low: number
+  high: number
+}
+
+/** A reading with every input at its best value, and of each sample. */
+export interface Sampled {
+  best: number
+  drawn: Float64Array
+}
+
 /**
- * Gauge pressures at several moments by seeded Monte Carlo over all inputs at once, Pa: each sample draws every input from its normal
- * distribution, cut at three sigma and kept above a twentieth of its value. Moments are taken one after the other with the same draws,
- * so that sample s of one moment and of another is the same engine, and each solution starts from its neighbour's.
+ * Gauge pressures at several moments, Pa, and after each what else is read of the same solution, by seeded Monte Carlo over all inputs
+ * at once: each sample draws every input from its normal distribution, cut at three sigma and kept above a twentieth of its value.
+ * Moments are taken one after the other with the same draws, so that sample s of one moment and of another is the same engine, and each
+ * solution starts from its neighbour's.
  * Source: JCGM 101:2008, Propagation of distributions using a Monte Carlo method.
+ *
+ * @param also what else is read of the solved circuit
+ * @returns for each moment the gauge pressure, then the others in their order
  */
-export function samplePressures(model: Model, moments: Running[], samples: number, seed = 20): { best: number; drawn: Float64Array }[] {
+export function sampleReadings(model: Model, moments: Running[], samples: number, also: ((model: Model) => number)[], seed = 20): Sampled[][] {
   const uncertain = model.inputs.filter((input) => input.sigma > 0)
   const random = seeded(seed)
   const deviates = Float64Array.from({ length: samples * uncertain.length }, () => Math.max(-3, Math.min(3, normal(random))))
   return moments.map((moment) => {
     // From the same start each time, so that the same sheet gives the same figures to the last.
     model.engine.circuit.reset()
-    const best = gaugePressure(model, moment)
-    const drawn = new Float64Array(samples)
+    const read = (aim?: number) => [gaugePressure(model, moment, aim), ...also.map((of) => of(model))]
+    const found = read().map((best): Sampled => ({ best, drawn: new Float64Array(samples) }))
     for (let s = 0; s < samples; s++) {
       for (let i = 0; i < uncertain.length; i++) {
         const input = uncertain[i]
         const value = input.value + deviates[s * uncertain.length + i] * input.sigma
         input.put(model.values, input.value > 0 ? Math.max(0.05 * input.value, value) : value)
       }
-      drawn[s] = gaugePressure(model, moment, SAMPLE_AIM)
+      read(SAMPLE_AIM).forEach((value, r) => (found[r].drawn[s] = value))
     }
     for (const input of uncertain) input.put(model.values, input.value)
-    return { best, drawn }
+    return found
   })
+}
+
+/** Gauge pressures alone, by `sampleReadings`. */
+export function samplePressures(model: Model, moments: Running[], samples: number, seed = 20): Sampled[] {
+  return sampleReadings(model, moments, samples, [], seed).map(([gauge]) => gauge)
 }
 
 /** Bands of the gauge pressure at several moments, by `samplePressures`. */
 export function pressureBands(model: Model, moments: Running[], samples: number, seed = 20): Band[] {
-  return samplePressures(model, moments, samples, seed).map(({ best, drawn }) => {
-    const sorted = drawn.slice().sort()
-    return { pressure: best, low: Math.min(best, quantile(sorted, 0.05)), high: Math.max(best, quantile(sorted, 0.95)) }
-  })
+  return samplePressures(model, moments, samples, seed).map(bandOf)
+}
+
+/** The band of a gauge pressure that was sampled. */
+export function bandOf(sampled: Sampled): Band {
+  const { best, low, high } = rangeOf(sampled)
+  return { pressure: best, low, high }
+}
+
+/** What was sampled with its 5 and 95 percent; its best value lies between. */
+export function rangeOf({ best, drawn }: Sampled): Ranged {
+  const sorted = drawn.slice().sort()
+  return { best, low: Math.min(best, quantile(sorted, 0.05)), high: Math.max(best, quantile(sorted, 0.95)) }
 }
 
 /** Quantile of sorted values, linear between neighbours. */

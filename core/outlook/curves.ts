@@ -4,7 +4,7 @@ import { pressureBands } from './band'
 import { gaugePressure, modelOf } from './model'
 import { flowStartPressure } from '../relief/valve'
 import { targetAt } from './outlook'
-import { meanPressureAt } from './states'
+import { momentAt, speedsOver } from './states'
 
 export interface PressureCurve {
   /** °C */
@@ -21,6 +21,8 @@ export interface PressureCurves {
   curves: PressureCurve[]
   /** Least pressure wanted at each speed with hot oil, Pa. */
   least: number[]
+  /** Most that is to be seen, hot at work, Pa. */
+  most: number
   /** Where the pump-side relief valve begins to pass oil, Pa. */
   reliefOpens: number
 }
@@ -31,19 +33,17 @@ const BAND_SAMPLES = 60
 /** Gauge pressure over speed, from cranking to the maximum, at cold, middling and hot oil. */
 export function pressureCurves(sheet: Sheet, points = 32): PressureCurves {
   const model = modelOf(sheet)
-  const from = requireValue(sheet, 'brief.crankingSpeed').value
-  const to = requireValue(sheet, 'brief.maximumSpeed').value
   const cold = requireValue(sheet, 'brief.coldStart').value
   const hot = requireValue(sheet, 'brief.hotOil').value
-  const speeds = Array.from({ length: points }, (_, i) => from + ((to - from) * i) / (points - 1))
+  const speeds = speedsOver(sheet, points)
   const few = speeds.filter((_, i) => i % 3 === 0 || i === points - 1)
-  const moment = (speed: number, temperature: number) => ({ speed, temperature, meanPressure: meanPressureAt(sheet, speed) })
   const curves = [cold, 0.5 * (cold + hot), hot].map((temperature) => ({
     temperature,
-    pressures: speeds.map((speed) => gaugePressure(model, moment(speed, temperature))),
-    band: pressureBands(model, few.map((speed) => moment(speed, temperature)), BAND_SAMPLES).map(({ low, high }, i) => ({ speed: few[i], low, high })),
+    pressures: speeds.map((speed) => gaugePressure(model, momentAt(sheet, speed, temperature))),
+    band: pressureBands(model, few.map((speed) => momentAt(sheet, speed, temperature)), BAND_SAMPLES).map(({ low, high }, i) => ({ speed: few[i], low, high })),
   }))
   const idle = requireValue(sheet, 'brief.idleSpeed').value
   const least = speeds.map((speed) => targetAt(sheet, model.oil, { name: speed <= idle ? 'idleHot' : 'workingHot', speed, temperature: hot }).least)
-  return { speeds, curves, least, reliefOpens: flowStartPressure(model.values.relief) }
+  const { most } = targetAt(sheet, model.oil, { name: 'workingHot', speed: requireValue(sheet, 'brief.workingSpeed').value, temperature: hot })
+  return { speeds, curves, least, most, reliefOpens: flowStartPressure(model.values.relief) }
 }

@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { quantitiesOf } from '../build/quantities'
-import { newSheet } from '../build/layouts'
+import { inspectionsOf } from '../build/inspections'
+import { newSheet, PRESETS } from '../build/layouts'
 import { outlookOf } from './outlook'
 import { reliefSummary } from './relief'
+import { suctionOver } from './suction'
 
 /** Every number that goes out, however deep. */
 function numbersIn(value: unknown): number[] {
@@ -30,6 +32,28 @@ describe('the door', () => {
         expect((error as Error).message).toMatch(/^(readings\/[A-Za-z0-9.]+|elements\.\d+|fluid)[^:]*: /)
       }
     }), { numRuns: 1500, endOnFailure: true })
+  })
+  it('whatever is left out, taken out or plugged at once, on any layout, the circuit solves and gives numbers', () => {
+    const more = fc.record({ cooler: fc.boolean(), coolerBypass: fc.constantFrom('around' as const, 'sump' as const), drySump: fc.boolean(), turbo: fc.boolean(), pistonJets: fc.nat(4), galleryRelief: fc.boolean(), filter: fc.boolean() })
+    fc.assert(fc.property(fc.constantFrom(...Object.keys(PRESETS)), more, fc.infiniteStream(fc.nat(9)), (preset, change, chance) => {
+      const sheet = newSheet(preset, 'a', 'b')
+      Object.assign(sheet.layout, change, { coolerPlugged: !change.cooler })
+      for (const { key, findings } of inspectionsOf(sheet.layout)) {
+        const pick = chance.next().value
+        if (pick < findings.length) sheet.inspections[key] = { finding: findings[pick].value }
+      }
+      const numbers = numbersIn([outlookOf(sheet, 3), suctionOver(sheet, 0.5, 4)])
+      expect(numbers.filter((number) => Number.isNaN(number))).toEqual([])
+    }), { numRuns: 120 })
+  })
+  it('behind a way that is plugged on both sides, where a shut valve’s seep is all that passes, it settles too', () => {
+    const sheet = newSheet('opposed2', 'a', 'b')
+    Object.assign(sheet.layout, { cooler: false, coolerPlugged: true, coolerBypass: 'around', turbo: true, filter: false })
+    sheet.inspections['passage.coolerBypass'] = { finding: 'plugged' }
+    sheet.inspections['passage.sender'] = { finding: 'left-out' }
+    const { states, assumed } = outlookOf(sheet, 3)
+    expect(states.map(({ pressure }) => pressure)).toEqual([0, 0, 0, 0])
+    for (const number of numbersIn(assumed)) expect(Number.isFinite(number)).toBe(true)
   })
   it('names the reading that makes no engine', () => {
     const sheet = DEMO_BUILDS.ottiline()

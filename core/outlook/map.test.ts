@@ -4,7 +4,7 @@ import { newSheet } from '../build/layouts'
 import { FLOW_KINDS, outlookMap } from './map'
 import { gaugePressure, modelOf } from './model'
 import { sensitivities } from './sensitivity'
-import { meanPressureAt } from './states'
+import { momentAt } from './states'
 
 describe('map', () => {
   const sheet = DEMO_BUILDS.ottiline()
@@ -18,7 +18,7 @@ describe('map', () => {
   })
   it('agrees with a single solution anywhere on it', () => {
     for (const [row, column] of [[0, 0], [10, 39], [25, 3], [31, 20]]) {
-      const moment = { speed: map.speeds[column], temperature: map.temperatures[row], meanPressure: meanPressureAt(sheet, map.speeds[column]) }
+      const moment = momentAt(sheet, map.speeds[column], map.temperatures[row])
       expect(map.pressure[at(row, column)] / gaugePressure(modelOf(sheet), moment)).toBeCloseTo(1, 7)
     }
   })
@@ -31,7 +31,7 @@ describe('map', () => {
     }
     const model = modelOf(sheet)
     const i = at(20, 30)
-    gaugePressure(model, { speed: map.speeds[30], temperature: map.temperatures[20], meanPressure: meanPressureAt(sheet, map.speeds[30]) })
+    gaugePressure(model, momentAt(sheet, map.speeds[30], map.temperatures[20]))
     const pump = model.engine.circuit.flows[model.engine.circuit.network.elements.findIndex((element) => element.id === 'pump')]
     expect(FLOW_KINDS.reduce((sum, kind) => sum + map.flows[kind][i], 0) / pump).toBeCloseTo(1, 6)
   })

@@ -4,10 +4,10 @@ import { oilAt } from '../oil/oil'
 import { shaftPower } from '../pump/power'
 import { liftAt } from '../relief/valve'
 import { type Model, modelOf } from './model'
-import { meanPressureAt } from './states'
+import { evenly, meanPressureAt, speedsOver } from './states'
 
 /** Where the oil goes, by kind. */
-export const FLOW_KINDS = ['mains', 'rods', 'cam', 'lifters', 'rockers', 'jets', 'turbo', 'relief'] as const
+export const FLOW_KINDS = ['mains', 'rods', 'cam', 'lifters', 'rockers', 'jets', 'turbo', 'relief', 'lost'] as const
 export type FlowKind = (typeof FLOW_KINDS)[number]
 
 /** The outlook over speed and oil temperature; every array is by temperature, then speed. */
@@ -28,6 +28,9 @@ export interface OutlookMap {
   flows: Record<FlowKind, Float64Array>
 }
 
+/** Balance asked of each place of a map, over what passes: a picture is not read to the tenth figure. */
+const MAP_AIM = 1e-6
+
 /** Speeds by temperatures of the usual map. */
 export const MAP_SIZE: [number, number] = [40, 32]
 
@@ -39,6 +42,8 @@ export function flowGroups(model: Model): Record<FlowKind, number[]> {
   return {
     mains: of(...plan.mains), rods: of(...plan.rods.map((rod) => rod.film)), cam: of(...plan.cams), lifters: of(plan.lifters), rockers: of(plan.rockers?.restrictor),
     jets: of(plan.timingJet, plan.tensioner, ...plan.pistonJets), turbo: of(plan.turbo?.restrictor), relief: of(plan.relief, plan.galleryRelief),
+    // What runs out where something was left out, or through a valve that leads to the sump.
+    lost: of(...plan.leaks, model.sheet.layout.coolerBypass === 'sump' ? plan.cooler?.bypass : undefined),
   }
 }
 
@@ -49,9 +54,8 @@ export function flowGroups(model: Model): Record<FlowKind, number[]> {
 export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap {
   const model = modelOf(sheet)
   const { engine, values } = model
-  const range = (from: number, to: number, count: number) => Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1))
-  const speeds = range(requireValue(sheet, 'brief.crankingSpeed').value, requireValue(sheet, 'brief.maximumSpeed').value, across)
-  const temperatures = range(requireValue(sheet, 'brief.coldStart').value, requireValue(sheet, 'brief.hotOil').value + 25, down)
+  const speeds = speedsOver(sheet, across)
+  const temperatures = evenly(requireValue(sheet, 'brief.coldStart').value, requireValue(sheet, 'brief.hotOil').value + 25, down)
   const loads = speeds.map((speed) => meanPressureAt(sheet, speed))
   const blank = () => new Float64Array(across * down)
   const map: OutlookMap = {
@@ -64,6 +68,7 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
   const outlet = engine.circuit.indexOf('pump outlet')
   const running = { speed: 0, temperature: 0, meanPressure: 0 }
   engine.circuit.reset()
+  const [last, before] = [pressures.slice(), pressures.slice()]
   temperatures.forEach((temperature, row) => {
     const oil = oilAt(model.oil, temperature)
     running.temperature = temperature
@@ -73,7 +78,11 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
       running.speed = speeds[column]
       running.meanPressure = loads[column]
       const at = row * across + column
-      map.pressure[at] = engine.gauge(values, running, oil)
+      // Begun where the last two solutions point to.
+      before.set(last)
+      last.set(pressures)
+      if (step > 1) for (let n = 0; n < pressures.length; n++) pressures[n] += pressures[n] - before[n]
+      map.pressure[at] = engine.gauge(values, running, oil, MAP_AIM)
       map.lift[at] = liftAt(values.relief, pressures[outlet])
       map.power[at] = shaftPower(pressures[outlet] - pressures[inlet], values.displacement, running.speed * values.driveRatio, oil.viscosity * values.viscosityFactor)
       map.mainFilm[at] = engine.films.main

@@ -1,8 +1,10 @@
 import { type Engine, type Running, prepareEngine } from '../build/engine'
-import { type ModelInput, modelInputs } from '../build/inputs'
+import type { ModelInput } from '../build/input'
+import { modelInputs } from '../build/inputs'
 import type { EngineValues } from '../build/engine'
 import { checkReadings } from '../build/door'
-import type { Layout, Sheet } from '../build/schema'
+import { leftOutOf } from '../build/inspections'
+import type { Sheet } from '../build/schema'
 import { type Oil, oilAt } from '../oil/oil'
 import { oilOf } from '../oil/sheet'
 
@@ -17,20 +19,27 @@ export interface Model {
 
 let lastEngine: { key: string; engine: Engine } | undefined
 
-/** The engine of a layout; the last one is kept, since a builder works on one at a time. */
-function engineOf(layout: Layout): Engine {
-  const key = JSON.stringify(layout)
-  if (lastEngine?.key !== key) lastEngine = { key, engine: prepareEngine(layout) }
+/** The engine of a sheet's layout, without what was left out; the last one is kept, since a builder works on one at a time. */
+function engineOf(sheet: Sheet): Engine {
+  const leftOut = leftOutOf(sheet)
+  const key = JSON.stringify([sheet.layout, leftOut])
+  if (lastEngine?.key !== key) lastEngine = { key, engine: prepareEngine(sheet.layout, leftOut) }
   return lastEngine.engine
 }
 
 /** The model of a sheet. Throws RangeError naming an oil grade that is not known, or a reading that no engine can be computed from. */
 export function modelOf(sheet: Sheet): Model {
   checkReadings(sheet)
-  return { sheet, engine: engineOf(sheet.layout), ...modelInputs(sheet), oil: oilOf(sheet) }
+  return { sheet, engine: engineOf(sheet), ...modelInputs(sheet), oil: oilOf(sheet) }
 }
 
 /** Gauge-port pressure of the model at a moment, Pa, with its inputs as they now stand; to `aim` where less than all figures will do. */
 export function gaugePressure(model: Model, running: Running, aim?: number): number {
   return model.engine.gauge(model.values, running, oilAt(model.oil, running.temperature), aim)
+}
+
+/** Puts another value in the place of every input whose key matches, `share` as uncertain as before. */
+export function setInputs(model: Model, matches: RegExp, value: (now: number, key: string) => number, share = 1): void {
+  for (const input of model.inputs) if (matches.test(input.key)) Object.assign(input, { value: value(input.value, input.key), sigma: share * input.sigma })
+  for (const input of model.inputs) input.put(model.values, input.value)
 }

@@ -1,10 +1,12 @@
 import type { Sheet } from '../build/schema'
 import { bearingsOf } from '../build/clearances'
 import { oilAt } from '../oil/oil'
+import { STARVES } from '../pump/fill'
 import { judge, type StateName, type Target, targetOf, type Verdict } from '../targets/targets'
-import { type Band, pressureBands, type Share, varianceShares } from './band'
+import { type Band, bandOf, rangeOf, sampleReadings, type Share, varianceShares } from './band'
 import { type Model, modelOf } from './model'
 import { namedStates, type NamedState, STATE_LABELS } from './states'
+import { suctionOf } from './suction'
 
 export interface StateOutlook extends Band {
   name: StateName
@@ -23,8 +25,8 @@ export interface Outlook {
   states: StateOutlook[]
   /** What is assumed and not measured, with its share of the hot-idle band, largest first. */
   assumed: Share[]
-  /** Suction at the pump inlet in each state, Pa below the air, and whether the pump starves there. */
-  suction: { name: StateName; loss: number; starves: boolean }[]
+  /** Suction at the pump inlet in each state, Pa below the air, with 5 and 95 percent, and whether the pump starves there. */
+  suction: { name: StateName; loss: number; low: number; high: number; starves: boolean }[]
 }
 
 /** Samples behind a band shown while typing, and one that is quoted. */
@@ -35,12 +37,15 @@ export const FULL_SAMPLES = 1000
 export function outlookOf(sheet: Sheet, samples = QUICK_SAMPLES): Outlook {
   const model = modelOf(sheet)
   const states = namedStates(sheet)
-  const bands = pressureBands(model, states, samples)
+  const sampled = sampleReadings(model, states, samples, [suctionOf])
   const idleHot = states.find((state) => state.name === 'idleHot')!
   return {
-    states: states.map((state, i) => stateOutlook(model, state, bands[i])),
+    states: states.map((state, i) => stateOutlook(model, state, bandOf(sampled[i][0]))),
     assumed: varianceShares(model, idleHot).filter((share) => share.assumed && share.share > 0.004),
-    suction: states.map((state) => suctionAt(model, state)),
+    suction: states.map(({ name }, i) => {
+      const { best, low, high } = rangeOf(sampled[i][1])
+      return { name, loss: best, low, high, starves: best > STARVES }
+    }),
   }
 }
 
@@ -54,16 +59,10 @@ export function targetAt(sheet: Sheet, oil: Model['oil'], state: { name: StateNa
 function stateOutlook(model: Model, state: NamedState, band: Band): StateOutlook {
   const target = targetAt(model.sheet, model.oil, state)
   const pumpable = oilAt(model.oil, state.temperature).pumpable
+  // A gauge says nothing under nothing, whatever a spinning crank draws from an empty gallery.
+  const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
   return {
-    ...band, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable,
-    verdict: pumpable ? judge(band.pressure, band.low, band.high, target) : 'stop',
+    pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable,
+    verdict: pumpable ? judge(pressure, low, high, target) : 'stop',
   }
-}
-
-/** Suction at the pump inlet: a pump starves once dissolved air comes out, at 30 kPa below the air. */
-function suctionAt(model: Model, state: NamedState): { name: StateName; loss: number; starves: boolean } {
-  const { circuit } = model.engine
-  model.engine.gauge(model.values, state, oilAt(model.oil, state.temperature))
-  const loss = -circuit.pressures[circuit.indexOf('pump inlet')]
-  return { name: state.name, loss, starves: loss > 30e3 }
 }

@@ -1,13 +1,19 @@
-import { reliefValve } from '../build/inputs'
+import { ruleOf } from '../house/limits'
+import { openingOf, reliefValve, type ValveName } from '../build/relief'
 import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
 import { oilAt } from '../oil/oil'
+import { type OfferedSpring, type Route, routesTo } from '../relief/routes'
 import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, shimEffect } from '../relief/valve'
-import { gaugePressure, modelOf } from './model'
+import { STATE_NAMES, type StateName } from '../targets/targets'
+import { gaugePressure, type Model, modelOf } from './model'
+import { sensitivities } from './sensitivity'
 import { namedStates } from './states'
 
 export interface ReliefSummary {
-  /** Plunger leaves its seat, Pa. */
+  /** Plunger leaves its seat, Pa, with its standard uncertainty. */
   opens: number
+  opensSigma: number
   /** Flow starts once the overlap is passed, Pa. */
   flows: number
   /** What the valve settles at with the pump's flow of working speed, cold, Pa; undefined if the port cannot pass it. */
@@ -15,31 +21,86 @@ export interface ReliefSummary {
   bindMargin?: number
   /** One tenth of a millimetre of shim, Pa. */
   perTenth: number
-  /** Lift at hot idle and hot working speed, m: nothing at idle means that the valve cannot move idle. */
-  liftIdle: number
-  liftWorking: number
+  /** Lift at each state, m: nothing at idle means that the valve cannot move idle. */
+  lift: Record<StateName, number>
+}
+
+/** Node that a valve stands at. */
+const nodeOf = (model: Model, name: ValveName) => (name === 'relief' ? 'pump outlet' : model.engine.plan.galleryEnd)
+
+/** What all the pump gives at working speed is, m³/s, and the cold oil that it then is. */
+function coldFlow(model: Model) {
+  const states = namedStates(model.sheet)
+  const { density, viscosity } = oilAt(model.oil, states[1].temperature)
+  return { flow: model.values.displacement * model.values.driveRatio * states[3].speed, density, viscosity }
 }
 
 /** What the relief valve of a sheet does. */
-export function reliefSummary(sheet: Sheet, name: 'relief' | 'relief2' = 'relief'): ReliefSummary {
+export function reliefSummary(sheet: Sheet, name: ValveName = 'relief'): ReliefSummary {
   const model = modelOf(sheet)
   const valve = reliefValve(sheet, name)
-  const states = namedStates(sheet)
-  const cold = oilAt(model.oil, states[1].temperature)
-  const flow = model.values.displacement * model.values.driveRatio * states[3].speed
-  const upstream = (index: number) => {
-    gaugePressure(model, states[index])
-    const { circuit, layout } = model.engine
-    return circuit.pressures[circuit.indexOf(name === 'relief' ? 'pump outlet' : `gallery ${layout.mains}`)]
-  }
+  const { flow, density, viscosity } = coldFlow(model)
+  const node = model.engine.circuit.indexOf(nodeOf(model, name))
+  const lift = Object.fromEntries(namedStates(sheet).map((state) => {
+    gaugePressure(model, state)
+    return [state.name, liftAt(valve, model.engine.circuit.pressures[node])]
+  })) as Record<StateName, number>
   let fullFlowCold: number | undefined
   try {
-    fullFlowCold = fullFlowPressure(valve, flow, cold.density, cold.viscosity)
+    fullFlowCold = fullFlowPressure(valve, flow, density, viscosity)
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
   }
-  return {
-    opens: openingPressure(valve), flows: flowStartPressure(valve), fullFlowCold, bindMargin: bindMargin(valve),
-    perTenth: shimEffect(valve, 1e-4), liftIdle: liftAt(valve, upstream(2)), liftWorking: liftAt(valve, upstream(3)),
+  return { opens: openingPressure(valve), opensSigma: openingOf(sheet, name).sigma, flows: flowStartPressure(valve), fullFlowCold, bindMargin: bindMargin(valve), perTenth: shimEffect(valve, 1e-4), lift }
+}
+
+export interface Governing {
+  /** Which valve passes the more oil at each state; nothing where both are shut. */
+  by: Record<StateName, ValveName | undefined>
+  /** What half a millimetre more shim at each valve does to each state's gauge pressure, Pa. */
+  raised: Record<ValveName, Record<StateName, number>>
+}
+
+/** Weeps that are no flow, m³/s. */
+const NO_FLOW = 1e-9
+
+/** Which of two valves governs, by the network: what each passes, and what raising it alone does. */
+export function governing(sheet: Sheet): Governing {
+  const model = modelOf(sheet)
+  const { circuit, plan } = model.engine
+  const states = namedStates(sheet)
+  const place = (name: ValveName) => circuit.network.elements.indexOf(name === 'relief' ? plan.relief : plan.galleryRelief!)
+  const [first, second] = [place('relief'), place('relief2')]
+  const now = states.map((state) => ({ pressure: gaugePressure(model, state), flows: [circuit.flows[first], circuit.flows[second]] }))
+  const raised = (name: ValveName) => {
+    const { shims } = model.values[name]!
+    shims.push(0.5e-3)
+    const effects = Object.fromEntries(states.map((state, i) => [state.name, gaugePressure(model, state) - now[i].pressure]))
+    shims.pop()
+    return effects as Record<StateName, number>
   }
+  return {
+    by: Object.fromEntries(STATE_NAMES.map((name, i) => {
+      const [a, b] = now[i].flows
+      return [name, Math.max(a, b) < NO_FLOW ? undefined : a >= b ? 'relief' : 'relief2']
+    })) as Governing['by'],
+    raised: { relief: raised('relief'), relief2: raised('relief2') },
+  }
+}
+
+/** Routes to the wanted opening pressure of a valve, with the springs that lie on the shelf. */
+export function reliefRoutes(sheet: Sheet, name: ValveName, springs: OfferedSpring[], wanted: number): Route[] {
+  const model = modelOf(sheet)
+  const of = (field: string) => sheet.readings[`${name}.${field}`]?.value
+  return routesTo(reliefValve(sheet, name), { wanted, springs, leastMargin: ruleOf(sheet, 'relief.bindMargin'), wire: of('wire'), coilDiameter: of('coilDiameter'), plugTravel: of('plugTravel'), ...coldFlow(model) })
+}
+
+/** What raises hot idle most, of what a builder can really do, Pa each; the spring is not among it where the valve is shut there. */
+export function idleCures(sheet: Sheet, count = 3): { key: string; label: string; gain: number }[] {
+  return sensitivities(sheet).map(({ key, label, effects }) => ({ key, label, gain: effects.idleHot })).filter(({ gain }) => gain > 500).sort((a, b) => b.gain - a.gain).slice(0, count)
+}
+
+/** The state's speed and temperature that full flow is spoken of at, for words. */
+export function coldWorking(sheet: Sheet): { speed: number; temperature: number } {
+  return { speed: requireValue(sheet, 'brief.workingSpeed').value, temperature: requireValue(sheet, 'brief.coldStart').value }
 }

@@ -31,11 +31,11 @@ function stepsOf(model: Model): Step[] {
     { key: 'mains', label: 'Mains one shell grade tighter', change: (v) => (v.mainClearance = v.mainClearance.map((c) => Math.max(5e-6, c - THOU))) },
     { key: 'rods', label: 'Rods one shell grade tighter', change: (v) => (v.rodClearance = v.rodClearance.map((c) => Math.max(5e-6, c - THOU))) },
     { key: 'pump.endClearance', label: 'Pump end clearance 0.025 mm less', change: (v) => (v.endClearance = Math.max(10e-6, v.endClearance - THOU)) },
-    { key: 'pump.rotorLength', label: 'Pump a tenth longer', change: (v) => {
+    { key: 'pump.rotorLength', label: 'Next pump, a tenth longer', change: (v) => {
       v.rotorLength *= 1.1
       v.displacement *= 1.1
     } },
-    { key: 'relief.shims', label: 'Shims 0.5 mm more', change: (v) => v.relief.shims.push(0.5e-3) },
+    { key: 'relief.shims', label: 'One washer more, 0.5 mm', change: (v) => v.relief.shims.push(0.5e-3) },
     { key: 'relief.springRate', label: 'Relief spring a tenth stiffer', change: (v) => (v.relief.springRate *= 1.1) },
     { key: 'pickup.tubeDiameter', label: 'Pickup tube 1 mm wider', change: (v) => (v.tubeDiameter += 1e-3) },
   ]

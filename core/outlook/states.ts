@@ -18,6 +18,21 @@ export function meanPressureAt(sheet: Sheet, speed: number): number {
   return MEAN_PRESSURE.idle + share * (MEAN_PRESSURE.working - MEAN_PRESSURE.idle)
 }
 
+/** A moment at a crank speed, rev/s, and an oil temperature, °C, with the cylinder pressure that goes with the speed. */
+export function momentAt(sheet: Sheet, speed: number, temperature: number): Running {
+  return { speed, temperature, meanPressure: meanPressureAt(sheet, speed) }
+}
+
+/** Evenly from one value to another, both among them. */
+export function evenly(from: number, to: number, count: number): number[] {
+  return Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1))
+}
+
+/** Crank speeds from cranking to the maximum, evenly, rev/s. */
+export function speedsOver(sheet: Sheet, count: number): number[] {
+  return evenly(requireValue(sheet, 'brief.crankingSpeed').value, requireValue(sheet, 'brief.maximumSpeed').value, count)
+}
+
 const SPEEDS: Record<StateName, string> = {
   crankingCold: 'brief.crankingSpeed', idleCold: 'brief.coldIdleSpeed', idleHot: 'brief.idleSpeed', workingHot: 'brief.workingSpeed',
 }

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { openingPressure } from '../relief/valve'
-import { reliefValve } from '../build/inputs'
-import { judgePrime, primeByDrill } from './prime'
+import { reliefValve } from '../build/relief'
+import { judgePrime, primeExpectation } from './prime'
 
 const six = (readings: Record<string, number> = {}) => {
   const sheet = DEMO_BUILDS.ottiline()
   for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
   return sheet
 }
-const expectAt = (readings: Record<string, number>) => primeByDrill(six(readings), 40)
+const expectAt = (readings: Record<string, number>) => primeExpectation(six(readings), undefined, 40)
 
 describe('priming by drill', () => {
   it('moves the displacement at the drill’s speed, less slip: at 450 rpm under 14.32 cm³ · 7.5 /s', () => {
@@ -34,7 +34,7 @@ describe('priming by drill', () => {
     expect(still.pressure).toBeLessThan(1e3)
   })
   it('the least to accept is the low end of the band: at it passes, under it stops, above the band is watched', () => {
-    const expected = primeByDrill(six(), 200)
+    const expected = primeExpectation(six(), undefined, 200)
     expect(expected.least).toBe(expected.low)
     expect([expected.least, expected.least - 1, expected.high + 1].map((reading) => judgePrime(reading, expected))).toEqual(['pass', 'stop', 'watch'])
   })

@@ -5,7 +5,9 @@ import { bearingsOf } from '../build/clearances'
 import { newSheet } from '../build/layouts'
 import { quantitiesOf } from '../build/quantities'
 import type { Sheet } from '../build/schema'
-import { FLOOR, floorVerdict, judgeGap, progressOf, worstOf } from './progress'
+import { inspectionsOf } from '../build/inspections'
+import { ruleOf } from '../house/limits'
+import { floorVerdict, judgeGap, progressOf, worstOf } from './progress'
 
 const at = (sheet: Sheet, station: string) => progressOf(sheet).find((each) => each.station === station)!
 const put = (sheet: Sheet, key: string, value: number) => (sheet.readings[key] = { value, source: 'measured' })
@@ -20,7 +22,7 @@ describe('progress', () => {
   })
   it('counts each wanted reading and check once', () => {
     const sheet = newSheet('inline4', 'a', 'b')
-    const wanted = quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length + checksOf(sheet.layout).filter((check) => check.wanted).length
+    const wanted = quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length + checksOf(sheet.layout).filter((check) => check.wanted).length + inspectionsOf(sheet.layout).filter(({ wanted }) => wanted).length
     // The prime reading and three steady points are wanted too.
     expect(progressOf(sheet).reduce((sum, each) => sum + each.wanted, 0)).toBe(wanted + 4)
   })
@@ -69,16 +71,17 @@ describe('what a station finds', () => {
       put(sheet, 'pickup.protrusion', sheet.readings['pickup.sumpDepth'].value - clearance)
       return floorVerdict(sheet)
     }
-    expect([9e-3, FLOOR.least - 1e-3, FLOOR.most + 1e-3, 0.5 * FLOOR.least - 1e-3, 2 * FLOOR.most + 1e-3].map(verdict)).toEqual(['pass', 'watch', 'watch', 'stop', 'stop'])
+    const [least, most] = [ruleOf(sheet, 'pickup.floorLeast'), ruleOf(sheet, 'pickup.floorMost')]
+    expect([9e-3, least - 1e-3, most + 1e-3, 0.5 * least - 1e-3, 2 * most + 1e-3].map(verdict)).toEqual(['pass', 'watch', 'watch', 'stop', 'stop'])
     delete sheet.readings['pickup.protrusion']
     expect(floorVerdict(sheet)).toBeUndefined()
   })
   it('pump gaps are judged only once measured', () => {
     const sheet = newSheet('inline4', 'a', 'b')
-    expect(judgeGap(sheet, 'pump.endClearance', 1e-4, 1.5e-4)).toBeUndefined()
+    expect(judgeGap(sheet, 'end')).toBeUndefined()
     const verdicts = [8e-5, 1.2e-4, 1.6e-4].map((gap) => {
       put(sheet, 'pump.endClearance', gap)
-      return judgeGap(sheet, 'pump.endClearance', 1e-4, 1.5e-4)
+      return judgeGap(sheet, 'end')
     })
     expect(verdicts).toEqual(['pass', 'watch', 'stop'])
   })

@@ -3,16 +3,21 @@ import { endFloatLimits, judgeFloat, sideClearanceLimits } from '../bearing/floa
 import { judgeTurning } from '../bearing/turning'
 import { rodsOnPin } from '../build/crank'
 import { bindMargin } from '../relief/valve'
+import { valveFit } from '../build/fit'
 import { checksOf, faultsAt } from '../build/checks'
 import { bearingsOf, clearanceLimits } from '../build/clearances'
-import { floorClearance, reliefValve } from '../build/inputs'
+import { airTestVerdict, floorClearance, scavengeVerdict } from '../build/pickup'
+import { benchOf, reliefValve, springRateOf, type ValveName } from '../build/relief'
+import { findingOf, inspectionsOf } from '../build/inspections'
+import { endClearance } from '../build/pump'
 import { quantitiesOf, START_POINTS, type Station } from '../build/quantities'
 import type { Sheet } from '../build/schema'
-import { heldValue } from '../build/values'
+import { requireValue } from '../build/values'
+import { ruleOf } from '../house/limits'
 import { oilGrade } from '../oil/grades'
 import { oilOf } from '../oil/sheet'
 import { targetAt } from '../outlook/outlook'
-import { pointMoment } from '../start/verdict'
+import { pointMoment, stateOfPoint } from '../start/verdict'
 import type { Verdict } from '../targets/targets'
 
 export interface StationProgress {
@@ -25,13 +30,14 @@ export interface StationProgress {
   about?: string
 }
 
-export const STATIONS: Station[] = ['brief', 'bearings', 'pump', 'relief', 'pickup', 'prime', 'start']
+export const STATIONS: Station[] = ['brief', 'bearings', 'pump', 'relief', 'pickup', 'passages', 'prime', 'start']
 
 /** How far each station is, what it still wants, and its worst verdict. */
 export function progressOf(sheet: Sheet): StationProgress[] {
   const wants = [
     ...quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted && !setAside(sheet, quantity.key)).map(({ key, station }) => ({ station, done: key in sheet.readings })),
     ...checksOf(sheet.layout).filter((check) => check.wanted).map(({ key, station }) => ({ station, done: key in sheet.checks })),
+    ...inspectionsOf(sheet.layout).filter((item) => item.wanted).map((item) => ({ station: item.station, done: findingOf(sheet, item) !== undefined })),
     ...['prime.pressure'].map((key) => ({ station: 'prime' as Station, done: key in sheet.readings })),
     ...['start.idleCold.pressure', 'start.idleHot.pressure', 'start.workingHot.pressure'].map((key) => ({ station: 'start' as Station, done: key in sheet.readings })),
   ]
@@ -42,13 +48,21 @@ export function progressOf(sheet: Sheet): StationProgress[] {
   })
 }
 
-/** A pump's displacement need not be typed once its gears are measured, nor both sides of a bearing once a strip was read. */
+/** Stations that hold up priming: a stop anywhere before it, or what opens the circuit not yet walked. */
+export function holdsUpPrime(sheet: Sheet): StationProgress[] {
+  const before = STATIONS.slice(0, STATIONS.indexOf('prime'))
+  return progressOf(sheet).filter(({ station, done, wanted, verdict }) => before.includes(station) && (verdict === 'stop' || ((station === 'passages' || station === 'pickup') && done < wanted)))
+}
+
+/** A pump's displacement need not be typed once its gears are measured, nor both sides of a bearing once a strip was read, nor a spring's rate once it follows from heights or wire. */
 function setAside(sheet: Sheet, key: string): boolean {
   const side = /^(main|rod)\.(\d+)\.(journal|bore)$/.exec(key)
   if (side) {
     const has = (field: string) => `${side[1]}.${side[2]}.${field}` in sheet.readings
     return !(key in sheet.readings) && (has('clearance') || (side[3] === 'bore' && has('housing') && has('wall')))
   }
+  const rate = /^(relief2?)\.springRate$/.exec(key)
+  if (rate) return !(key in sheet.readings) && springRateOf(sheet, rate[1] as ValveName).source === 'computed'
   return key === 'pump.displacement' && 'pump.centres' in sheet.readings
 }
 
@@ -71,6 +85,10 @@ function worstFinding(findings: Finding[]): Finding | undefined {
 function findingsAt(sheet: Sheet, station: Station): Finding[] {
   const findings: Finding[] = faultsAt(sheet, station).map((check) => ({ verdict: 'stop', about: `fault: ${check.label.toLowerCase()}` }))
   const add = (verdict: Verdict | undefined, about: string) => verdict && findings.push({ verdict, about })
+  for (const item of inspectionsOf(sheet.layout)) {
+    const found = item.station === station ? findingOf(sheet, item) : undefined
+    if (found) add(found.verdict, `${item.label.replace(/,.*/, '').toLowerCase()} ${found.words}`)
+  }
   if (station === 'bearings') {
     for (const record of (['main', 'rod'] as const).flatMap((set) => bearingsOf(sheet, set))) {
       if (record.conflict) add('stop', `${record.label}: bore under journal`)
@@ -78,13 +96,31 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
     }
     findings.push(...floatFindings(sheet))
   } else if (station === 'pump') {
-    add(judgeGap(sheet, 'pump.endClearance', 100e-6, 150e-6), 'end clearance worn')
-    add(judgeGap(sheet, 'pump.tipClearance', 150e-6, 200e-6), 'tip clearance worn')
+    add(judgeGap(sheet, 'end'), 'end clearance worn')
+    add(judgeGap(sheet, 'tip'), 'tip clearance worn')
+    for (const port of ['suction', 'outlet']) {
+      const wall = sheet.readings[`pump.${port}PortWall`]?.value
+      if (wall !== undefined && wall < ruleOf(sheet, 'pump.wallLeast')) add('stop', `${port} port’s wall too thin`)
+    }
   } else if (station === 'relief') {
-    const margin = bindMargin(reliefValve(sheet))
-    if (margin !== undefined && 'relief.springRate' in sheet.readings) add(margin < 0 ? 'stop' : margin < BIND_MARGIN ? 'watch' : 'pass', 'spring near coil bind')
-  } else if (station === 'pickup') add(floorVerdict(sheet), 'floor clearance out of range')
-  else if (station === 'start') findings.push(...startFindings(sheet))
+    for (const name of sheet.layout.galleryRelief ? (['relief', 'relief2'] as const) : (['relief'] as const)) {
+      const margin = bindMargin(reliefValve(sheet, name))
+      if (margin !== undefined && springRateOf(sheet, name).source !== 'layout') add(margin < 0 ? 'stop' : margin < ruleOf(sheet, 'relief.bindMargin') ? 'watch' : 'pass', 'spring near coil bind')
+      for (const fault of valveFit(sheet, name)) add('stop', fault.about)
+      const bench = benchOf(sheet, name)
+      if (bench && bench.surprise > 3) add('watch', 'bench and spring disagree')
+    }
+  } else if (station === 'pickup') {
+    add(floorVerdict(sheet), 'floor clearance out of range')
+    add(airTestVerdict(sheet), 'vacuum does not hold')
+    add(scavengeVerdict(sheet), 'scavenge stage too small')
+  } else if (station === 'passages') {
+    for (const housing of ['filter', 'cooler']) {
+      const gap = sheet.readings[`passage.${housing}Gap`]?.value
+      if (gap !== undefined) add(gap > ruleOf(sheet, 'passage.housingGap') ? 'stop' : 'pass', `${housing} housing stands off`)
+    }
+  }
+  if (station === 'start') findings.push(...startFindings(sheet))
   return findings
 }
 
@@ -93,10 +129,10 @@ function floatFindings(sheet: Sheet): Finding[] {
   const found: Finding[] = []
   const float = sheet.readings['thrust.endFloat']?.value
   const main = bearingsOf(sheet, 'main')[0].diameter
-  if (float !== undefined) found.push({ verdict: judgeFloat(float, endFloatLimits(main)), about: 'end float out of limit' })
+  if (float !== undefined) found.push({ verdict: judgeFloat(float, endFloatLimits(main, ruleOf(sheet, 'float.endLeast'))), about: 'end float out of limit' })
   for (const rod of bearingsOf(sheet, 'rod')) {
     const side = sheet.readings[`rod.${rod.number}.side`]?.value
-    if (side !== undefined) found.push({ verdict: judgeFloat(side, sideClearanceLimits(rod.diameter, rodsOnPin(sheet.layout))), about: `${rod.label} side clearance out of limit` })
+    if (side !== undefined) found.push({ verdict: judgeFloat(side, sideClearanceLimits(rod.diameter, rodsOnPin(sheet.layout), ruleOf(sheet, 'float.sideLeast'))), about: `${rod.label} side clearance out of limit` })
   }
   const turning = turningOf(sheet)
   const judged = judgeTurning(turning.map((each) => each.torque))
@@ -118,28 +154,24 @@ function startFindings(sheet: Sheet): Finding[] {
   return START_POINTS.flatMap(([name, label]) => {
     const reading = sheet.readings[`start.${name}.pressure`]?.value
     if (reading === undefined) return []
-    const target = targetAt(sheet, oilOf(sheet), { name, ...pointMoment(sheet, name) })
+    const target = targetAt(sheet, oilOf(sheet), { name: stateOfPoint(name), ...pointMoment(sheet, name) })
     if (reading < target.least) return [{ verdict: 'stop' as const, about: `${label.toLowerCase()} under its target` }]
     return [reading > target.most ? { verdict: 'stop' as const, about: `${label.toLowerCase()} over its limit` } : { verdict: 'pass' as const, about: `${label.toLowerCase()} in its target` }]
   })
 }
 
-/** House rule: spring travel to be left before the coils touch, m. */
-export const BIND_MARGIN = 1e-3
-/** House rule: floor clearance of the pickup, m: closer chokes, further draws air under braking or on a slope. */
-export const FLOOR = { least: 6e-3, most: 12e-3 }
-
 /** Verdict of a pump gap against the house's wear marks; undefined until it is measured. */
-export function judgeGap(sheet: Sheet, key: string, watch: number, stop: number): Verdict | undefined {
-  const held = heldValue(sheet, key)
-  if (!held || held.source === 'layout') return undefined
-  return held.value > stop ? 'stop' : held.value > watch ? 'watch' : 'pass'
+export function judgeGap(sheet: Sheet, gap: 'end' | 'tip'): Verdict | undefined {
+  const held = gap === 'end' ? endClearance(sheet) : requireValue(sheet, 'pump.tipClearance')
+  if (held.source === 'layout') return undefined
+  return held.value > ruleOf(sheet, `pump.${gap}Stop`) ? 'stop' : held.value > ruleOf(sheet, `pump.${gap}Watch`) ? 'watch' : 'pass'
 }
 
 /** Verdict of the floor clearance; undefined until both of its sides are measured. */
 export function floorVerdict(sheet: Sheet): Verdict | undefined {
   const floor = floorClearance(sheet)
   if (floor.source !== 'measured') return undefined
-  if (floor.value <= 0.5 * FLOOR.least || floor.value > 2 * FLOOR.most) return 'stop'
-  return floor.value < FLOOR.least || floor.value > FLOOR.most ? 'watch' : 'pass'
+  const [least, most] = [ruleOf(sheet, 'pickup.floorLeast'), ruleOf(sheet, 'pickup.floorMost')]
+  if (floor.value <= 0.5 * least || floor.value > 2 * most) return 'stop'
+  return floor.value < least || floor.value > most ? 'watch' : 'pass'
 }

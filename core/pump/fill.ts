@@ -1,6 +1,8 @@
 /** Gauge pressures at the pump's inlet between which dissolved air comes out and the chambers stop filling, Pa. */
 export const AIR_RELEASE = -30e3
 export const EMPTY = -95e3
+/** Suction at which a pump starves, Pa below the air: from there dissolved air comes out of the oil. */
+export const STARVES = -AIR_RELEASE
 
 /**
  * Share of each chamber that fills with oil at an inlet pressure: 1 above −30 kPa gauge, falling in a straight line to 0 at

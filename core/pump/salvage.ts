@@ -14,6 +14,8 @@ export interface SalvageCase {
   coverThickness: number
   floorThickness: number
   leastThickness: number
+  /** Least end clearance for rotors that must turn freely. */
+  leastEndClearance?: number
 }
 
 export interface Salvage {
@@ -28,21 +30,18 @@ export interface Salvage {
   problems: string[]
 }
 
-/** House rule: least end clearance for rotors that must turn freely, m. */
-export const LEAST_END_CLEARANCE = 25e-6
-
 /**
  * What a cut does. The cover's worn track adds to the end clearance and a cut across the whole face takes it away, all of it once the cut
  * reaches the track's bottom; a cut on the body's face lowers the end clearance by as much, unless the pocket is cut with it:
  *
  *   e′ = e − min(wear, cover cut) − body cut + pocket cut
  */
-export function salvage({ gaps, coverWear, coverCut, bodyCut, pocketCut, coverThickness, floorThickness, leastThickness }: SalvageCase, viscosity: number): Salvage {
+export function salvage({ gaps, coverWear, coverCut, bodyCut, pocketCut, coverThickness, floorThickness, leastThickness, leastEndClearance = 25e-6 }: SalvageCase, viscosity: number): Salvage {
   const endClearance = gaps.endClearance - Math.min(coverWear, coverCut) - bodyCut + pocketCut
   const coverLeft = coverThickness - coverCut
   const floorLeft = floorThickness - pocketCut
   const problems = [
-    ...(endClearance < LEAST_END_CLEARANCE ? [`End clearance falls to ${microns(endClearance)}: the rotors bind. Cut the pocket with the body.`] : []),
+    ...(endClearance < leastEndClearance ? [`End clearance falls to ${microns(endClearance)}: the rotors bind. Cut the pocket with the body.`] : []),
     ...(coverCut > 0 && coverCut < coverWear ? [`${microns(coverWear - coverCut)} of the track is left: cut the cover flat across its whole face.`] : []),
     ...(coverLeft < leastThickness ? [`The cover is left ${millimetres(coverLeft)} thick, under ${millimetres(leastThickness)}.`] : []),
     ...(floorLeft < leastThickness ? [`The pocket’s floor is left ${millimetres(floorLeft)} thick, under ${millimetres(leastThickness)}.`] : []),

@@ -15,6 +15,8 @@ export interface PumpGaps {
   /** End clearance between rotors and cover, tip clearance to the pocket (or between the lobes), m. */
   endClearance: number
   tipClearance: number
+  /** Outer rotor of a gerotor to its body, all round, m. */
+  sideClearance?: number
 }
 
 /** Tip land of one tooth or lobe, and how many seal in row between outlet and inlet, m. */
@@ -23,12 +25,14 @@ const TIP_LANDS = 4 * 1.2e-3
 /**
  * Slip of a pump from outlet to inlet, per pressure, m³/(s·Pa), as parallel gaps: over the faces of both rotors (end
  * clearance, taken at the cover: as wide as the rotor's diameter, as long as a quarter of it, the seal between the ports),
- * and past the tips on both sides (as wide as the rotor is long, four tip lands of 1.2 mm in row).
+ * past the tips on both sides (as wide as the rotor is long, four tip lands of 1.2 mm in row), and round a gerotor's outer rotor both ways
+ * (half of its clearance on each side, as long as half of its girth).
  *
  * The layout of the gaps is Uldo's own simplification; the gap law is gapConductance.
  */
 export function slipConductance(gaps: PumpGaps, viscosity: number): number {
   const faces = 2 * gapConductance(gaps.rotorDiameter, gaps.endClearance, 0.25 * gaps.rotorDiameter, viscosity)
   const tips = 2 * gapConductance(gaps.rotorLength, gaps.tipClearance, TIP_LANDS, viscosity)
-  return faces + tips
+  const around = gaps.sideClearance === undefined ? 0 : 2 * gapConductance(gaps.rotorLength, 0.5 * gaps.sideClearance, 0.5 * Math.PI * gaps.rotorDiameter, viscosity)
+  return faces + tips + around
 }

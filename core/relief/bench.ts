@@ -1,5 +1,4 @@
 import type { Uncertain } from '../bearing/clearance'
-import { preload } from './spring'
 import { fullFlowPressure, flowStartPressure, openingPressure, plungerArea, type ReliefValve, valveFlow } from './valve'
 
 /** Air on a fixture: the reading at which bubbles start is where flow starts, Pa; air carries no flow to speak of. */
@@ -46,6 +45,8 @@ export interface SpringUpdate extends SpringBelief {
   expected: number
   /** Reading less that, in standard uncertainties of the difference: beyond 3 something else is wrong. */
   surprise: number
+  /** Covariance of rate and free length that the reading leaves, N: what one has too much the other has too little. */
+  covariance: number
 }
 
 /**
@@ -75,7 +76,7 @@ export function updateSpring(valve: ReliefValve, belief: SpringBelief, reading: 
   const left = slopes.map((slope, i) => Math.sqrt(variances[i] * (1 - (slope * slope * variances[i]) / spread)))
   return {
     springRate: { value: rate.value + moved[0], sigma: left[0] }, freeLength: { value: free.value + moved[1], sigma: left[1] },
-    expected, surprise: Math.abs(miss) / Math.sqrt(spread),
+    expected, surprise: Math.abs(miss) / Math.sqrt(spread), covariance: -(variances[0] * slopes[0] * variances[1] * slopes[1]) / spread,
   }
 }
 
@@ -87,5 +88,5 @@ export function runningFromBench(valve: ReliefValve, flow: number, density: numb
 /** Preload length that an opening pressure asks for, m: p A / k. */
 export function preloadFor(valve: ReliefValve, pressure: number): { length: number; shims: number } {
   const length = (pressure * plungerArea(valve.plungerDiameter)) / valve.springRate
-  return { length, shims: length - preload({ ...valve, shims: [] }) / valve.springRate }
+  return { length, shims: length - (valve.freeLength - valve.installedLength) }
 }

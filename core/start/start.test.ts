@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { gaugePressure, modelOf } from '../outlook/model'
 import { namedStates } from '../outlook/states'
+import { newSheet } from '../build/layouts'
+import { breakInPlan, recheckList, remindersOf } from './breakIn'
 import { judgePoint, pointMoment } from './verdict'
+import { lowByDesign } from './words'
 
 const sheet = DEMO_BUILDS.ottiline()
 const idle = namedStates(sheet)[2]
@@ -33,5 +36,46 @@ describe('a steady point', () => {
     const { expected } = judgePoint(sheet, 'idleHot', 2e5, idle.speed, 95, 100)
     expect(judgePoint(sheet, 'idleHot', expected.low - 10e3, idle.speed, 95, 100).verdict).toBe('pass')
     expect(judgePoint(sheet, 'idleHot', expected.low - 20e3, idle.speed, 95, 100).verdict).toBe('watch')
+  })
+})
+
+describe('break-in', () => {
+  const keys = (followers: 'sliding' | 'roller') => breakInPlan({ ...sheet, layout: { ...sheet.layout, followers } })
+  it('sliding followers go straight to fast idle on an oil with its additive; rollers need neither', () => {
+    expect(keys('sliding').map(({ key }) => key)).toEqual(['start.breakInOil', 'start.breakInRun', 'start.breakInCool', 'start.breakInLoad'])
+    expect(keys('sliding')[1]).toMatchObject({ seconds: 1500 })
+    expect(keys('roller').map(({ key }) => key)).not.toContain('start.breakInOil')
+    const [slow, fast] = keys('sliding')[1].speed!
+    expect(slow * 60).toBeCloseTo(1800, 0)
+    expect(fast * 60).toBeLessThan(2600)
+  })
+  it('a slow engine is not run in faster than it works', () => {
+    const slow = structuredClone(sheet)
+    slow.readings['brief.workingSpeed'] = { value: 1500 / 60, source: 'measured' }
+    expect(breakInPlan(slow)[1].speed![1] * 60).toBeLessThan(1500)
+  })
+  it('the first change comes by hours or distance, whichever is first, and is told by whole days', () => {
+    const road = newSheet('inline4', 'x', 'y')
+    const day = 86400e3
+    const due = (readings: Record<string, number>) => {
+      for (const [key, value] of Object.entries(readings)) road.readings[`start.${key}`] = { value, source: 'planned' }
+      return (remindersOf(road, 0).find(({ key }) => key === 'change')!.due) / day
+    }
+    expect(due({ changeHours: 20 * 3600, hoursPerWeek: 10 * 3600, changeDistance: 1000e3, distancePerWeek: 100e3 })).toBe(14)
+    expect(due({ distancePerWeek: 1000e3 })).toBe(7)
+  })
+  it('what is gone over again follows the layout', () => {
+    expect(recheckList({ ...sheet.layout, lifters: 'solid' }).map(({ key }) => key)).toContain('start.recheckLash')
+    expect(recheckList({ ...sheet.layout, turbo: true }).map(({ key }) => key)).toContain('start.recheckTurbo')
+  })
+})
+
+describe('a hot idle that is low by design', () => {
+  const p = (pressure: number) => `${pressure / 1e5} bar`
+  const target = (least: number) => ({ least, most: 6e5, school: 'maker' as const, reason: 'the maker’s limit for this engine' })
+  it('is explained by what the layout does, and only where the target is under the rule', () => {
+    const flat = { layout: newSheet('flat4', 'x', 'y').layout }
+    expect(lowByDesign(flat, target(0.5e5), 0.8e5, p)).toBe('Low by design: the maker’s limit for this engine asks for 0.5 bar at idle, less than the 0.8 bar of ten psi for each thousand rpm; its aluminium housing opens the bearings as it warms. Judged by this build’s own target.')
+    expect(lowByDesign(flat, target(1e5), 0.8e5, p)).toBeUndefined()
   })
 })

@@ -1,5 +1,6 @@
 import { leastGalleryPressure } from '../bearing/feed'
 import type { Sheet } from '../build/schema'
+import { ruleOf, schoolOf } from '../house/limits'
 
 export type StateName = 'crankingCold' | 'idleCold' | 'idleHot' | 'workingHot'
 export const STATE_NAMES: StateName[] = ['crankingCold', 'idleCold', 'idleHot', 'workingHot']
@@ -23,29 +24,32 @@ export interface TargetState {
 
 /** Ten psi for each thousand rpm, in Pa for each rev/s. */
 const PER_REV = (10 * 6894.757) / (1000 / 60)
-/** House floors and ceilings, Pa: enough to light nothing and move oil to the last bearing; what seals and filters stand. */
-const FLOOR: Record<StateName, number> = { crankingCold: 20e3, idleCold: 100e3, idleHot: 70e3, workingHot: 150e3 }
-const CEILING: Record<StateName, number> = { crankingCold: 700e3, idleCold: 700e3, idleHot: 500e3, workingHot: 600e3 }
+
+/** Ten psi for each thousand rpm at a speed in rev/s, Pa. */
+export function perThousand(speed: number): number {
+  return PER_REV * speed
+}
 
 /** Each school's least pressure at a state, Pa; undefined where it has nothing to say. */
 export function schools(sheet: Sheet, state: TargetState, mainDiameter: number, density: number): Partial<Record<School, number>> {
   const maker = state.name === 'idleHot' || state.name === 'workingHot' ? sheet.readings[`maker.${state.name}`]?.value : undefined
-  const rule = PER_REV * state.speed
+  const rule = perThousand(state.speed)
   return {
     ...(maker === undefined ? {} : { maker }),
     ...(state.name === 'crankingCold' ? {} : { 'per-thousand': rule, 'rod-feed': leastGalleryPressure(density, state.speed, mainDiameter) }),
-    house: FLOOR[state.name],
+    house: ruleOf(sheet, `floor.${state.name}`),
   }
 }
 
 /**
- * The target of a state: the maker's where there is one, else the school the sheet asks for, else the highest of the
+ * The target of a state: by the school that the sheet or its house asks for, else the maker's where there is one, else the highest of the
  * schools; never under the house floor, and up to the maker's or the house's ceiling.
  */
 export function targetOf(sheet: Sheet, state: TargetState, mainDiameter: number, density: number): Target {
   const said = schools(sheet, state, mainDiameter, density)
-  const ceiling = sheet.readings['maker.ceiling']?.value ?? CEILING[state.name]
-  const wanted = sheet.school === 'auto' ? (said.maker === undefined ? undefined : 'maker') : sheet.school
+  const ceiling = sheet.readings['maker.ceiling']?.value ?? ruleOf(sheet, `ceiling.${state.name}`)
+  const governing = schoolOf(sheet)
+  const wanted = governing === 'auto' ? (said.maker === undefined ? undefined : 'maker') : governing
   let school: School = 'house'
   if (wanted && said[wanted] !== undefined) school = said[wanted]! >= said.house! || wanted === 'maker' ? wanted : 'house'
   else for (const [name, least] of Object.entries(said) as [School, number][]) if (least > said[school]!) school = name

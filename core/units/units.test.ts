@@ -12,7 +12,7 @@ describe('factors', () => {
     ['length', 'in', '1 in', 'm'], ['length', 'thou', '1 mil', 'm'], ['length', 'ft', '1 ft', 'm'],
     ['pressure', 'psi', '1 psi', 'Pa'], ['pressure', 'bar', '1 bar', 'Pa'], ['springRate', 'lb/in', '1 lbf/in', 'N/m'],
     ['displacement', 'in³/rev', '1 in3', 'm3'], ['volume', 'qt', '1 qt', 'm3'], ['flow', 'gal/min', '1 gal/min', 'm3/s'],
-    ['power', 'hp', '1 hp', 'W'], ['torque', 'ft·lb', '1 ft*lbf', 'N*m'], ['mass', 'oz', '1 oz', 'kg'], ['mass', 'lb', '1 lb', 'kg'],
+    ['power', 'hp', '1 hp', 'W'], ['torque', 'ft·lb', '1 ft*lbf', 'N*m'], ['mass', 'oz', '1 oz', 'kg'], ['mass', 'lb', '1 lb', 'kg'], ['force', 'lbf', '1 lbf', 'N'], ['force', 'kgf', '9.80665 N', 'N'], ['angle', '°', '1 deg', 'rad'],
   ]
   it.each(oracle)('%s in %s agrees with an independent library', (dimension, symbol, theirs, si) => {
     expect(findUnit(symbol, dimension)!.factor / new Qty(theirs).to(si).scalar).toBeCloseTo(1, 5)

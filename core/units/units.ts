@@ -18,9 +18,13 @@ export type Dimension =
   | 'power'
   | 'torque'
   | 'mass'
+  | 'force'
+  | 'angle'
   | 'ratio'
   | 'count'
   | 'duration'
+  | 'span'
+  | 'distance'
 
 export interface Unit {
   /** What is written behind the number. */
@@ -105,8 +109,23 @@ export const UNITS: Record<Dimension, Unit[]> = {
     { symbol: 'oz', factor: 0.028349523125, aliases: ['ounce', 'ounces'], decimals: 1 },
     { symbol: 'lb', factor: 0.45359237, aliases: ['lbs', 'pound', 'pounds'], decimals: 2 },
   ],
+  force: [
+    { symbol: 'N', factor: 1, aliases: ['n', 'newton'], decimals: 1 },
+    { symbol: 'lbf', factor: POUND_FORCE, aliases: ['lb', 'lbs', 'pound', 'pounds'], decimals: 2 },
+    { symbol: 'kgf', factor: 9.80665, aliases: ['kg', 'kp'], decimals: 2 },
+  ],
+  angle: [{ symbol: '°', factor: Math.PI / 180, aliases: ['deg', 'degrees'], decimals: 0 }],
   ratio: [{ symbol: '', factor: 1, aliases: ['x', ':1'], decimals: 2 }],
   count: [{ symbol: '', factor: 1, aliases: [], decimals: 0 }],
+  span: [
+    { symbol: 'h', factor: 3600, aliases: ['hr', 'hrs', 'hour', 'hours'], decimals: 0 },
+    { symbol: 'min', factor: 60, aliases: ['mins', 'minute', 'minutes'], decimals: 0 },
+    { symbol: 'd', factor: 86400, aliases: ['day', 'days'], decimals: 1 },
+  ],
+  distance: [
+    { symbol: 'km', factor: 1000, aliases: ['kilometre', 'kilometres'], decimals: 0 },
+    { symbol: 'mi', factor: 5280 * 12 * INCH, aliases: ['mile', 'miles'], decimals: 0 },
+  ],
   duration: [
     { symbol: 's', factor: 1, aliases: ['sec', 'secs', 'second', 'seconds'], decimals: 0 },
     { symbol: 'min', factor: 60, aliases: ['mins', 'minute', 'minutes'], decimals: 0 },
@@ -127,24 +146,25 @@ export interface UnitChoice {
   power: string
   torque: string
   mass: string
+  force: string
 }
 
 export const UNIT_CHOICES: Record<string, UnitChoice> = {
   'mm, bar': {
     length: 'mm', clearance: 'mm', pressure: 'bar', temperature: '°C', springRate: 'N/mm',
-    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g', force: 'N',
   },
   'mm, kPa': {
     length: 'mm', clearance: 'mm', pressure: 'kPa', temperature: '°C', springRate: 'N/mm',
-    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g', force: 'N',
   },
   'mm, psi': {
     length: 'mm', clearance: 'mm', pressure: 'psi', temperature: '°C', springRate: 'N/mm',
-    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g',
+    displacement: 'cm³/rev', volume: 'L', flow: 'L/min', power: 'W', torque: 'N·m', mass: 'g', force: 'N',
   },
   'in, psi': {
     length: 'in', clearance: 'thou', pressure: 'psi', temperature: '°F', springRate: 'lb/in',
-    displacement: 'in³/rev', volume: 'qt', flow: 'gal/min', power: 'hp', torque: 'ft·lb', mass: 'lb',
+    displacement: 'in³/rev', volume: 'qt', flow: 'gal/min', power: 'hp', torque: 'ft·lb', mass: 'lb', force: 'lbf',
   },
 }
 

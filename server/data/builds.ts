@@ -75,6 +75,7 @@ export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } |
     const operation = (error as { operation?: Operation }).operation
     return { problems: [{ path: operation?.path ?? 'patch', message: `cannot be applied here (${(error as Error).name === 'JsonPatchError' ? (error as { name: string; message: string }).message.split('\n')[0] : 'unknown'})` }] }
   }
+  if (patch.some(({ path }) => overlap(path, '/house'))) return { problems: [{ path: '/house', message: 'is the shop’s, not the build’s: change it under House rules' }] }
   const parsed = Sheet.safeParse(document)
   return parsed.success ? { sheet: parsed.data } : { problems: problemsOf(parsed.error) }
 }

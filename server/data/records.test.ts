@@ -11,6 +11,9 @@ import type { Change } from '#core/build/entry'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import { migrate } from './database'
 import { getHouse, putHouse } from './house'
+import { House } from '#core/house/schema'
+import type { Move } from '#core/shelf/stock'
+import { deleteItem, getItem, insertItem, listHolds, listItems, moveItems, updateItem, writeItems } from './shelf'
 import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 
@@ -125,5 +128,58 @@ describe('lock', () => {
     lockFolder(dir)()
     writeFileSync(join(dir, 'uldo.lock'), JSON.stringify({ pid: process.pid, began: '1' }))
     lockFolder(dir)()
+  })
+})
+
+describe('shelf', () => {
+  let db: PGlite
+  beforeAll(async () => {
+    db = await PGlite.create()
+    await migrate(db, migrations.slice(0, 3))
+    // A house of the version before, with shells in its document.
+    await db.query('insert into house (id, revision, document) values (1, 4, $1)', [JSON.stringify({ units: 'mm, bar', instruments: [], strips: [], layouts: [], shells: [{ id: 'Main upper +0.006', engine: 'Talvik 1.9', set: 'main', half: 'upper', wall: 6e-6, count: 3 }] })])
+    await migrate(db, migrations)
+  })
+  afterAll(() => db.close())
+  const washer = (label: string, count: number) => ({ kind: 'washer' as const, label, engine: '', count, place: '', note: '', properties: { thickness: 1e-3 } })
+  const order = (item: string, move: Move, count: number) => ({ clientKey: randomUUID(), item, move, count })
+
+  it('shells that lay in the house’s document lie on the shelf, and the house reads as one of today', async () => {
+    expect(await listItems(db)).toMatchObject([{ kind: 'shell', label: 'Main upper +0.006', engine: 'Talvik 1.9', count: 3, reserved: 0, properties: { set: 'main', half: 'upper', wall: 6e-6 } }])
+    expect(House.safeParse((await getHouse(db)).house).success).toBe(true)
+  })
+  it('moves for a build are all made or none, once for each key, and what is held is not counted free', async () => {
+    const build = randomUUID()
+    await insertBuild(db, build, newSheet('inline4', 'Four', 'Test engine'))
+    const [one, two] = await Promise.all([insertItem(db, washer('W 1', 3)), insertItem(db, washer('W 2', 1))])
+    if (one.kind !== 'written' || two.kind !== 'written') throw new Error('not written')
+    await expect(moveItems(db, build, 'Oda', [order(one.item.id, 'take', 2), order(two.item.id, 'take', 2)])).rejects.toThrow('W 2: 1 can be taken, 2 are wanted')
+    expect(await getItem(db, one.item.id)).toMatchObject({ count: 3, reserved: 0 })
+    const take = order(one.item.id, 'take', 2)
+    const reserve = order(two.item.id, 'reserve', 1)
+    await moveItems(db, build, 'Oda', [take, reserve])
+    await moveItems(db, build, 'Oda', [take, reserve])
+    expect(await getItem(db, one.item.id)).toMatchObject({ count: 1 })
+    expect(await listHolds(db)).toEqual(expect.arrayContaining([{ item: one.item.id, build, reserved: 0, taken: 2, name: 'Four' }, { item: two.item.id, build, reserved: 1, taken: 0, name: 'Four' }]))
+    expect(await updateItem(db, two.item.id, 1, washer('W 2', 0))).toEqual({ kind: 'held', reserved: 1 })
+    expect(await deleteItem(db, two.item.id)).toBe('held')
+    await moveItems(db, build, 'Oda', [order(one.item.id, 'put-back', 2), order(two.item.id, 'release', 1)])
+    expect(await getItem(db, one.item.id)).toMatchObject({ count: 3 })
+    expect(await deleteItem(db, two.item.id)).toBe('gone')
+    expect(await getItem(db, two.item.id)).toBeUndefined()
+    // One that is gone can be put there again under its name.
+    expect(await insertItem(db, washer('W 2', 5))).toMatchObject({ kind: 'written', item: { count: 5 } })
+  })
+  it('an item written on an old revision is told what lies there, and no two have one name', async () => {
+    const first = await insertItem(db, washer('W 9', 1))
+    if (first.kind !== 'written') throw new Error('not written')
+    expect(await insertItem(db, washer('W 9', 1))).toEqual({ kind: 'twice' })
+    expect(await updateItem(db, first.item.id, 0, washer('W 9', 2))).toMatchObject({ kind: 'written', item: { count: 2, revision: 1 } })
+    expect(await updateItem(db, first.item.id, 0, washer('W 9', 7))).toMatchObject({ kind: 'conflict', item: { count: 2 } })
+    expect(await updateItem(db, randomUUID(), 0, washer('W 8', 7))).toEqual({ kind: 'unknown' })
+  })
+  it('a file’s rows are written at once: new ones added, known ones changed', async () => {
+    expect(await writeItems(db, [washer('W 9', 4), washer('W 10', 6)])).toEqual({ added: 1, changed: 1 })
+    expect((await listItems(db)).filter(({ label }) => /W (9|10)/.test(label)).map(({ count }) => count).sort()).toEqual([4, 6])
   })
 })

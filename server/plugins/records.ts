@@ -2,12 +2,16 @@ import { randomUUID } from 'node:crypto'
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import { z } from 'zod'
 import { Sheet } from '#core/build/schema'
 import { House } from '#core/house/schema'
+import { ShelfEntry } from '#core/shelf/schema'
 import { insertBuild, listBuilds } from '../data/builds'
 import { migrate, type Migration } from '../data/database'
 import { putHouse } from '../data/house'
+import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
+import { resumeRigs, stopRigs } from '../rig/clock'
 
 /** Opens the records at start: lock, database, migrations, demo builds when asked; closes them when told to stop. */
 export default defineNitroPlugin(() => {
@@ -26,6 +30,7 @@ export default defineNitroPlugin(() => {
     process.exit(4)
   })
   const stop = async () => {
+    stopRigs()
     const database = await opening
     await database.close().catch((error: Error) => console.error(error.message))
     release()
@@ -45,8 +50,10 @@ async function open(folder: string): Promise<PGlite> {
     const builds = useStorage('assets:demo')
     for (const key of (await builds.getKeys()).sort().reverse()) await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
     await putHouse(database, 0, House.parse(await useStorage('assets:shop').getItem('house.json')))
+    await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
   provideDatabase(database)
+  await resumeRigs(database)
   return database
 }
 

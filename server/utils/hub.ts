@@ -1,16 +1,21 @@
 import { EventEmitter } from 'node:events'
 import type { Entry } from '#core/build/entry'
+import type { RunNews } from '#core/run/run'
 
-const hub = new EventEmitter()
-hub.setMaxListeners(0)
-
-/** Tells everyone who watches a build that an entry was made. */
-export function announceEntry(id: string, entry: Entry): void {
-  hub.emit(id, entry)
+/** Tells those who listen under a name, in this process; called once what it tells is committed. */
+function makeHub<T>() {
+  const emitter = new EventEmitter()
+  emitter.setMaxListeners(0)
+  return {
+    tell: (id: string, news: T) => void emitter.emit(id, news),
+    /** Until the returned function is called. */
+    hear: (id: string, hear: (news: T) => void) => {
+      emitter.on(id, hear)
+      return () => void emitter.off(id, hear)
+    },
+  }
 }
 
-/** Hears of every entry of a build until the returned function is called. */
-export function hearEntries(id: string, hear: (entry: Entry) => void): () => void {
-  hub.on(id, hear)
-  return () => hub.off(id, hear)
-}
+/** Every entry of a build; readings and events of a run. */
+export const { tell: announceEntry, hear: hearEntries } = makeHub<Entry>()
+export const { tell: announceRun, hear: hearRun } = makeHub<RunNews>()

@@ -2,7 +2,6 @@
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
 import { bearingsOf, type BearingSet, clearanceLimits } from '#core/build/clearances'
 import { requireValue } from '#core/build/values'
-import type { ShellItem } from '#core/house/schema'
 import { oilAt } from '#core/oil/oil'
 import { oilOf } from '#core/oil/sheet'
 import type { ShellPlan } from '#core/shells/types'
@@ -10,7 +9,8 @@ import type { ShellPlan } from '#core/shells/types'
 /** Which shells: construction and groove with reasons, then the best set from the shelf by the solver; accepting writes the choice. */
 const build = useBuild()
 const house = useHouse()
-const shop = useShop()
+const shelf = useShelf()
+void shelf.load()
 const films = useFilmWorker()
 const set = ref<BearingSet>('main')
 const SETS: { value: BearingSet; words: string }[] = [{ value: 'main', words: 'Mains' }, { value: 'rod', words: 'Rods' }]
@@ -19,7 +19,11 @@ const records = computed(() => bearingsOf(build.sheet!, set.value))
 const measured = computed(() => records.value.filter((record) => record.journal && record.bore && !record.conflict))
 const limits = computed(() => clearanceLimits(build.sheet!, set.value, records.value[0].diameter))
 const target = computed(() => 0.5 * (limits.value.least + limits.value.most))
-const stock = computed(() => shop.house.shells.filter((shell) => shell.set === set.value && (!shell.engine || shell.engine.toLowerCase() === build.sheet!.engine.toLowerCase())))
+/** Halves that are free, and those that this build holds already. */
+const stock = computed(() => shelf.fitting('shell', build.sheet!.engine).filter((item) => item.properties.set === set.value).map((item) => {
+  const held = shelf.heldBy(build.id, item.id)
+  return { item, id: item.label, half: item.properties.half as 'upper' | 'lower', wall: shelf.figure(item, 'wall')!, count: item.count - item.reserved + held.reserved + held.taken, free: item.count }
+}))
 
 const grades = computed(() => [...new Set(stock.value.map((each) => each.wall))].sort((a, b) => a - b).map((wall) => ({
   wall, upper: stock.value.find((each) => each.wall === wall && each.half === 'upper'), lower: stock.value.find((each) => each.wall === wall && each.half === 'lower'),
@@ -47,7 +51,7 @@ function decide(value: string) {
 const plan = shallowRef<ShellPlan>()
 const problem = ref('')
 /** What a set is chosen from: when any of it changes the set is out of date; fitting it changes none of it. */
-const chosenFrom = computed(() => JSON.stringify([set.value, stock.value, limits.value, measured.value.map(({ bore, journal }) => [bore!.value, journal!.value])]))
+const chosenFrom = computed(() => JSON.stringify([set.value, stock.value.map(({ id, half, wall, count }) => [id, half, wall, count]), limits.value, measured.value.map(({ bore, journal }) => [bore!.value, journal!.value])]))
 watch(chosenFrom, () => (plan.value = undefined))
 async function choose() {
   problem.value = ''
@@ -67,11 +71,23 @@ const rows = computed(() => sets.value[shownSet.value]?.map((choice) => ({ ...ch
 const gap = (value: number) => house.show(value, 'clearance')
 const length = (value: number) => house.say(value, 'clearance')
 const gradeWords = (wall: number) => (Math.abs(wall) < 5e-7 ? 'standard' : `${house.say(Math.abs(wall), 'clearance')} ${wall > 0 ? 'thicker' : 'thinner'}`)
-/** Writes every pair that is not the standard one on both sides; what was chosen before and is no longer wanted goes. */
-function accept() {
-  const patch = rows.value.flatMap(({ upper, lower, now }) => {
+/** How many halves of each kind the set shown takes, beside what this build holds already: taken from the shelf, what is left over put back. */
+function movesFor(wanted: Map<string, number>) {
+  return stock.value.flatMap(({ item, id }) => {
+    const more = (wanted.get(id) ?? 0) - shelf.heldBy(build.id, item.id).taken
+    return more === 0 ? [] : [{ item: item.id, move: more > 0 ? ('take' as const) : ('put-back' as const), count: Math.abs(more) }]
+  })
+}
+/** Takes the halves from the shelf and writes every pair; what was chosen before and is no longer wanted goes back. */
+async function accept() {
+  const [chosen, walls] = [rows.value, new Map(stock.value.map(({ id, wall }) => [id, wall]))]
+  const wanted = new Map<string, number>()
+  for (const { upper, lower } of chosen) for (const id of [upper, lower]) wanted.set(id, (wanted.get(id) ?? 0) + 1)
+  const moves = movesFor(wanted)
+  if (moves.length > 0 && !(await shelf.move(build.id!, moves))) return void (problem.value = shelf.problem)
+  const patch = chosen.flatMap(({ upper, lower, now }) => {
     const key = `${now.set}.${now.number}`
-    const wall = (stock.value.find(({ id }) => id === upper)?.wall ?? 0) + (stock.value.find(({ id }) => id === lower)?.wall ?? 0)
+    const wall = (walls.get(upper) ?? 0) + (walls.get(lower) ?? 0)
     return [{ op: 'add' as const, path: `/shells/${key}`, value: { upper, lower, wall, boreAt: build.sheet!.readings[`${key}.bore`]?.at ?? '' } }]
   })
   void build.change(patch, `${set.value === 'main' ? 'Main' : 'Rod'} shells`, 'chosen by the solver from the shelf')
@@ -81,17 +97,15 @@ const accepted = computed(() => rows.value.length > 0 && rows.value.every(({ upp
   return own?.upper === upper && own.lower === lower
 }))
 
-const draft = reactive({ half: 'upper' as ShellItem['half'], wall: '0', count: '1' })
-const HALVES: { value: ShellItem['half']; words: string }[] = [{ value: 'upper', words: 'upper' }, { value: 'lower', words: 'lower' }]
-async function put(change: (shells: ShellItem[]) => void) {
-  await shop.save((next) => change(next.shells))
-  if (shop.problem) problem.value = shop.problem
-}
-function recount(id: string, event: Event) {
-  const count = Number((event.target as HTMLInputElement).value)
+type Half = 'upper' | 'lower'
+const draft = reactive({ half: 'upper' as Half, wall: '0', count: '1' })
+const HALVES: { value: Half; words: string }[] = [{ value: 'upper', words: 'upper' }, { value: 'lower', words: 'lower' }]
+function recount(id: string, text: string) {
+  const count = text === '' ? NaN : Number(text)
   if (!Number.isInteger(count) || count < 0 || count > 999) return void (problem.value = 'A count is a whole number from 0 to 999.')
   problem.value = ''
-  void put((shells) => shells.filter((each) => each.id === id).forEach((each) => (each.count = count)))
+  const known = stock.value.find((each) => each.id === id)
+  if (known) void shelf.write(known.item, { count }).then(() => (problem.value = shelf.problem))
 }
 function addShell() {
   const thousandths = Number(draft.wall.replace(',', '.').replace('−', '-'))
@@ -100,11 +114,9 @@ function addShell() {
   problem.value = ''
   const { engine } = build.sheet!
   const id = `${engine} ${set.value} ${draft.half} ${thousandths === 0 ? 'standard' : `${thousandths > 0 ? '+' : '−'}${Math.abs(thousandths)}`}`.slice(0, 80)
-  void put((shells) => {
-    const known = shells.find((each) => each.id === id)
-    if (known) known.count = count
-    else shells.push({ id, engine, set: set.value, half: draft.half, wall: thousandths / 1000, count })
-  })
+  const known = stock.value.find((each) => each.id === id)
+  const written = known ? shelf.write(known.item, { count }) : shelf.add({ kind: 'shell', label: id, engine, count, place: '', note: '', properties: { set: set.value, half: draft.half, wall: thousandths / 1000 } })
+  void written.then(() => (problem.value = shelf.problem))
 }
 </script>
 
@@ -129,7 +141,7 @@ function addShell() {
         <thead><tr><th scope="col">Wall</th><th scope="col">upper halves</th><th scope="col">lower halves</th></tr></thead>
         <tbody>
           <tr v-for="grade in grades" :key="grade.wall"><th scope="row">{{ gradeWords(grade.wall) }}</th>
-            <td v-for="item in [grade.upper, grade.lower]" :key="item?.id"><input v-if="item" class="count mono" inputmode="numeric" :value="item.count" :aria-label="`${item.id} in stock`" @change="recount(item.id, $event)"><span v-else class="quiet">none</span></td></tr>
+            <td v-for="item in [grade.upper, grade.lower]" :key="item?.id"><DraftInput v-if="item" class="count mono" inputmode="numeric" :value="item.free" :aria-label="`${item.id} in stock`" @write="recount(item.id, $event)" /><span v-else class="quiet">none</span></td></tr>
           <tr v-if="grades.length === 0"><td colspan="3" class="quiet">No {{ set }} shells for {{ build.sheet!.engine }} on the shelf. Put in what lies in the drawer.</td></tr>
         </tbody>
       </table>

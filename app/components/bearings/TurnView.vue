@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { endFloatLimits } from '#core/bearing/float'
+import { ruleOf } from '#core/house/limits'
 import { judgeTurning, TURNING_CHECKS } from '#core/bearing/turning'
 import { checksOf } from '#core/build/checks'
 import { bearingsOf } from '#core/build/clearances'
@@ -12,7 +13,7 @@ const turns = computed(() => checksOf(build.sheet!.layout).find((check) => check
 const log = computed(() => turningOf(build.sheet!))
 const judged = computed(() => judgeTurning(log.value.map((each) => each.torque)))
 const cap = computed(() => (judged.value.cap === undefined ? undefined : log.value[judged.value.cap].main))
-const float = computed(() => endFloatLimits(bearingsOf(build.sheet!, 'main')[0].diameter))
+const float = computed(() => endFloatLimits(bearingsOf(build.sheet!, 'main')[0].diameter, ruleOf(build.sheet!, 'float.endLeast')))
 const torque = (value: number) => house.say(value, 'torque')
 </script>
 

@@ -18,8 +18,8 @@ const CHOICES: [field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'hou
   ['pumpKind', 'Pump', [{ value: 'gear', words: 'gears' }, { value: 'gerotor', words: 'gerotor' }]], ['pumpDrive', 'Driven by', [{ value: 'shaft', words: 'a shaft' }, { value: 'crank', words: 'the crank' }]],
   ['housing', 'Housing', [{ value: 'iron', words: 'iron' }, { value: 'aluminium', words: 'aluminium' }]],
 ]
-const SWITCHES: [field: 'filter' | 'cooler' | 'galleryRelief' | 'rockerFeed' | 'timingJet' | 'tensioner' | 'turbo', title: string][] = [
-  ['filter', 'Filter with bypass'], ['cooler', 'Oil cooler with bypass'], ['galleryRelief', 'Second relief valve at the gallery’s end'], ['rockerFeed', 'Restricted feed to the rockers'],
+const SWITCHES: [field: 'filter' | 'cooler' | 'galleryRelief' | 'rockerFeed' | 'timingJet' | 'tensioner' | 'turbo' | 'coolerPlugged' | 'drySump', title: string][] = [
+  ['filter', 'Filter with bypass'], ['cooler', 'Oil cooler with bypass'], ['coolerPlugged', 'Cooler gone, its ports plugged'], ['drySump', 'Dry sump, with a tank'], ['galleryRelief', 'Second relief valve at the gallery’s end'], ['rockerFeed', 'Restricted feed to the rockers'],
   ['timingJet', 'Timing jet'], ['tensioner', 'Chain tensioner'], ['turbo', 'Turbo'],
 ]
 
@@ -83,7 +83,7 @@ async function keep() {
       </div>
       <div>
         <div v-for="[field, title, options] in CHOICES" :key="field" class="row"><span class="what">{{ title }}</span><ChoiceField :label="title" :value="draft[field] as string" :options="options" @choose="Object.assign(draft, { [field]: $event })" /></div>
-        <label v-for="[field, title] in SWITCHES" :key="field" class="row switch"><span class="what">{{ title }}</span><input v-model="draft[field]" type="checkbox"></label>
+        <label v-for="[field, title] in SWITCHES" :key="field" class="row switch"><span class="what">{{ title }}<span v-if="problems[field]" class="wrong" role="alert">{{ problems[field] }}</span></span><input v-model="draft[field]" type="checkbox"></label>
       </div>
     </div>
     <fieldset class="feed"><legend>Which main feeds each rod</legend>

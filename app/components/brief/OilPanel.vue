@@ -46,7 +46,24 @@ function write() {
   void build.change([{ op: 'add', path: '/oil/figures', value: figures }], 'Oil, own figures')
 }
 function grade(name: string) {
-  void build.change([{ op: 'replace', path: '/oil/grade', value: name }, ...(sheet.value.oil.figures ? [{ op: 'remove' as const, path: '/oil/figures' }] : [])], 'Oil grade')
+  void build.change([{ op: 'replace', path: '/oil/grade', value: name }, ...(sheet.value.oil.figures ? [{ op: 'remove' as const, path: '/oil/figures' }] : []), ...(sheet.value.choices['oil.shelf'] ? [{ op: 'remove' as const, path: '/choices/oil.shelf' }] : [])], 'Oil grade')
+}
+const shelf = useShelf()
+void shelf.load()
+const oils = computed(() => shelf.fitting('oil', sheet.value.engine))
+/** An oil from the rack: its measured figures stand above the grade's. */
+function fromShelf(id: string) {
+  const item = oils.value.find((each) => each.id === id)
+  if (!item) return
+  const value = Object.fromEntries(FIGURES.map(({ field, factor }) => [field, shelf.figure(item, field)! * factor]))
+  void build.change([{ op: 'add', path: '/oil/figures', value }, { op: 'add', path: '/choices/oil.shelf', value: item.label.slice(0, 80) }], `Oil ${item.label}`, 'as it stands on the shelf')
+}
+/** A second grade mixed in, by volume. */
+const SHARES = [10, 20, 25, 30, 40, 50, 60, 70, 75, 80, 90].map((share) => ({ value: String(share), words: `${share} %` }))
+const mixed = computed(() => sheet.value.oil.blend)
+function mix(grade: string, share: number) {
+  if (grade === 'none') void (mixed.value && build.change([{ op: 'remove', path: '/oil/blend' }], 'Oil blend'))
+  else void build.change([{ op: 'add', path: '/oil/blend', value: { grade, share } }], 'Oil blend')
 }
 const additive = computed(() => (sheet.value.layout.followers === 'sliding'
   ? 'Sliding followers: break in on an oil with anti-wear additive, and keep to one that has it. Rules on additives differ by place.'
@@ -59,6 +76,9 @@ const additive = computed(() => (sheet.value.layout.followers === 'sliding'
     <div class="oil">
       <div>
         <div class="row"><span class="what">Oil grade<span class="origin">{{ thick(hot) }} at {{ house.say(hot, 'temperature') }}, {{ thick(cold) }} at {{ house.say(cold, 'temperature') }}</span></span><ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="GRADES" @choose="grade" /></div>
+        <div v-if="oils.length > 0" class="row"><span class="what">From the shelf<span v-if="sheet.choices['oil.shelf'] && sheet.oil.figures" class="origin">{{ sheet.choices['oil.shelf'] }}</span></span><ChoiceField label="Oil from the shelf" value="none" :options="[{ value: 'none', words: 'choose one' }, ...oils.map((item) => ({ value: item.id, words: `${item.label}, ${item.count} there` }))]" @choose="fromShelf" /></div>
+        <div class="row"><span class="what">Mixed with</span><ChoiceField label="Oil mixed in" :value="mixed?.grade ?? 'none'" :options="[{ value: 'none', words: 'nothing' }, ...GRADES]" @choose="mix($event, mixed?.share ?? 0.5)" /></div>
+        <div v-if="mixed" class="row"><span class="what">Share of it<span class="origin">by volume; pumps down to the worse of the two</span></span><ChoiceField label="Share mixed in" :value="String(Math.round(100 * mixed.share))" :options="SHARES" @choose="mix(mixed!.grade, Number($event) / 100)" /></div>
         <p v-if="!oilAt(oil, cold).pumpable" class="bad">This oil must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is {{ house.say(cold, 'temperature') }}. Take a thinner winter grade: {{ pumping.slice(0, 4).join(', ') || 'none in the list' }}.</p>
         <p v-else class="quiet limit">Pumps down to {{ house.say(oil.pumpingLimit, 'temperature') }}; the coldest start is {{ house.say(cold, 'temperature') }}.</p>
         <p class="quiet limit" data-testid="additive">{{ additive }}</p>

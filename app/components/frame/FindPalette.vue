@@ -33,7 +33,7 @@ const all = computed((): Target[] => {
     ...(sheet ? PAGES : []).map(({ page, title }) => ({ label: title, kind: 'station', to: stationPath(id, page) })),
     ...(sheet ? [...catalogueOf(sheet.layout).values()] : []).filter(({ key }) => !NESTED.test(key)).map((quantity) => ({ label: quantity.label, kind: quantity.station === 'start' ? 'first start' : quantity.station, to: readingPath(id, quantity.key, quantity.station), reading: quantity.key })),
     ...engines.value.map((engine) => ({ label: `${engine.name}, ${engine.engine}`, kind: 'engine', to: stationPath(engine.id, 'brief') })),
-    ...actions, { label: 'Next units', kind: 'action', run: house.nextUnits }, { label: `Make ${house.choiceName} the shop’s units`, kind: 'action', run: () => shop.save((next) => (next.units = house.choiceName)) }, { label: 'Light or dark', kind: 'action', run: house.flipScheme }, { label: 'New build', kind: 'action', to: '/?new' },
+    ...actions, { label: 'Next units', kind: 'action', run: house.nextUnits }, { label: `Make ${house.choiceName} the shop’s units`, kind: 'action', run: () => shop.save((next) => (next.units = house.choiceName)) }, { label: 'Light or dark', kind: 'action', run: house.flipScheme }, { label: 'New build', kind: 'action', to: '/?new' }, { label: 'Shelf', kind: 'place', to: '/shelf' }, { label: 'House rules', kind: 'place', to: '/house' },
   ]
 })
 const found = computed(() => {

@@ -3,6 +3,7 @@ import { UNIT_CHOICES } from '#core/units/units'
 
 const build = useBuild()
 const house = useHouse()
+const shop = useShop()
 defineEmits<{ find: [] }>()
 const savingWord = computed(() => {
   const count = build.waiting.length
@@ -20,11 +21,13 @@ const savingWord = computed(() => {
     <div v-if="build.sheet && build.id" class="engine">
       <strong>{{ build.sheet.name }}</strong> <span class="quiet">{{ build.sheet.engine }}</span>
     </div>
+    <nav v-else class="places" aria-label="Places"><NuxtLink to="/" exact-active-class="here">Floor</NuxtLink><NuxtLink to="/shelf" active-class="here">Shelf</NuxtLink><NuxtLink to="/house" active-class="here">House rules</NuxtLink></nav>
     <span class="gap" />
     <button type="button" class="find" @click="$emit('find')"><span>Find a reading or engine</span><kbd>Ctrl K</kbd></button>
     <ChoiceField label="Units" quiet :value="house.choiceName" :options="Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))" @choose="house.choiceName = $event" />
     <label class="plain who"><span class="hidden-but-read">Who is recording</span>
-      <input v-model.lazy.trim="house.who" placeholder="Who records?" maxlength="60" autocomplete="off">
+      <input v-model.lazy.trim="house.who" placeholder="Who records?" maxlength="60" autocomplete="off" list="people">
+      <datalist id="people"><option v-for="name in shop.house.people" :key="name" :value="name" /></datalist>
     </label>
     <button type="button" class="plain-button" :aria-label="house.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'" @click="house.flipScheme()">{{ house.scheme === 'dark' ? '☀' : '☾' }}</button>
     <span v-if="build.id" class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
@@ -36,12 +39,15 @@ const savingWord = computed(() => {
 .mark { display: flex; align-items: center; gap: 10px; font-weight: 700; font-size: 18px; color: var(--ink); text-decoration: none; width: 174px; min-height: 44px; flex: none; }
 .engine { min-width: 60px; overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
 .engine .quiet { margin-left: 6px; }
+.places { display: flex; gap: 4px; }
+.places a { min-height: 44px; display: inline-flex; align-items: center; padding: 0 12px; color: var(--quiet); text-decoration: none; font-weight: 600; white-space: nowrap; border-bottom: 3px solid transparent; border-top: 3px solid transparent; }
+.places .here { color: var(--petrol); border-bottom-color: var(--petrol); }
 .gap { flex: 1; }
 .find { display: flex; align-items: center; justify-content: space-between; gap: 12px; min-width: 0; flex: 0 1 250px; height: 34px; padding: 0 5px 0 11px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--quiet); cursor: pointer; }
 .find span { overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
 kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radius: 3px; padding: 1px 5px; white-space: nowrap; }
 .plain input { border: 0; background: transparent; min-height: 44px; padding: 0 4px; cursor: pointer; }
-.plain input { width: 104px; border-bottom: 1px dashed transparent; }
+.plain input { width: 132px; border-bottom: 1px dashed transparent; }
 .plain input:placeholder-shown { border-bottom-color: var(--field); }
 .plain input::placeholder { color: var(--quiet); opacity: 1; }
 .plain-button { border: 0; background: transparent; width: 44px; height: 44px; cursor: pointer; font-size: 18px; }
@@ -50,4 +56,5 @@ kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radi
 .saving.offline { color: var(--stop); font-weight: 650; }
 @media (max-width: 1099px) { .mark { width: auto; } .find { flex-basis: 120px; } .find kbd { display: none; } }
 @media (max-width: 760px) { .find, .engine .quiet, .mark span, .who { display: none; } .bar { gap: 8px; padding: 0 10px; } }
+@media print { .bar { display: none; } }
 </style>

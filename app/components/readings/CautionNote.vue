@@ -16,4 +16,5 @@ const seen = computed(() => (name ? build.sheet?.checks[`caution.${name}`] : und
 <style scoped>
 .caution { border-left: 3px solid var(--watch); padding: 4px 0 4px 12px; margin-top: 16px; display: flex; justify-content: space-between; align-items: center; gap: 16px; min-height: 30px; }
 .caution .quiet { white-space: nowrap; }
+.caution .p-button { flex: none; }
 </style>

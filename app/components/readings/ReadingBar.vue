@@ -51,13 +51,7 @@ function writeNote() {
 }
 
 const photoProblem = ref('')
-async function addPhoto(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file || !build.id) return
-  const kept = await shrinkPhoto(file, build.id, house.who)
-  photoProblem.value = 'problem' in kept ? kept.problem : ''
-  if ('id' in kept) await amend({ photos: [...(reading.value?.photos ?? []), kept.id].slice(-30) }, `${quantity.value!.label}, photo`)
-}
+const addPhoto = (id: string) => amend({ photos: [...(reading.value?.photos ?? []), id].slice(-30) }, `${quantity.value!.label}, photo`)
 
 interface Former { revision: number; value?: Reading; who: string; at: string }
 const former = shallowRef<Former[]>()
@@ -92,10 +86,11 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
         <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span>
       <span v-if="reading?.photos" class="photos"><a v-for="photo in reading.photos" :key="photo" :href="`/api/builds/${build.id}/photos/${photo}`" target="_blank"><img :src="`/api/builds/${build.id}/photos/${photo}`" :alt="`Photo of ${quantity.label}`" width="36" height="36" loading="lazy"></a></span>
       <ChoiceField label="Instrument" quiet :value="house.instruments[quantity.dimension] || 'none'" :options="instruments" @choose="house.instruments[quantity.dimension] = $event === 'none' ? '' : $event" />
+      <LazyRigGauge v-if="instrument?.name === 'Simulated gauge'" :quantity="quantity" />
       <button v-if="instrument" type="button" class="small" :title="`${zeroed}: the older, the less a reading is known`" @click="zeroNow">Zero checked</button>
       <template v-if="reading">
         <button type="button" class="small" :aria-expanded="open === 'note'" @click="toggle('note')">Note</button>
-        <label class="small file">Photo<input type="file" accept="image/*" :aria-label="`Photo of ${quantity.label}`" @change="addPhoto"></label>
+        <AddPhoto :of="quantity.label" :keep="(file) => shrinkPhoto(file, build.id!, house.who)" @kept="addPhoto" @problem="photoProblem = $event" />
       </template>
       <button type="button" class="small" :aria-expanded="open === 'former'" @click="toggle('former')">Former values</button>
     </div>
@@ -108,9 +103,6 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
 .story { flex: 1; line-height: 1.25; }
 .small { min-height: 44px; padding: 0 8px; border: 0; background: none; color: var(--petrol); font-weight: 600; cursor: pointer; display: inline-flex; align-items: center; white-space: nowrap; }
 .small:hover { text-decoration: underline; text-underline-offset: 4px; }
-.file { position: relative; overflow: hidden; }
-.file input { position: absolute; inset: 0; opacity: 0; cursor: pointer; }
-.file:focus-within { outline: 2px solid var(--petrol); outline-offset: 2px; }
 .photos { display: flex; gap: 4px; }
 .photos img { object-fit: cover; display: block; border: 1px solid var(--rule); }
 .drawer { padding: 8px 0; max-height: 230px; overflow-y: auto; }

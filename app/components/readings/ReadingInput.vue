@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type Doubt, doubtOf } from '#core/build/plausible'
+import { standInOf } from '#core/build/standIn'
 import { catalogueOf } from '#core/build/values'
 import { readTyped, useReadingSigma } from '~/composables/useReadingEntry'
 import { PASTED, spreadPasted } from '~/composables/pasteReadings'
@@ -18,7 +19,10 @@ const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
 const unit = computed(() => house.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
 const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : ''))
-const assumed = computed(() => (quantity.value.fallback === undefined ? '' : house.showReading(quantity.value.fallback, quantity.value)))
+const assumed = computed(() => {
+  const standIn = standInOf(build.sheet!, name)
+  return standIn ? house.showReading(standIn.value, quantity.value) : ''
+})
 
 const text = ref('')
 const editing = ref(false)
@@ -79,7 +83,7 @@ function write(value: number, confirmed: boolean, repeats?: number[]) {
   editing.value = false
   problem.value = undefined
   doubt.value = undefined
-  const source = /^(brief|limit|maker)\./.test(name) ? 'maker' : 'measured'
+  const source = quantity.value.planned ? 'planned' : /^(brief|limit|maker)\./.test(name) ? 'maker' : 'measured'
   const { note, photos } = reading.value ?? {}
   void build.record(name, {
     value, source, typed: text.value.trim().slice(0, 40), ...(source === 'measured' ? sigmaOf(quantity.value, repeats) : {}), ...(repeats ? { repeats } : {}),
@@ -123,6 +127,15 @@ function key(event: KeyboardEvent) {
     if (commit()) move(event.key === 'ArrowDown' ? 1 : -1, `[data-column="${column ?? run}"]`)
   }
 }
+/** A question beside a field near the left edge is moved right until all of it can be read. */
+function place(message: unknown) {
+  if (!(message instanceof HTMLElement)) return
+  message.style.transform = ''
+  const sheet = message.closest('main')
+  const edge = sheet ? sheet.getBoundingClientRect().left + parseFloat(getComputedStyle(sheet).paddingLeft) : 6
+  const over = edge - message.getBoundingClientRect().left
+  if (over > 0) message.style.transform = `translateX(${over}px)`
+}
 const rangeWords = computed(() => {
   if (!doubt.value) return ''
   const { low, high, from } = doubt.value
@@ -138,7 +151,7 @@ const rangeWords = computed(() => {
       :aria-invalid="!!(problem || doubt)" :aria-describedby="problem || doubt ? messageId : undefined" inputmode="text" autocomplete="off" spellcheck="false" enterkeyhint="next"
       :class="{ confirmed: reading?.confirmed }" @mousedown="touch" @focus="begin" @input="typed" @blur="commit" @keydown="key" @paste="paste"
     >
-    <span v-if="problem || doubt" :id="messageId" class="message" role="alert">
+    <span v-if="problem || doubt" :id="messageId" :ref="place" class="message" role="alert">
       <template v-if="problem">{{ problem }}</template>
       <template v-else-if="doubt">
         <span>{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}? {{ rangeWords }}</span>

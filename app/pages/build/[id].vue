@@ -11,31 +11,37 @@ watch(() => route.path, () => (focused.value = undefined))
 watch(() => route.params.id as string, (id) => id && void build.open(id), { immediate: true })
 useHead({ title: () => (build.sheet ? `${build.sheet.name} · Uldo` : 'Uldo') })
 useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
+let fetching: ReturnType<typeof setTimeout> | undefined
 onMounted(() => {
   void outlook.now
-  setTimeout(fetchTheRest, 4000)
+  fetching = setTimeout(fetchTheRest, 4000)
 })
-/** Once the first screen stands, the other stations and views are fetched too: they must open when the network is gone. */
+onBeforeUnmount(() => clearTimeout(fetching))
+/** Whether everything is here, so that each station opens when the network is gone. */
+const kept = ref(false)
+/** Once the first screen stands, the other stations and views are fetched too. */
 async function fetchTheRest() {
   const id = route.params.id as string
   try {
-    await useEngineModel().warm()
-    for (const { page } of PAGES) await preloadRouteComponents(stationPath(id, page))
-    await preloadComponents(['FindPalette', 'KeyList', 'JournalView', 'ShellsView', 'TurnView', 'OilPanel', 'LayoutEditor'])
+    const { fetchEverything } = await import('~/composables/everything')
+    await Promise.all([...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))), useEngineModel().warm(), useFilmWorker().warm(), fetchEverything()])
+    kept.value = true
   } catch {
-    // Without the network there is nothing to fetch; it is tried again at the next opening.
+    // Without the network there is nothing to fetch; later there may be.
+    fetching = setTimeout(fetchTheRest, 20_000)
   }
 }
 </script>
 
 <template>
-  <div class="frame">
+  <div class="frame" :data-kept="kept">
     <TopBar @find="finding = true" />
     <template v-if="build.sheet">
       <GalleryRail />
       <main class="sheet">
         <ConflictNotes />
         <NuxtPage />
+        <ShopCautions />
         <ReadingBar />
       </main>
       <OutlookStrip />

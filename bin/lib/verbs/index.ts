@@ -10,6 +10,7 @@ import { outlookMap } from '../../../core/outlook/map'
 import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, type ReliefValve } from '../../../core/relief/valve'
 import { film } from './film'
 import { network } from './network'
+import { prime } from './prime'
 import { degrees, named, notNegative, positive, Refused, take } from './take'
 
 export { Refused }
@@ -91,4 +92,4 @@ function validate(input: unknown) {
   return { ok: problems.length === 0, problems }
 }
 
-export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate }
+export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate, prime: (input) => prime(input, build) }

@@ -71,6 +71,19 @@ describe('headless', () => {
     expect(flow.pipe).toBeCloseTo(flow.hole + flow.leak, 12)
     expect(flow.leak).toBeCloseTo(2e-10 * (pressure.g + 850 * 9.80665 * 0.3), 12)
   })
+  it('prime says when oil is where, or why it stalls and what cures it', () => {
+    interface Primed { primed: boolean; timeToPressure: number | null; outlets: { label: string; time: number | null }[]; reason?: string; cures?: { key: string }[]; expected: { least: number }; pressure: number }
+    const sheet = DEMO_BUILDS.ottiline()
+    const good = VERBS.prime({ ...sheet, method: 'drill' }) as Primed
+    expect(good.primed).toBe(true)
+    expect(good.outlets.every(({ time }) => time! > 0)).toBe(true)
+    expect(good.timeToPressure).toBeGreaterThan(5)
+    expect(good.pressure).toBeGreaterThan(good.expected.least)
+    const stalled = VERBS.prime({ ...sheet, method: 'drill', packing: 'dry', filter: 'filled' }) as Primed
+    expect(stalled).toMatchObject({ primed: false, timeToPressure: null, reason: 'cannot-push' })
+    expect(stalled.cures!.map(({ key }) => key)).toContain('filter-off')
+    expect(() => VERBS.prime({ ...sheet, method: 'wishing' })).toThrow(/^method: /)
+  })
   it('validate names each problem by its path', () => {
     const sheet = DEMO_BUILDS.pell()
     expect(VERBS.validate(sheet)).toEqual({ ok: true, problems: [] })

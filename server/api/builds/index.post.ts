@@ -20,7 +20,12 @@ export default defineEventHandler(async (event) => {
 })
 
 function sheetOf(body: Record<string, unknown>): Sheet {
-  if ('sheet' in body) return requireValid(FromFile, body, 'New build').sheet
+  if ('sheet' in body) {
+    // It is judged by this house's rules from now on.
+    const { sheet } = requireValid(FromFile, body, 'New build')
+    delete sheet.house
+    return sheet
+  }
   if ('layout' in body) {
     const { layout, name, engine, work } = requireValid(FromOwn, body, 'New build')
     return { ...newSheet('inline4', name, engine, work), layout }

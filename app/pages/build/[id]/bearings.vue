@@ -41,7 +41,7 @@ const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
   <div>
     <StationHead station="bearings" title="Bearings">Caps torqued, vertical, at the crown. Front of the engine left.</StationHead>
     <CrankDrawing :chosen="view === 'journal' ? chosen : undefined" @enter="enter" />
-    <nav class="views" aria-label="Bearings"><button v-for="each in VIEWS" :key="each.view" type="button" :aria-pressed="view === each.view" @click="go(each.view)">{{ each.words }}</button></nav>
+    <ViewTabs label="Bearings" :views="VIEWS" :view="view" @go="go($event)" />
 
     <template v-if="view === 'measure'">
       <div class="columns tables"><BearingTable set="main" /><BearingTable set="rod" /></div>
@@ -58,7 +58,7 @@ const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
         </JudgementLine>
       </section>
       <section class="columns block">
-        <div><h2>The crank</h2><CheckRow :item="turns" /></div>
+        <div><h2>The crank</h2><CheckRow :item="turns" /><ReadingRow name="bearings.room" /></div>
         <div v-if="build.sheet!.layout.camBearings > 0"><h2>Cam</h2><ReadingRow name="cam.clearance" /></div>
       </section>
     </template>
@@ -70,9 +70,5 @@ const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
 
 <style scoped>
 .tables { grid-template-columns: repeat(auto-fit, minmax(345px, 1fr)); }
-.views { display: flex; border-bottom: 1px solid var(--rule); margin: 4px 0 14px; overflow-x: auto; }
-.views button { min-height: 44px; padding: 0 16px; border: 0; border-bottom: 3px solid transparent; background: none; cursor: pointer; white-space: nowrap; color: var(--quiet); font-weight: 600; }
-.views button[aria-pressed='true'] { color: var(--petrol); border-bottom-color: var(--petrol); }
 .spread { padding-top: 6px; }
-.linked { border: 0; background: none; padding: 0 2px; min-height: 28px; color: var(--petrol); font-weight: 650; text-decoration: underline; text-underline-offset: 3px; cursor: pointer; }
 </style>

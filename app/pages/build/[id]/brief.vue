@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { SCHOOLS, USES } from '#core/build/words'
 import { PRESETS } from '#core/build/layouts'
-import { quantitiesOf } from '#core/build/quantities'
 import { schools } from '#core/targets/targets'
 import { STATE_LABELS, namedStates } from '#core/outlook/states'
 import { bearingsOf } from '#core/build/clearances'
@@ -36,13 +35,12 @@ const LayoutEditor = defineAsyncComponent(() => import('~/components/brief/Layou
 function choose(path: string, value: unknown, label: string) {
   void build.change([{ op: 'replace', path, value }], label)
 }
-const passages = computed(() => quantitiesOf(layout.value).map(({ key }) => key).filter((key) => key.startsWith('passage.') && !(key === 'passage.rockerRestrictor' && !layout.value.rockerFeed) && !(key === 'passage.timingJet' && !layout.value.timingJet)))
 const facts = computed(() => [
   [PRESETS[layout.value.preset]?.title ?? 'Own layout', `${layout.value.mains} mains, ${layout.value.feed.length} rods, ${layout.value.camBearings} cam bearings`],
   ['Lifters', `${layout.value.lifterCount} ${layout.value.lifters}, ${layout.value.followers} followers`],
   ['Pump', `${layout.value.pumpKind} pump, ${layout.value.pumpDrive === 'shaft' ? 'shaft driven' : 'on the crank'}`],
   ['Relief', layout.value.galleryRelief ? 'at the pump and at the gallery’s end' : 'at the pump'],
-  ['Beside', [layout.value.cooler && 'oil cooler', layout.value.turbo && 'turbo', layout.value.pistonJets > 0 && `${layout.value.pistonJets} piston jets`, layout.value.tensioner && 'chain tensioner'].filter(Boolean).join(', ') || 'no cooler, turbo, piston jets or tensioner'],
+  ['Beside', [layout.value.cooler && 'oil cooler', layout.value.coolerPlugged && 'cooler’s ports plugged', layout.value.drySump && 'dry sump', layout.value.turbo && 'turbo', layout.value.pistonJets > 0 && `${layout.value.pistonJets} piston jets`, layout.value.tensioner && 'chain tensioner'].filter(Boolean).join(', ') || 'no cooler, turbo, piston jets or tensioner'],
   ['Housing', `${layout.value.housing}, mains grooved ${layout.value.mainGroove}°`],
 ])
 </script>
@@ -66,7 +64,7 @@ const facts = computed(() => [
 
     <section class="block">
       <div class="block-head"><h2>Targets</h2>
-        <span class="quiet">Governed by <ChoiceField label="Governed by" quiet :value="sheet.school" :options="SCHOOLS.map((school) => ({ value: school, words: SCHOOL_WORDS[school] }))" @choose="choose('/school', $event, 'Governing school')" /></span></div>
+        <span class="quiet">Governed by <ChoiceField label="Governed by" quiet :value="sheet.school" :options="SCHOOLS.map((school) => ({ value: school, words: school === 'auto' ? `House: ${SCHOOL_WORDS[sheet.house?.school ?? 'auto'].replace(/^./, (letter) => letter.toLowerCase())}` : SCHOOL_WORDS[school] }))" @choose="choose('/school', $event, 'Governing school')" /></span></div>
       <div class="drawing-scroll"><table class="targets">
         <thead><tr><th scope="col">At least, {{ house.unit('pressure').symbol }}</th><th v-for="(words, school) in SCHOOL_SHORT" :key="school" scope="col">{{ words }}</th><th scope="col">target</th></tr></thead>
         <tbody>
@@ -87,11 +85,8 @@ const facts = computed(() => [
         <h2>Maker’s limits, if there are any</h2>
         <ReadingRow v-for="name in ['maker.idleHot', 'maker.workingHot', 'maker.ceiling', 'limit.mainLeast', 'limit.mainMost', 'limit.rodLeast', 'limit.rodMost']" :key="name" :name="name" />
       </section>
-      <section><h2>Restrictors, jets and valves</h2><ReadingRow v-for="name in passages" :key="name" :name="name" /></section>
-    </div>
-    <div class="columns block">
-      <section><h2>Sizes</h2><ReadingRow v-for="name in ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']" :key="name" :name="name" /></section>
-      <section><h2>Moving parts</h2><ReadingRow v-for="name in ['size.connectingRod', 'size.compressionRatio', 'size.reciprocatingMass', 'size.rotatingMass']" :key="name" :name="name" /></section>
+      <section><h2>Sizes</h2><ReadingRow v-for="name in ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']" :key="name" :name="name" />
+        <h2 class="moving">Moving parts</h2><ReadingRow v-for="name in ['size.connectingRod', 'size.compressionRatio', 'size.reciprocatingMass', 'size.rotatingMass']" :key="name" :name="name" /></section>
     </div>
   </div>
 </template>
@@ -109,4 +104,5 @@ const facts = computed(() => [
 .targets .governs { color: var(--ink); font-weight: 700; text-decoration: underline 2px var(--petrol); text-underline-offset: 5px; }
 .targets .target { color: var(--ink); white-space: nowrap; }
 .reason { padding-top: 8px; }
+.moving { margin-top: 20px; }
 </style>

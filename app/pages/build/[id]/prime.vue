@@ -1,55 +1,55 @@
 <script setup lang="ts">
 import { checksOf } from '#core/build/checks'
 import { judgePrime } from '#core/prime/prime'
+import { hasRun } from '#core/prime/primed'
+import { STAGES } from '#core/prime/steps'
+import { holdsUpPrime } from '#core/progress/progress'
+import { PAGES, stationPath } from '~/composables/stations'
 
+const VIEWS = [{ view: 'how', words: 'How' }, { view: 'live', words: 'Prime it' }, { view: 'round', words: 'Look round' }] as const
 const build = useBuild()
 const house = useHouse()
-const expected = useAnswer((model) => (build.sheet ? model.prime(build.sheet) : undefined), () => build.sheet)
-const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'prime'))
-const of = (group: string) => checks.value.filter((check) => check.group === group)
-const turned = computed(() => of('crank').filter((turn) => build.sheet!.checks[turn.key]?.state === 'done').length)
-const reading = computed(() => build.sheet!.readings['prime.pressure']?.value)
+const { view, go } = useView(VIEWS)
+const way = usePrimeWay()
+const expected = useAnswer((model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined), () => [build.sheet, way.value])
+const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
+const shown = useOnceShown()
+const clock = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined), () => [settled.value, shown.value])
+const reading = computed(() => (build.sheet!.readings['prime.pressure'] ?? build.sheet!.readings['prime.checkPressure'])?.value)
 const verdict = computed(() => (expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined))
-const dry = computed(() => of('outlet').filter((outlet) => build.sheet!.checks[outlet.key]?.state === 'fault'))
-const drive = computed(() => build.sheet!.layout.pumpDrive)
+const holds = computed(() => holdsUpPrime(build.sheet!))
+const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
+const dry = computed(() => checksOf(build.sheet!.layout).filter(({ station, group, key }) => station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault'))
 const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 1 : undefined)
+const WAYS = { drill: 'by drill on the pump', tank: 'from a pressure tank', starter: 'by starter in bursts', hand: 'filled by hand, then by starter' }
 </script>
 
 <template>
   <div>
-    <StationHead station="prime" title="Prime">By drill on the pump{{ drive === 'shaft' ? ', before the drive goes in' : '' }}: nothing dry moves.</StationHead>
-    <p v-if="drive === 'crank'" class="note-line">The pump of this layout sits on the crank and cannot be reached by a drill. Turn the crank by starter in short bursts, plugs out, ignition and fuel disabled, and read the same gauge.</p>
+    <StationHead station="prime" title="Prime">{{ WAYS[way.method].charAt(0).toUpperCase() + WAYS[way.method].slice(1) }}: oil everywhere before anything turns in earnest.</StationHead>
 
-    <div v-if="expected" class="numbers">
-      <div><span class="quiet">Expect at the gauge</span><span class="mono big" data-testid="prime-expected">{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span></div>
-      <div><span class="quiet">Accept no less than</span><span class="mono big" data-testid="prime-least">{{ house.show(expected.least, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet">{{ house.say(expected.flow, 'flow') }} through the pump</span></div>
-      <div><span class="quiet">Read</span><span class="mono big">{{ reading === undefined ? '·' : house.show(reading, 'pressure') }}<small v-if="reading !== undefined">{{ house.unit('pressure').symbol }}</small></span><VerdictLabel :verdict="verdict ?? 'unknown'" /></div>
-    </div>
+    <template v-if="view !== 'live'">
+      <p class="cleared" :class="{ ready: holds.length === 0 }" data-testid="clear-to-prime"><b>{{ holds.length === 0 ? 'Clear to prime' : 'Not yet' }}</b><template v-for="each in holds" :key="each.station">{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink>: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template></p>
+      <PrimeClock v-if="clock && !hasRun(build.sheet!)" :clock="clock" />
+      <div v-if="expected" class="numbers">
+        <div><span class="quiet">Expect at the gauge</span><span class="mono big" data-testid="prime-expected">{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span></div>
+        <div><span class="quiet">Accept no less than</span><span class="mono big" data-testid="prime-least">{{ house.show(expected.least, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet">{{ house.say(expected.flow, 'flow') }} through the {{ way.method === 'tank' ? 'hose' : 'pump' }}</span></div>
+        <div><span class="quiet">Read</span><span class="mono big">{{ reading === undefined ? '·' : house.show(reading, 'pressure') }}<small v-if="reading !== undefined">{{ house.unit('pressure').symbol }}</small></span><VerdictLabel :verdict="verdict ?? 'unknown'" /></div>
+      </div>
+    </template>
 
     <section aria-label="Judgement">
-      <JudgementLine v-if="expected && reading !== undefined && verdict" :verdict="verdict"><b>{{ p(reading) }} read, {{ p(expected.pressure) }} expected.</b>
+      <JudgementLine v-if="expected && reading !== undefined && verdict && view !== 'live'" :verdict="verdict"><b>{{ p(reading) }} read, {{ p(expected.pressure) }} expected.</b>
         {{ verdict === 'stop' ? `Under the least to accept, ${p(expected.least)}. Do not start it: look at pickup, seal, relief valve and gallery plugs first.` : verdict === 'watch' ? 'Above what the model says: thicker or colder oil than recorded, or a relief valve that sticks.' : 'The circuit is full and holds what it should.' }}</JudgementLine>
-      <JudgementLine v-if="dry.length > 0" verdict="stop"><b>No oil at {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b> {{ dry[0].fault }}</JudgementLine>
+      <JudgementLine v-if="dry.length > 0" verdict="stop"><b>{{ dry.some(({ group }) => group === 'walk') ? 'A leak, or no oil, at' : 'No oil at' }} {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b> {{ dry[0].fault }}</JudgementLine>
     </section>
-
-    <div class="columns block">
-      <section>
-        <h2>1. Make ready</h2>
-        <CheckRow v-for="item in of('step')" :key="item.key" :item="item" :faults="false" />
-        <h2 class="next">2. Drill</h2>
-        <ReadingRow name="prime.drillSpeed" /><ReadingRow name="prime.oilTemperature" />
-        <CautionNote name="drill">Rotating drill and shaft: no loose gloves or sleeves. Hold against the kick when the pump goes stiff.</CautionNote>
-        <h2 class="next">5. Read the gauge</h2>
-        <ReadingRow name="prime.pressure" />
-      </section>
-      <section>
-        <h2>3. Turn the crank, {{ turned }} of {{ of('crank').length }}</h2>
-        <p class="quiet">A little at a time while pressure is on, so that each journal’s hole sees oil.</p>
-        <div class="turns"><button v-for="turn in of('crank')" :key="turn.key" type="button" class="turn" :aria-pressed="build.sheet!.checks[turn.key]?.state === 'done'" @click="build.check(turn.key, build.sheet!.checks[turn.key] ? undefined : 'done', turn.label)">{{ turn.label }}</button></div>
-        <h2 class="next">4. Oil seen at</h2>
-        <CheckRow v-for="item in of('outlet')" :key="item.key" :item="item" />
-      </section>
-    </div>
+    <ViewTabs label="Prime" :views="VIEWS" :view="view" @go="go($event)" />
+    <LazyPrimeLive v-if="view === 'live'" />
+    <LazyPrimeRound v-else-if="view === 'round'" />
+    <template v-else>
+      <PrimePlan />
+      <section class="block readings"><h2>Read the gauge</h2><ReadingRow name="prime.checkPressure" /><ReadingRow name="prime.pressure" /><p class="quiet">{{ STAGES.check.words }} {{ STAGES.last.words }}</p></section>
+    </template>
   </div>
 </template>
 
@@ -58,9 +58,7 @@ const p = (value: number) => house.say(value, 'pressure', house.unit('pressure')
 .numbers > div { display: grid; justify-items: start; gap: 2px; }
 .big { font-size: 44px; line-height: 1.1; }
 .big small { font-size: 18px; color: var(--quiet); margin-left: 6px; font-family: var(--type); }
-.next { margin-top: 22px; }
-.turns { display: grid; grid-template-columns: repeat(4, 1fr); gap: 6px; margin-top: 8px; }
-.turn { min-height: 48px; border: 1px solid var(--field); border-radius: 3px; background: none; cursor: pointer; font-family: var(--mono); }
-.turn[aria-pressed='true'] { background: var(--pass); border-color: var(--pass); color: var(--sheet); font-weight: 650; }
-.note-line { border-left: 3px solid var(--watch); padding: 4px 12px; margin-bottom: 14px; }
+.cleared { border-left: 6px solid var(--stop); padding: 6px 12px; margin-bottom: 10px; }
+.cleared.ready { border-color: var(--pass); }
+.readings { max-width: 520px; }
 </style>

@@ -1,55 +1,57 @@
 <script setup lang="ts">
-import { BIND_MARGIN } from '#core/progress/progress'
-import { checksOf } from '#core/build/checks'
+import type { ValveName } from '#core/build/relief'
+import { ruleOf } from '#core/house/limits'
+import { STATE_LABELS } from '#core/outlook/states'
+import type { StateName } from '#core/targets/targets'
 
+const VIEWS = [{ view: 'valve', words: 'Spring and plunger' }, { view: 'routes', words: 'Routes and shims' }, { view: 'fit', words: 'Seat, thread, seals' }, { view: 'bench', words: 'Bench test' }, { view: 'label', words: 'Plug label' }] as const
 const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
-const names = computed(() => (build.sheet!.layout.galleryRelief ? (['relief', 'relief2'] as const) : (['relief'] as const)))
-const open = ref<'relief' | 'relief2'>('relief')
-const answer = useAnswer(async (model) => (build.sheet ? Promise.all(names.value.map((name) => model.relief(build.sheet!, name))) : []), () => build.sheet)
-const summary = computed(() => answer.value?.[open.value === 'relief' ? 0 : 1])
-const falls = computed(() => checksOf(build.sheet!.layout).find((check) => check.key === 'relief.falls')!)
-const FIELDS = ['plungerDiameter', 'springRate', 'freeLength', 'installedLength', 'shims', 'solidLength', 'portDiameter', 'overlap']
-const pressure = (value: number | undefined) => (value === undefined ? 'not within the port' : house.show(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined))
+const route = useRoute()
+const { view, go } = useView(VIEWS)
+const two = computed(() => build.sheet!.layout.galleryRelief)
+const open = computed<ValveName>(() => (two.value && route.query.valve === 'relief2' ? 'relief2' : 'relief'))
+const summary = useAnswer((model) => (build.sheet ? model.relief(build.sheet, open.value) : undefined), () => [build.sheet, open.value])
+const governs = useAnswer((model) => (build.sheet && two.value ? model.governing(build.sheet) : undefined), () => build.sheet)
+const cures = useAnswer((model) => (build.sheet ? model.cures(build.sheet) : undefined), () => build.sheet)
+const margin = computed(() => ruleOf(build.sheet!, 'relief.bindMargin'))
+const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
+const p = (value: number) => house.say(value, 'pressure', bar.value)
 const idle = computed(() => outlook.now?.states.find((state) => state.name === 'idleHot'))
-/** Of two valves the one with the lower flow start governs. */
-const governs = computed(() => {
-  const both = answer.value
-  if (!both || both.length < 2) return undefined
-  return both[0].flows <= both[1].flows ? 'The valve at the pump' : 'The valve at the gallery’s end'
+const shutAtIdle = computed(() => summary.value !== undefined && summary.value.lift.idleHot === 0)
+const NAMES: Record<ValveName, string> = { relief: 'the valve at the pump', relief2: 'the valve at the gallery’s end' }
+/** The state at which a valve is open, coldest first: there the words about governing are said. */
+const governed = computed(() => {
+  const found = governs.value
+  if (!found) return undefined
+  const state = (['workingHot', 'idleCold', 'idleHot', 'crankingCold'] as StateName[]).find((name) => found.by[name])
+  if (!state) return undefined
+  const by = found.by[state]!
+  const other: ValveName = by === 'relief' ? 'relief2' : 'relief'
+  return { by, other, state, own: found.raised[by][state], others: found.raised[other][state] }
 })
 </script>
 
 <template>
   <div>
-    <StationHead station="relief" title="Relief">{{ summary && summary.liftIdle === 0 ? 'It sets the ceiling; it is shut at idle hot and does not move it.' : 'Plunger, spring, plug: what sets the ceiling of pressure.' }}</StationHead>
-    <div v-if="names.length > 1" class="actions tabs" role="group" aria-label="Which valve">
-      <Button type="button" :variant="open === 'relief' ? undefined : 'outlined'" @click="open = 'relief'">At the pump</Button>
-      <Button type="button" :variant="open === 'relief2' ? undefined : 'outlined'" @click="open = 'relief2'">At the gallery’s end</Button>
-      <span v-if="governs" class="quiet governs">{{ governs }} opens first and governs; raising the other does nothing.</span>
+    <StationHead station="relief" title="Relief">{{ shutAtIdle ? 'It sets the ceiling; it is shut at idle hot and does not move it.' : 'Plunger, spring, plug: what sets the ceiling of pressure.' }}</StationHead>
+    <div v-if="two" class="actions tabs" role="group" aria-label="Which valve">
+      <Button type="button" :variant="open === 'relief' ? undefined : 'outlined'" @click="go(view, { valve: undefined })">At the pump</Button>
+      <Button type="button" :variant="open === 'relief2' ? undefined : 'outlined'" @click="go(view, { valve: 'relief2' })">At the gallery’s end</Button>
+      <span v-if="governed" class="governs" data-testid="governs"><b>{{ NAMES[governed.by].replace(/^t/, 'T') }} governs</b>, {{ STATE_LABELS[governed.state].toLowerCase() }}: half a millimetre more shim there gives {{ p(governed.own) }}, at the other {{ p(Math.abs(governed.others)) }}.</span>
     </div>
-    <ReliefDrawing :valve="open" />
-    <div class="columns">
-      <section>
-        <h2>Spring and plunger</h2>
-        <ReadingRow v-for="field in FIELDS" :key="`${open}.${field}`" :name="`${open}.${field}`" />
-      </section>
-      <section v-if="summary">
-        <h2>Gives</h2>
-        <div class="row"><span class="what">Opens at<span class="origin">plunger leaves its seat</span></span><span class="figure" data-testid="opens">{{ pressure(summary.opens) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-        <div v-if="summary.flows > summary.opens + 1" class="row"><span class="what">Flow starts at<span class="origin">overlap passed</span></span><span class="figure">{{ pressure(summary.flows) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-        <div class="row"><span class="what">Full flow, cold<span class="origin">all the pump gives at working speed</span></span><span class="figure">{{ pressure(summary.fullFlowCold) }}<span v-if="summary.fullFlowCold" class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-        <div class="row"><span class="what">Each {{ house.say(1e-4, 'clearance', house.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim adds</span><span class="figure">{{ pressure(summary.perTenth) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-        <div class="row"><span class="what">Left before bind</span><span class="figure" data-testid="bind">{{ summary.bindMargin === undefined ? '·' : house.show(summary.bindMargin, 'length') }}<span class="unit">{{ house.unit('length').symbol }}</span></span></div>
-        <div class="row"><span class="what">Lift at idle hot</span><span class="figure">{{ house.show(summary.liftIdle, 'length') }}<span class="unit">{{ house.unit('length').symbol }}</span></span></div>
-        <div class="row"><span class="what">Lift at working speed, hot</span><span class="figure">{{ house.show(summary.liftWorking, 'length') }}<span class="unit">{{ house.unit('length').symbol }}</span></span></div>
-        <CheckRow :item="falls" />
-      </section>
-    </div>
+    <ReliefDrawing :valve="open" :summary="summary" />
+    <ViewTabs label="Relief" :views="VIEWS" :view="view" @go="go($event)" />
+    <ReliefSpring v-if="view === 'valve'" :valve="open" :summary="summary" />
+    <LazyReliefRoutes v-else-if="view === 'routes'" :valve="open" :summary="summary" />
+    <LazyReliefFit v-else-if="view === 'fit'" :valve="open" />
+    <LazyReliefBench v-else-if="view === 'bench'" :valve="open" :summary="summary" />
+    <LazyReliefLabel v-else :valve="open" />
     <section aria-label="Judgement" class="block">
-      <JudgementLine v-if="summary?.bindMargin !== undefined && summary.bindMargin < BIND_MARGIN" :verdict="summary.bindMargin < 0 ? 'stop' : 'watch'"><b>{{ house.say(summary.bindMargin, 'length') }} left before the coils touch, house mark {{ house.say(BIND_MARGIN, 'length') }}.</b> The valve cannot open fully, and pressure runs away when cold. Take shims out, or fit a stiffer spring.</JudgementLine>
-      <JudgementLine v-if="idle && idle.verdict !== 'pass' && summary?.liftIdle === 0" verdict="watch"><b>Idle hot is at {{ house.say(idle.pressure, 'pressure') }}, wanted {{ house.say(idle.target.least, 'pressure') }}.</b> A shim or a stiffer spring here cannot raise it: the valve is shut there. Clearance, oil grade and pump volume set that floor.</JudgementLine>
+      <JudgementLine v-if="summary?.bindMargin !== undefined && summary.bindMargin < margin" :verdict="summary.bindMargin < 0 ? 'stop' : 'watch'"><b>{{ house.say(summary.bindMargin, 'length') }} left before the coils touch, house mark {{ house.say(margin, 'length') }}.</b> The valve cannot open fully, and pressure runs away when cold. Take shims out, or fit a stiffer spring.</JudgementLine>
+      <JudgementLine v-if="governed && open === governed.other" verdict="unknown"><b>{{ NAMES[governed.other].replace(/^t/, 'T') }} stays shut behind the other.</b> Raising it changes nothing: raise {{ NAMES[governed.by] }}.</JudgementLine>
+      <JudgementLine v-if="idle && idle.verdict !== 'pass' && shutAtIdle" verdict="watch" data-testid="cannot-cure"><b>Idle hot is at {{ p(idle.pressure) }}, wanted {{ p(idle.target.least) }}.</b> A shim or a stiffer spring here cannot raise it: the valve is shut there. <template v-if="cures && cures.length > 0">What would: {{ cures.map((cure) => `${cure.label.replace(/^./, (letter) => letter.toLowerCase())}, ${p(cure.gain)}`).join('; ') }}.</template></JudgementLine>
     </section>
     <CautionNote name="spring">The spring is under load behind its plug. Face clear, eye protection on, hold the plug as the last thread lets go.</CautionNote>
   </div>
@@ -57,4 +59,5 @@ const governs = computed(() => {
 
 <style scoped>
 .tabs { margin-bottom: 8px; align-items: center; }
+.governs { flex: 1; min-width: 240px; line-height: 1.3; }
 </style>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { House } from '#core/house/schema'
-import { putHouse } from '../data/house'
+import { putHouse } from '../../data/house'
 
 const Body = z.strictObject({ base: z.number().int().min(0), house: House })
 

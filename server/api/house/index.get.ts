@@ -1,4 +1,4 @@
-import { getHouse } from '../data/house'
+import { getHouse } from '../../data/house'
 
 /** What the shop keeps for all builds. */
 export default defineEventHandler(() => getHouse(requireDatabase()))

@@ -1,0 +1,20 @@
+<script setup lang="ts">
+/** The frame of a place that is no station of a build: Floor, Shelf, House rules. */
+useBuild().close()
+const finding = ref(false)
+const listing = ref(false)
+useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
+</script>
+
+<template>
+  <div class="frame wide">
+    <TopBar @find="finding = true" />
+    <main class="sheet"><slot /></main>
+    <LazyFindPalette v-if="finding" @close="finding = false" />
+    <LazyKeyList v-if="listing" @close="listing = false" />
+  </div>
+</template>
+
+<style scoped>
+.sheet { max-width: none; padding-inline: max(26px, calc(50vw - 590px)); }
+</style>

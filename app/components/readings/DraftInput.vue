@@ -1,0 +1,16 @@
+<script setup lang="ts">
+/** A plain field that keeps what is being typed while the value behind it is fetched anew; written on Enter or when left, Escape restores. */
+const { value } = defineProps<{ value: string | number }>()
+const emit = defineEmits<{ write: [text: string] }>()
+const typed = ref<string>()
+function commit() {
+  if (typed.value === undefined) return
+  const text = typed.value.trim()
+  typed.value = undefined
+  if (text !== String(value)) emit('write', text)
+}
+</script>
+
+<template>
+  <input :value="typed ?? value" autocomplete="off" @input="typed = ($event.target as HTMLInputElement).value" @blur="commit" @keydown.enter.prevent="commit" @keydown.esc="typed = undefined">
+</template>

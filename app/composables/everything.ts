@@ -1,0 +1,40 @@
+/** Fetched itself only once the first screen stands, so that the long list of what there is weighs nothing before. */
+
+/** Views and panels that are fetched apart from their station; named by their files, since what is not registered for the whole application is not found by its name. */
+const APART = [
+  () => import('~/components/frame/FindPalette.vue'),
+  () => import('~/components/frame/KeyList.vue'),
+  () => import('~/components/bearings/JournalView.vue'),
+  () => import('~/components/bearings/ShellsView.vue'),
+  () => import('~/components/bearings/TurnView.vue'),
+  () => import('~/components/brief/OilPanel.vue'),
+  () => import('~/components/brief/LayoutEditor.vue'),
+  () => import('~/components/pump/PumpSalvage.vue'),
+  () => import('~/components/pump/PumpPorts.vue'),
+  () => import('~/components/pump/PumpOverSpeed.vue'),
+  () => import('~/components/pump/PumpCompare.vue'),
+  () => import('~/components/pump/PumpClose.vue'),
+  () => import('~/components/relief/ReliefRoutes.vue'),
+  () => import('~/components/relief/ReliefFit.vue'),
+  () => import('~/components/relief/ReliefBench.vue'),
+  () => import('~/components/relief/ReliefLabel.vue'),
+  () => import('~/components/pickup/PickupSuction.vue'),
+  () => import('~/components/pickup/PickupOil.vue'),
+  () => import('~/components/outlook/CurvesView.vue'),
+  () => import('~/components/outlook/MapView.vue'),
+  () => import('~/components/outlook/CircuitView.vue'),
+  () => import('~/components/outlook/MovesView.vue'),
+  () => import('~/components/outlook/TryView.vue'),
+  () => import('~/components/outlook/FindView.vue'),
+  () => import('~/components/outlook/ScenarioView.vue'),
+  () => import('~/components/prime/PrimeLive.vue'),
+  () => import('~/components/prime/PrimeRound.vue'),
+  () => import('~/components/start/StartReadings.vue'),
+  () => import('~/components/start/StartBoard.vue'),
+  () => import('~/components/start/BreakIn.vue'),
+]
+
+/** Fetches all of it; fails when the network is gone. */
+export async function fetchEverything(): Promise<void> {
+  await Promise.all(APART.map((fetched) => fetched()))
+}

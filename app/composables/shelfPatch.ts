@@ -1,0 +1,23 @@
+import type { Operation } from 'fast-json-patch'
+import type { Reading, Sheet } from '#core/build/schema'
+import type { OilFigures } from '#core/oil/blend'
+
+/** Patch that writes figures of something taken off the shelf as readings, with what it was; a figure that is not known writes nothing. */
+export function shelfPatch(figures: Record<string, number | undefined>, note: string): Operation[] {
+  const by = useHouse().who || 'Someone'
+  const at = new Date().toISOString()
+  return Object.entries(figures).flatMap(([key, value]) => (value === undefined ? [] : [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured', by, at, instrument: 'Shelf', note } satisfies Reading }]))
+}
+
+/** Patch that takes readings out, where they are. */
+export function clearPatch(sheet: Sheet, keys: string[]): Operation[] {
+  return keys.filter((key) => key in sheet.readings).map((key) => ({ op: 'remove', path: `/readings/${key}` }))
+}
+
+/** Patch that pours another oil in: what the old one was mixed with, thinned by or aged to goes with it. */
+export function oilPatch({ oil }: Pick<Sheet, 'oil'>, figures: OilFigures): Operation[] {
+  return [{ op: 'add', path: '/oil/figures', value: figures }, ...(['blend', 'dilution', 'ageing'] as const).filter((key) => oil[key] !== undefined).map((key): Operation => ({ op: 'remove', path: `/oil/${key}` }))]
+}
+
+/** What was measured of a valve's spring and plug, and says nothing of another one. */
+export const SPRING_FIELDS = ['benchPressure', 'benchShims', 'benchInstalled', 'height1', 'load1', 'height2', 'load2', 'wire', 'coilDiameter', 'coils', 'solidLength']

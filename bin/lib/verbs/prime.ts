@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { Sheet } from '../../../core/build/schema'
+import { curesFor, safeFilter, STALL_WORDS } from '../../../core/prime/cures'
+import { modelOf } from '../../../core/outlook/model'
+import { primeExpectation } from '../../../core/prime/prime'
+import { primeTimeline } from '../../../core/prime/timeline'
+import { FILTER_WAYS, METHODS, PORTS, primeWayOf } from '../../../core/prime/way'
+import { named, notNegative, take } from './take'
+
+/** How to prime, beside the build file's own fields: what is left out is as the build has it. SI, °C. */
+const Way = z.object({
+  method: z.enum(METHODS).optional(), filter: z.enum(FILTER_WAYS).optional(), port: z.enum(PORTS).optional(),
+  packing: z.enum(['dry', 'oil', 'assembly-lubricant', 'jelly']).optional(),
+  drillSpeed: notNegative.optional(), temperature: z.number().min(-40).max(150).optional(), tankPressure: notNegative.optional(), tankVolume: notNegative.optional(),
+})
+
+/** Splits what says how to prime from the build file. */
+export function primeInput(input: unknown): { way: z.infer<typeof Way>; file: unknown } {
+  if (typeof input !== 'object' || input === null) return { way: {}, file: input }
+  const own = new Set(Object.keys(Way.shape))
+  const pick = (mine: boolean) => Object.fromEntries(Object.entries(input).filter(([key]) => own.has(key) === mine))
+  return { way: take(Way, pick(true)), file: pick(false) }
+}
+
+export function prime(input: unknown, build: (file: unknown) => Sheet) {
+  const { way: more, file } = primeInput(input)
+  const sheet = build(file)
+  const way = primeWayOf(sheet, Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined)))
+  const model = named(() => modelOf(sheet))
+  const { run, pad, gauge, pressure, chance } = named(() => primeTimeline(sheet, way))
+  const expected = named(() => primeExpectation(sheet, way))
+  return {
+    primed: run.primed, timeToPressure: run.timeToPressure ?? null, timeToPad: run.timeToPad ?? null, timeToGauge: run.timeToGauge ?? null,
+    bands: { pad: pad ?? null, gauge: gauge ?? null, pressure: pressure ?? null }, chance,
+    outlets: run.outlets.map(({ label, node, time }) => ({ label, node, time: time ?? null })),
+    pressure: run.pressure, expected: { pressure: expected.pressure, low: expected.low, high: expected.high, least: expected.least },
+    oil: run.used, spilled: run.spilled, method: way.method, filter: way.filter, safeFilter: safeFilter(model, way),
+    ...(run.reason ? { reason: run.reason, why: STALL_WORDS[run.reason], cures: curesFor(model, run).map(({ key, words, time }) => ({ key, words, time })) } : {}),
+  }
+}

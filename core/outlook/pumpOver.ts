@@ -1,0 +1,80 @@
+import type { Running } from '../build/engine'
+import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
+import { oilAt } from '../oil/oil'
+import type { StateName } from '../targets/targets'
+import { type Ranged, rangeOf, sampleReadings } from './band'
+import { type Model, modelOf } from './model'
+import { powerOf } from './pumpLoad'
+import { momentAt, namedStates, speedsOver } from './states'
+
+export interface PumpCurve {
+  /** °C */
+  temperature: number
+  /** What goes into the circuit at each speed, slip and filling taken off, m³/s. */
+  delivered: number[]
+  /** Shaft power at each speed, W. */
+  power: number[]
+  /** Where such oil is met: at cold idle while it is cold, at working speed once it is hot; rev/s, and what is swept there, m³/s. */
+  met: { speed: number; swept: number; delivered: Ranged; power: Ranged }
+}
+
+/** A pump at one of the four states. */
+export interface PumpAtState {
+  name: StateName
+  /** m³/s */
+  swept: number
+  delivered: Ranged
+  /** W */
+  power: Ranged
+}
+
+export interface PumpOver {
+  /** Crank speed, rev/s, from cranking to the maximum. */
+  speeds: number[]
+  /** Displacement at each speed, m³/s: what it would deliver without slip. */
+  swept: number[]
+  cold: PumpCurve
+  hot: PumpCurve
+}
+
+/** Samples behind each band. */
+const SAMPLES = 120
+
+/** The pump's flow into the circuit as it was last solved, m³/s. */
+function deliveredOf({ engine: { circuit, plan } }: Model): number {
+  return circuit.flows[circuit.network.elements.indexOf(plan.pump)]
+}
+
+/** Delivered and power at a moment with their bands. */
+function rangedAt(model: Model, moment: Running): { delivered: Ranged; power: Ranged } {
+  const [[, delivered, power]] = sampleReadings(model, [moment], SAMPLES, [deliveredOf, (solved) => powerOf(solved, moment)])
+  return { delivered: rangeOf(delivered), power: rangeOf(power) }
+}
+
+/** What the pump of a sheet sweeps, delivers and takes at the four states, in its own circuit. */
+export function pumpAtStates(sheet: Sheet): PumpAtState[] {
+  const model = modelOf(sheet)
+  const { displacement, driveRatio } = model.values
+  return namedStates(sheet).map((state) => ({ name: state.name, swept: displacement * driveRatio * state.speed, ...rangedAt(model, state) }))
+}
+
+/** What the pump of a sheet delivers and takes over speed in its own circuit, with cold and with hot oil. */
+export function pumpOver(sheet: Sheet, points = 25): PumpOver {
+  const model = modelOf(sheet)
+  const { engine, values } = model
+  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const speeds = speedsOver(sheet, points)
+  const sweptAt = (speed: number) => values.displacement * values.driveRatio * speed
+  const curve = (temperature: number, met: number): PumpCurve => {
+    const oil = oilAt(model.oil, temperature)
+    const moment = (speed: number) => momentAt(sheet, speed, temperature)
+    engine.circuit.reset()
+    const solved = speeds.map((speed) => {
+      engine.gauge(values, moment(speed), oil)
+      return [deliveredOf(model), powerOf(model, moment(speed))]
+    })
+    return { temperature, delivered: solved.map(([flow]) => flow), power: solved.map(([, watts]) => watts), met: { speed: met, swept: sweptAt(met), ...rangedAt(model, moment(met)) } }
+  }
+  return { speeds, swept: speeds.map(sweptAt), cold: curve(of('coldStart'), of('coldIdleSpeed')), hot: curve(of('hotOil'), of('workingSpeed')) }
+}

@@ -1,0 +1,79 @@
+import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
+import type { OilFigures } from '../oil/blend'
+import { judge } from '../targets/targets'
+import { pressureBands } from './band'
+import type { StateReadings } from './change'
+import { gaugePressure, type Model, modelOf, setInputs } from './model'
+import { targetAt } from './outlook'
+import type { CandidatePump } from './pumps'
+import { withPump } from './pumps'
+import { powerOf } from './pumpLoad'
+import { momentAt, namedStates, speedsOver } from './states'
+
+/** What is tried on a copy of a build: whatever is not named stays as it is recorded. */
+export interface TriedChange {
+  spring?: { springRate: number; freeLength: number; solidLength?: number }
+  /** All shims together, m. */
+  shims?: number
+  oil?: OilFigures
+  pump?: Omit<CandidatePump, 'id' | 'label'>
+  /** All mains, all rods looser by so much, m; tighter below nothing. */
+  mains?: number
+  rods?: number
+  /** Any other reading, by its key, SI. */
+  readings?: Record<string, number>
+}
+
+export interface TriedOutlook {
+  states: StateReadings
+  /** Pump's shaft power at working speed, hot, W. */
+  power: number
+  /** Gauge pressure over speed with hot oil: rev/s, Pa. */
+  speeds: number[]
+  pressures: number[]
+}
+
+const SAMPLES = 40
+const POINTS = 20
+
+/** The sheet with what is tried written into it, as far as a sheet has a place for it. */
+export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: others = {} }: TriedChange): Sheet {
+  let tried = pump ? withPump(sheet, pump) : sheet
+  const readings: Sheet['readings'] = { ...tried.readings }
+  const put = (key: string, value: number | undefined) => value !== undefined && (readings[key] = { value, source: 'measured' })
+  if (spring) {
+    for (const field of ['benchPressure', 'benchShims', 'benchInstalled']) delete readings[`relief.${field}`]
+    put('relief.springRate', spring.springRate)
+    put('relief.freeLength', spring.freeLength)
+    put('relief.solidLength', spring.solidLength)
+  }
+  put('relief.shims', shims)
+  for (const [key, value] of Object.entries(others)) put(key, value)
+  tried = { ...tried, readings }
+  return oil ? { ...tried, oil: { grade: tried.oil.grade, figures: oil } } : tried
+}
+
+/** The model of what is tried: clearances too, which a sheet has only by what was measured. */
+function triedModel(sheet: Sheet, change: TriedChange): Model {
+  const model = modelOf(triedSheet(sheet, change))
+  const looser: Record<string, number> = { main: change.mains ?? 0, rod: change.rods ?? 0 }
+  if (change.mains || change.rods) setInputs(model, /^(main|rod)\.\d+\./, (now, key) => Math.max(5e-6, now + looser[key.split('.')[0]]))
+  return model
+}
+
+/** What the gauge would say with what is tried, what it would cost at the drive, and its curve with hot oil. */
+export function triedOutlook(sheet: Sheet, change: TriedChange): TriedOutlook {
+  const model = triedModel(sheet, change)
+  const states = namedStates(model.sheet)
+  const bands = pressureBands(model, states, SAMPLES)
+  const hot = requireValue(model.sheet, 'brief.hotOil').value
+  const speeds = speedsOver(model.sheet, POINTS)
+  const pressures = speeds.map((speed) => gaugePressure(model, momentAt(model.sheet, speed, hot)))
+  const working = states.find(({ name }) => name === 'workingHot')!
+  gaugePressure(model, working)
+  return {
+    states: Object.fromEntries(states.map((state, i) => [state.name, { ...bands[i], verdict: judge(bands[i].pressure, bands[i].low, bands[i].high, targetAt(model.sheet, model.oil, state)) }])) as StateReadings,
+    power: powerOf(model, working), speeds, pressures,
+  }
+}

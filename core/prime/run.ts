@@ -1,0 +1,158 @@
+import type { EngineValues } from '../build/engine'
+import type { Sheet } from '../build/schema'
+import { leftOutOf } from '../build/inspections'
+import { type Oil, oilAt } from '../oil/oil'
+import { slipConductance } from '../pump/slip'
+import { AIR, airPressure, OPEN_TO_AIR } from './air'
+import { prepareFilling } from './filling'
+import type { Filling, Turning } from './types'
+import { outletsOf, type Outlet } from './outlets'
+import type { PrimeWay } from './way'
+
+/** Longest that anybody turns a pump in hope, s; a stalled circuit is given up after this long without a drop, s. */
+const LONGEST = 300
+const PATIENCE = 15
+/** A drop: what still counts as filling, m³. */
+const DROP = 0.3e-6
+/** Step of what is written down, s. */
+const STEP = 0.5
+/** Gauge pressure at which a circuit counts as holding, Pa. */
+const HOLDS = 20e3
+/** Oil let run at the open pad before the filter goes on, s. */
+export const AT_PAD = 2
+
+/** What the model needs of an engine to prime it. */
+export interface PrimeModel {
+  sheet: Sheet
+  values: EngineValues
+  oil: Oil
+}
+
+/** Something wrong that priming meets. */
+export interface PrimeFault {
+  /** Diameter of a hole that draws air at the pickup, m. */
+  airLeak?: number
+  /** Passages left out, by key, beside those that the sheet knows of. */
+  leftOut?: string[]
+}
+
+export interface PrimeMoment {
+  time: number
+  /** Pa */
+  gauge: number
+  turning: boolean
+  /** Oil in each room over what it holds, in the order of `nodes`. */
+  full: number[]
+}
+
+export type Stall = 'not-turning' | 'cannot-draw' | 'cannot-push' | 'draws-air' | 'tank-empty' | 'no-hold' | 'slow'
+
+export interface PrimeRun {
+  way: PrimeWay
+  primed: boolean
+  /** Seconds until oil runs before the filter, stands at the gauge, and the gauge reads nine tenths of where it settles. */
+  timeToPad?: number
+  timeToGauge?: number
+  timeToPressure?: number
+  outlets: (Outlet & { time?: number })[]
+  /** Where the gauge settles, or stood when it was given up, Pa. */
+  pressure: number
+  /** Oil that filled the passages, and that ran out at the pad, m³. */
+  used: number
+  spilled: number
+  reason?: Stall
+  nodes: string[]
+  moments: PrimeMoment[]
+}
+
+/** A way of priming made ready to be marched: its circuit and what turns when. */
+export interface Priming {
+  filling: Filling
+  turningAt: (seconds: number) => Turning
+}
+
+export function preparePriming({ sheet, values, oil }: PrimeModel, way: PrimeWay, fault: PrimeFault = {}): Priming {
+  const filled: Record<string, number> = {}
+  let packing = way.packing
+  if (way.method === 'hand' && way.port === 'pump') {
+    filled['pump inlet'] = 1
+    if (packing === 'dry') packing = 'oil'
+  }
+  const filling = prepareFilling({
+    layout: sheet.layout, values, oil: oilAt(oil, way.temperature), temperature: way.temperature, leftOut: [...leftOutOf(sheet), ...(fault.leftOut ?? [])], packing,
+    filter: way.filter === 'off' && sheet.layout.filter ? 'off' : way.filter === 'filled' ? 1 : 0, antiDrain: way.antiDrain, filterVolume: way.filterVolume, airLeak: fault.airLeak, filled,
+    ...(way.method === 'tank' ? { tank: { port: way.port, pressure: way.tankPressure, volume: way.tankVolume } } : {}),
+    // By hand oil runs in under its own weight: a funnel half a metre over the port.
+    ...(way.method === 'hand' && way.port === 'gauge' ? { tank: { port: 'gauge' as const, pressure: 4e3, volume: way.poured } } : {}),
+  })
+  const turning = (on: boolean): Turning => (way.method === 'drill' ? { pump: on ? way.drillSpeed : 0, crank: 0 } : way.method === 'tank' ? { pump: 0, crank: 0 } : { pump: on ? way.crankSpeed * values.driveRatio : 0, crank: on ? way.crankSpeed : 0 })
+  return { filling, turningAt: (seconds) => turning(way.method === 'drill' || seconds % (way.burst + way.rest) < way.burst) }
+}
+
+/**
+ * Primes an engine by the model, from dry to full or to where it stalls, and says when oil is where.
+ *
+ * The pad's oil is let run for two seconds, then the filter goes on dry.
+ */
+export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {}, longest = LONGEST): PrimeRun {
+  const { filling, turningAt } = preparePriming(model, way, fault)
+  const outlets: (Outlet & { time?: number })[] = outletsOf(model.sheet.layout, filling.engine.plan)
+  const place = new Map(filling.nodes.map((node, i) => [node, i]))
+  const full = (node: string) => filling.flooded[place.get(node)!] === 1
+  const moments: PrimeMoment[] = []
+  const at: { pad?: number; gauge?: number } = {}
+  let turned = 0
+  let last = { held: 0, turned: 0 }
+  const everything = () => filling.flooded.every((each) => each === 1) || outlets.every(({ time }) => time !== undefined)
+  const note = (on: boolean) => moments.push({ time: filling.time, gauge: filling.gauge, turning: on, full: [...filling.oil].map((oil, i) => Math.min(1, oil / filling.room[i])) })
+  note(false)
+  let since: number | undefined
+  while (filling.time < longest) {
+    const turning = turningAt(filling.time + 1e-6)
+    const on = turning.pump > 0 || way.method === 'tank'
+    filling.advance(STEP, turning)
+    if (on) turned += STEP
+    if (at.pad === undefined && way.method !== 'tank' && full(filling.before)) at.pad = filling.time
+    if (way.filter === 'off' && at.pad !== undefined && filling.time >= at.pad + AT_PAD) filling.fitFilter(0)
+    if (at.gauge === undefined && full(filling.engine.plan.gauge)) at.gauge = filling.time
+    for (const outlet of outlets) if (outlet.time === undefined && full(outlet.node) && filling.gauge >= (outlet.opening ?? 0)) outlet.time = filling.time
+    note(on)
+    const held = filling.oil.reduce((sum, each) => sum + each, 0) + filling.spilled
+    if (held - last.held > DROP) last = { held, turned }
+    if (everything() && at.gauge !== undefined) since ??= filling.time
+    if (since !== undefined && filling.time - since > 6 && steady(moments)) break
+    if (turned - last.turned > PATIENCE && since === undefined) break
+  }
+  const pressure = settled(moments)
+  const primed = since !== undefined && pressure > HOLDS
+  const reached = moments.find(({ gauge }) => gauge >= 0.9 * pressure)
+  return {
+    way, primed, outlets, pressure, nodes: filling.nodes, moments, used: filling.oil.reduce((sum, each) => sum + each, 0), spilled: filling.spilled,
+    timeToPad: at.pad, timeToGauge: at.gauge, timeToPressure: primed ? reached?.time : undefined,
+    ...(primed ? {} : { reason: since !== undefined || full(filling.engine.plan.gauge) ? 'no-hold' : whyStalled(model, way, fault, full) }),
+  }
+}
+
+/** Whether the gauge has stood within 2 percent for three seconds of turning. */
+function steady(moments: PrimeMoment[]): boolean {
+  const last = moments.slice(-6)
+  if (last.some(({ turning }) => !turning)) return false
+  const gauges = last.map(({ gauge }) => gauge)
+  return Math.max(...gauges) - Math.min(...gauges) < 0.02 * Math.max(...gauges, 1)
+}
+
+function settled(moments: PrimeMoment[]): number {
+  const turning = moments.filter((moment) => moment.turning).slice(-4)
+  return turning.length === 0 ? 0 : turning.reduce((sum, { gauge }) => sum + gauge, 0) / turning.length
+}
+
+/** What held the oil back, by what the pump could do with air against what was asked of it. */
+function whyStalled({ values, oil }: PrimeModel, way: PrimeWay, fault: PrimeFault, full: (node: string) => boolean): Stall {
+  if (way.method === 'tank') return 'tank-empty'
+  if (fault.airLeak) return 'draws-air'
+  const speed = way.method === 'drill' ? way.drillSpeed : way.crankSpeed * values.driveRatio
+  if (speed <= 0) return 'not-turning'
+  if (full('pump inlet') && full('pump outlet')) return 'slow'
+  const could = airPressure(values.displacement, speed, slipConductance(values, AIR.viscosity) * OPEN_TO_AIR[way.packing])
+  return could < oilAt(oil, way.temperature).density * 9.80665 * Math.max(0, values.lift) ? 'cannot-draw' : 'cannot-push'
+}

@@ -1,0 +1,108 @@
+import { preloadFor } from './bench'
+import { fullLift } from './port'
+import { allowedStress, preload, total, wahlStress } from './spring'
+import { bindMargin, fullFlowPressure, openingPressure, type ReliefValve } from './valve'
+
+/** Ways to a wanted opening pressure. */
+export type RouteKind = 'shims' | 'spring' | 'plug' | 'cap'
+
+export interface OfferedSpring {
+  id: string
+  label: string
+  springRate: number
+  freeLength: number
+  solidLength?: number
+  wire?: number
+  coilDiameter?: number
+}
+
+export interface RouteCase {
+  /** Pa. */
+  wanted: number
+  /** Spring travel that must be left, m. */
+  leastMargin: number
+  springs: OfferedSpring[]
+  /** The fitted spring's wire and mean coil, m, where they were measured. */
+  wire?: number
+  coilDiameter?: number
+  /** How much further in the plug can go, m, where that was measured. */
+  plugTravel?: number
+  /** What must pass at full flow, m³/s, and the oil: kg/m³, Pa·s. */
+  flow: number
+  density: number
+  viscosity: number
+}
+
+export interface Route {
+  kind: RouteKind
+  /** The valve as it would be. */
+  valve: ReliefValve
+  spring?: OfferedSpring
+  /** Shims all together, m; how far the plug or cap goes in from where it is, m, out below nothing. */
+  shims: number
+  further: number
+  opens: number
+  /** What it settles at with the whole flow, Pa, and over its opening; undefined when the port cannot pass it. */
+  fullFlow?: number
+  override?: number
+  bindMargin?: number
+  /** Shear stress at full lift over what the wire bears; undefined when the wire was not measured. */
+  stress?: number
+  reversible: boolean
+  /** Why it cannot be done or should not; nothing when it can. */
+  against: string[]
+}
+
+/** Thickest stack that stays in place under a spring, m. */
+const MOST_SHIMS = 8e-3
+
+/**
+ * Each way to a wanted opening pressure: shims under the spring that is fitted, each spring on the shelf with the shims that it then asks for, the plug
+ * further in, a fixed cap deformed; with what each leaves before the coils touch, what it does to the override, how hard it works the wire, and
+ * whether it can be taken back.
+ */
+export function routesTo(valve: ReliefValve, wanted: RouteCase): Route[] {
+  const further = preloadFor(valve, wanted.wanted).length - (valve.freeLength - valve.installedLength + total(valve.shims))
+  return [
+    withShims('shims', valve, wanted),
+    ...wanted.springs.map((spring) => withShims('spring', { ...valve, springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength }, wanted, spring)),
+    moved('plug', valve, further, wanted), moved('cap', valve, further, wanted),
+  ]
+}
+
+function withShims(kind: 'shims' | 'spring', valve: ReliefValve, wanted: RouteCase, spring?: OfferedSpring): Route {
+  const { shims } = preloadFor(valve, wanted.wanted)
+  const against = [
+    ...(shims < -1e-6 ? [`opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`] : []),
+    ...(shims > MOST_SHIMS ? ['asks for a taller stack than stays in place'] : []),
+  ]
+  return described(kind, { ...valve, shims: [Math.max(0, shims)] }, wanted, { shims: Math.max(0, shims), further: 0, reversible: true, against, spring })
+}
+
+function moved(kind: 'plug' | 'cap', valve: ReliefValve, further: number, wanted: RouteCase): Route {
+  const most = wanted.plugTravel
+  const against = kind === 'plug'
+    ? most !== undefined && further > most + 1e-6 ? ['the plug has not so much left to go'] : []
+    : [...(further < 0 ? ['a cap cannot be drawn back out'] : []), 'not adjustable afterwards; the thread must not take the load']
+  return described(kind, { ...valve, installedLength: valve.installedLength - further }, wanted, { shims: total(valve.shims), further, reversible: kind === 'plug', against })
+}
+
+function described(kind: RouteKind, valve: ReliefValve, wanted: RouteCase, route: Pick<Route, 'shims' | 'further' | 'reversible' | 'against' | 'spring'>): Route {
+  const margin = bindMargin(valve)
+  let fullFlow: number | undefined
+  try {
+    fullFlow = fullFlowPressure(valve, wanted.flow, wanted.density, wanted.viscosity)
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+  }
+  const { wire, coilDiameter } = route.spring ?? wanted
+  const load = preload(valve) + valve.springRate * fullLift(valve.port)
+  const stress = wire && coilDiameter ? wahlStress({ wire, meanDiameter: coilDiameter, activeCoils: 1 }, load) / allowedStress(wire) : undefined
+  const against = [
+    ...route.against,
+    ...(margin === undefined ? [] : margin < 0 ? ['the coils touch before the port is open'] : margin < wanted.leastMargin ? ['too little travel is left before the coils touch'] : []),
+    ...(stress !== undefined && stress > 1 ? ['the wire would set'] : []),
+  ]
+  const opens = openingPressure(valve)
+  return { kind, valve, ...route, opens, fullFlow, override: fullFlow === undefined ? undefined : fullFlow - opens, bindMargin: margin, stress, against }
+}

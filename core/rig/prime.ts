@@ -1,0 +1,79 @@
+import type { Sheet } from '../build/schema'
+import { modelOf } from '../outlook/model'
+import { preparePriming } from '../prime/run'
+import { type PrimeWay, primeWayOf } from '../prime/way'
+import { faultOf } from '../trace/faults'
+import { drawTruth, prepareInstruments, type RigSpec, type Truth } from './rig'
+
+/** What a simulated shop's loggers show while an engine is primed. */
+export interface PrimeSample {
+  time: number
+  pressure: number
+  gauge?: number
+  /** Pump as the drill turns it, crank as the starter does, rev/s. */
+  drill?: number
+  speed?: number
+  tank?: number
+  temperature: number
+}
+
+export type PrimeAction = 'start' | 'stop' | 'fit-filter'
+
+export interface PrimeRig {
+  truth: Truth
+  act: (action: PrimeAction) => void
+  advance: (seconds: number) => PrimeSample
+  /** Places that oil has newly come to, as somebody standing by would see it. */
+  seen: () => string[]
+}
+
+/** A simulated engine that is primed: the filling model with hidden true values and a chosen fault, seen through instruments. */
+export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
+  const fault = spec.fault ? faultOf(spec.fault.key, sheet.layout, spec.fault.severity) : undefined
+  const truth = drawTruth(sheet, spec, fault)
+  const instruments = prepareInstruments(truth, spec)
+  const planned = spec.way ?? primeWayOf(sheet)
+  const way: PrimeWay = { ...planned, ...(fault?.pump ?? {}) }
+  const { filling, turningAt } = preparePriming({ sheet, values: truth.values, oil: modelOf(sheet).oil }, way, { airLeak: fault?.airLeak, leftOut: fault?.leftOut })
+  let on = false
+  let time = 0
+  let turned = 0
+  const told = new Set<string>()
+  const news: string[] = []
+  if (way.method === 'tank') filling.push(false)
+
+  function look(): void {
+    filling.nodes.forEach((node, i) => {
+      const name = node === filling.before && way.filter === 'off' ? 'pad' : node
+      if (filling.flooded[i] && !told.has(name)) {
+        told.add(name)
+        news.push(name)
+      }
+    })
+  }
+
+  return {
+    truth,
+    act: (action) => {
+      if (action === 'fit-filter') filling.fitFilter(0)
+      else {
+        on = action === 'start'
+        if (way.method === 'tank') filling.push(on)
+      }
+    },
+    advance: (seconds) => {
+      time += seconds
+      const turning = on ? turningAt(turned) : { pump: 0, crank: 0 }
+      if (on) turned += seconds
+      filling.advance(seconds, fault?.undriven ? { ...turning, pump: 0 } : turning)
+      look()
+      const noise = instruments.random() - 0.5
+      return {
+        time, ...instruments.read(seconds, Math.max(0, filling.gauge)), temperature: way.temperature + 0.2 * noise,
+        ...(way.method === 'drill' ? { drill: turning.pump * (1 + 0.01 * noise) } : {}), ...(turning.crank > 0 || way.method === 'starter' || way.method === 'hand' ? { speed: turning.crank } : {}),
+        ...(way.method === 'tank' ? { tank: on ? way.tankPressure : 0 } : {}),
+      }
+    },
+    seen: () => news.splice(0),
+  }
+}

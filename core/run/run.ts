@@ -1,0 +1,23 @@
+import type { ChannelSample } from './channels'
+import type { RunEvent, RunSetUp } from './schema'
+
+/** An event as the server keeps it. */
+export type KeptEvent = RunEvent & { number: number; at: string }
+
+/** A run as the server keeps it, without its samples. */
+export interface Run {
+  id: string
+  buildId: string
+  kind: 'prime' | 'start'
+  setup: RunSetUp
+  who: string
+  startedAt: string
+  endedAt: string | null
+  /** How it ended, in a few words. */
+  outcome: string | null
+  samples: number
+  events: KeptEvent[]
+}
+
+/** What the server tells those who watch a run. */
+export type RunNews = { kind: 'samples'; samples: ChannelSample[] } | { kind: 'event'; event: KeptEvent } | { kind: 'end'; outcome: string }

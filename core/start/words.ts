@@ -1,0 +1,42 @@
+import type { Layout, Sheet } from '../build/schema'
+import type { Target } from '../targets/targets'
+import type { StopCode, WatchCode } from './monitor'
+import type { PointVerdict } from './verdict'
+
+/** A figure said in the builder's units. */
+type Say = (pressure: number) => string
+
+export const STOP_TITLES: Record<StopCode, string> = { 'no-pressure': 'No pressure', falling: 'Pressure falls', 'over-limit': 'Over the limit', 'under-band': 'Too low' }
+
+/** Why a start was stopped, as a sentence with its numbers. */
+export function stopReason({ code, reading, limit }: { code: StopCode; reading: number; limit: number }, p: Say): string {
+  switch (code) {
+    case 'no-pressure': return `No pressure within ${limit} s of firing.`
+    case 'falling': return `Down to ${p(reading)} while the speed stands: oil leaves, or air comes.`
+    case 'over-limit': return `${p(reading)}, over the most of ${p(limit)} that filter and seals should see.`
+    case 'under-band': return `${p(reading)}; a healthy one of this build shows ${p(limit)} at the least.`
+  }
+}
+
+export const WATCH_WORDS: Record<WatchCode, string> = { 'gauges-differ': 'Sender and gauge differ: believe the gauge', 'above-band': 'Above what was expected', 'below-band': 'Below what was expected' }
+
+/** What a steady point says against its target and its prediction. */
+export function pointReason({ reading, target, expected, against, prediction }: PointVerdict, p: Say): string {
+  const said = `The model says ${p(expected.pressure)} (${p(expected.low)} to ${p(expected.high)})`
+  if (against === 'under') return `${p(target.least - reading)} under the target of ${p(target.least)}, ${target.reason}. ${said}${prediction === 'below' ? ', so something leaks, starves or misreads: shut down and find it.' : ', so the engine does what was measured: clearance, oil or pump must change.'}`
+  if (against === 'over') return `${p(reading - target.most)} over the most of ${p(target.most)}. Ease off; look for a relief valve that sticks shut.`
+  if (prediction === 'below') return `In its target from ${p(target.least)}, ${target.reason}, but below what this engine should show. ${said}: read a second gauge, then look for a leak.`
+  if (prediction === 'above') return `In its target, but above what this engine should show. ${said}: thicker oil than recorded, or a valve that opens late.`
+  return `In its target from ${p(target.least)}, ${target.reason}. ${said}, and the reading agrees.`
+}
+
+/** Why a hot idle can be low and right: what this layout does by design, where the target is under ten psi for each thousand rpm. */
+export function lowByDesign(sheet: Pick<Sheet, 'layout'>, target: Target, rule: number, p: Say): string | undefined {
+  if (target.least >= rule) return undefined
+  const why: string[] = []
+  const { layout }: { layout: Layout } = sheet
+  if (layout.housing === 'aluminium') why.push('its aluminium housing opens the bearings as it warms')
+  if (layout.kind === 'opposed' || layout.kind === 'single') why.push('few bearings draw on a small pump')
+  if (layout.mainGroove === 360) why.push('its full-circle grooves let more oil past')
+  return `Low by design: ${target.reason} asks for ${p(target.least)} at idle, less than the ${p(rule)} of ten psi for each thousand rpm${why.length > 0 ? `; ${why.join(', ')}` : ''}. Judged by this build’s own target.`
+}

@@ -1,0 +1,14 @@
+import { NewRun } from '#core/run/schema'
+import { insertRun } from '../../../../data/runs'
+import { runRig } from '../../../../rig/clock'
+
+/** Begins a run, under an id of the browser's own so that it can be sent again; one that a rig feeds starts its clock. */
+export default defineEventHandler(async (event) => {
+  const build = await requireBuild(event)
+  const body = await requireJson(event, NewRun, 'New run')
+  const run = await insertRun(requireDatabase(), build.id, body)
+  if (run!.buildId !== build.id) throw refusal(409, 'conflict', 'New run: that id belongs to another build’s run.', { problems: [{ path: 'id', message: 'is taken' }] })
+  if (run!.setup.rig && !run!.endedAt) await runRig(requireDatabase(), run!, build.sheet)
+  setResponseStatus(event, 201)
+  return shown(run!)
+})

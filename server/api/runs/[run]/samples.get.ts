@@ -1,0 +1,14 @@
+import { samplesToCsv } from '#core/run/csv'
+import { samplesAfter } from '../../../data/runs'
+
+/** Samples after a millisecond, as JSON in pieces, or all of them as a CSV file. */
+export default defineEventHandler(async (event) => {
+  const run = await requireRun(event)
+  const query = getQuery(event)
+  if (query.format === 'csv') {
+    setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
+    setResponseHeader(event, 'content-disposition', `attachment; filename="${run.kind}-${run.startedAt.slice(0, 16).replaceAll(':', '')}.csv"`)
+    return samplesToCsv(await samplesAfter(requireDatabase(), run.id, -1, 1_000_000))
+  }
+  return samplesAfter(requireDatabase(), run.id, Number(query.after ?? -1), Math.min(20_000, Number(query.most ?? 20_000) || 20_000))
+})

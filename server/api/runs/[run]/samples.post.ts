@@ -1,0 +1,72 @@
+import type { PGlite } from '@electric-sql/pglite'
+import { z } from 'zod'
+import { CHANNELS } from '#core/run/channels'
+import { type ColumnUse, guessColumns, headingsOf, readSamples, unitsFor } from '#core/run/csv'
+import { insertSamples } from '../../../data/runs'
+
+/** Largest body, bytes: some hours at ten a second. */
+const LIMIT = 16_000_000
+const PIECE = 6000
+
+/** What a file's columns are taken as, where its sender says so. */
+const Columns = z.array(z.strictObject({ column: z.number().int().min(0).max(500), use: z.enum(['time', ...CHANNELS]), unit: z.string().max(20) })).min(2).max(40)
+
+/**
+ * Takes readings from any logger: JSON, one sample or a list, SI and °C; or CSV lines under headings with their units in brackets, or
+ * with `columns` saying what each is. Answers once they are committed; a sample of a millisecond that is there already is passed over.
+ */
+export default defineEventHandler(async (event) => {
+  const run = await requireRunHead(event)
+  if (run.endedAt) throw refusal(409, 'ended', 'Readings: that run is over.', { problems: [{ path: 'run', message: 'is over' }] })
+  const text = (await requireBytes(event, LIMIT, 'Readings')).toString('utf8')
+  const db = requireDatabase()
+  if ((getRequestHeader(event, 'content-type') ?? '').includes('csv')) return takeFile(db, run.id, text, getQuery(event).columns, () => event.node.req.destroyed && !event.node.req.complete)
+  const { samples, refused } = takeSamples(fromJson(text), secondsInto(run))
+  const taken = await insertSamples(db, run.id, samples)
+  if (taken > 0) announceRun(run.id, { kind: 'samples', samples })
+  if (samples.length === 0 && refused.length > 0) throw refusal(400, 'invalid', `Readings: ${refused[0].path} ${refused[0].message}`, { problems: refused.slice(0, 50).map(({ path, message }) => ({ path, message })) })
+  return { taken, refused }
+})
+
+function fromJson(text: string): unknown[] {
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch {
+    throw refusal(400, 'not-json', 'Readings: the body is neither JSON nor CSV.', { problems: [{ path: '', message: 'is not JSON; send CSV as text/csv' }] })
+  }
+  return Array.isArray(value) ? value : [value]
+}
+
+/** A file, piece by piece, each told as it is committed; bad rows by line and column. */
+async function takeFile(db: PGlite, id: string, text: string, said: unknown, gone: () => boolean) {
+  let taken = 0
+  const refused: { line: number; column: string; message: string }[] = []
+  try {
+    for (const piece of readSamples(text, columnsOf(text, said), PIECE, said ? undefined : 0)) {
+      if (gone()) break
+      taken += await insertSamples(db, id, piece.samples)
+      if (piece.samples.length > 0) announceRun(id, { kind: 'samples', samples: piece.samples })
+      refused.push(...piece.bad)
+    }
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    throw refusal(400, 'invalid', `Readings: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
+  }
+  return { taken, refused }
+}
+
+function columnsOf(text: string, said: unknown): ColumnUse[] {
+  if (typeof said !== 'string') return guessColumns(headingsOf(text))
+  let value: unknown
+  try {
+    value = JSON.parse(said)
+  } catch {
+    value = undefined
+  }
+  return requireValid(Columns, value, 'Columns').map(({ column, use, unit }) => {
+    const found = unitsFor(use).find(({ symbol }) => symbol === unit)
+    if (!found) throw refusal(400, 'invalid', `Columns: “${unit}” is not a unit of ${use}.`, { problems: [{ path: `columns.${column}.unit`, message: `must be one of ${unitsFor(use).map(({ symbol }) => symbol).join(', ')}` }] })
+    return { column, use, unit: found }
+  })
+}

@@ -1,0 +1,44 @@
+import { type ChannelSample, sequenceOf } from '#core/run/channels'
+import type { RunNews } from '#core/run/run'
+import { samplesAfter } from '../../../data/runs'
+
+const PIECE = 3000
+
+/**
+ * Readings and events of a run as they are committed (server-sent events), from the millisecond that the listener has: first what
+ * is kept, then what comes, without a gap and without anything twice.
+ */
+export default defineEventHandler(async (event) => {
+  const run = await requireRun(event)
+  let sent = Number(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after ?? -1)
+  if (!Number.isFinite(sent)) sent = -1
+  const stream = createEventStream(event)
+  const held: RunNews[] = []
+  let caughtUp = false
+  const tell = (news: RunNews) => {
+    if (news.kind !== 'samples') return stream.push({ event: news.kind, data: JSON.stringify(news.kind === 'event' ? news.event : { outcome: news.outcome }) })
+    const fresh = news.samples.filter((sample: ChannelSample) => sequenceOf(sample) > sent)
+    if (fresh.length === 0) return undefined
+    sent = Math.max(...fresh.map(sequenceOf))
+    return stream.push({ id: String(sent), event: 'samples', data: JSON.stringify(fresh) })
+  }
+  const unhear = hearRun(run.id, (news) => (caughtUp ? void tell(news) : void held.push(news)))
+  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), 10_000)
+  stream.onClosed(async () => {
+    unhear()
+    clearInterval(beat)
+    await stream.close()
+  })
+  void (async () => {
+    for (;;) {
+      const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
+      if (samples.length > 0) await tell({ kind: 'samples', samples })
+      if (samples.length < PIECE) break
+    }
+    for (const known of run.events) await tell({ kind: 'event', event: known })
+    if (run.endedAt) await tell({ kind: 'end', outcome: run.outcome ?? 'ended' })
+    caughtUp = true
+    for (const news of held.splice(0)) await tell(news)
+  })()
+  return stream.send()
+})

@@ -1,0 +1,34 @@
+import { type BadRow, shelfFromCsv } from '#core/shelf/csv'
+import { writeItems } from '../../data/shelf'
+
+/** Largest file, bytes: some tens of thousands of rows. */
+const FILE_LIMIT = 8_000_000
+
+/** Takes a CSV file in: all good rows at once, the bad ones named by line and column. */
+export default defineEventHandler(async (event) => {
+  const text = (await requireBytes(event, FILE_LIMIT, 'Shelf file')).toString('utf8')
+  let read: ReturnType<typeof shelfFromCsv>
+  try {
+    read = shelfFromCsv(text)
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    throw refusal(400, 'invalid', `Shelf file: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
+  }
+  const { good, bad } = apart(read)
+  const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry)) : { added: 0, changed: 0 }
+  return { ...written, bad }
+})
+
+/** Rows of the same item twice in one file: the first stands, the others are named. */
+function apart({ good, bad }: ReturnType<typeof shelfFromCsv>): ReturnType<typeof shelfFromCsv> {
+  const seen = new Map<string, number>()
+  const twice: BadRow[] = []
+  const first = good.filter(({ line, entry }) => {
+    const key = JSON.stringify([entry.kind, entry.label, entry.engine])
+    const before = seen.get(key)
+    if (before === undefined) seen.set(key, line)
+    else twice.push({ line, column: 'label', message: `“${entry.label}” stands in line ${before} already` })
+    return before === undefined
+  })
+  return { good: first, bad: [...bad, ...twice].sort((a, b) => a.line - b.line) }
+}

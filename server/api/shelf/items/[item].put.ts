@@ -1,0 +1,12 @@
+import { z } from 'zod'
+import { ShelfEntry } from '#core/shelf/schema'
+import { updateItem } from '../../../data/shelf'
+
+const Body = z.strictObject({ base: z.number().int().min(0), entry: ShelfEntry })
+
+/** Writes an item over the revision that it was made on. */
+export default defineEventHandler(async (event) => {
+  const id = requireItemId(event)
+  const { base, entry } = await requireJson(event, Body, 'Shelf item')
+  return itemAnswer(await updateItem(requireDatabase(), id, base, entry))
+})

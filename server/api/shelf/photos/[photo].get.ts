@@ -1,0 +1,2 @@
+/** A photo of something on the shelf, as it was sent. */
+export default defineEventHandler((event) => sendPhoto(event))

@@ -1,0 +1,63 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync, readdirSync } from 'node:fs'
+import { PGlite } from '@electric-sql/pglite'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { newSheet } from '#core/build/layouts'
+import type { RunEvent } from '#core/run/schema'
+import { insertBuild } from './builds'
+import { migrate } from './database'
+import { getRun, insertEvent, insertRun, insertSamples, lastSequence, listRuns, openRigRuns, samplesAfter } from './runs'
+
+const folder = new URL('./migrations/', import.meta.url)
+const migrations = readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') }))
+
+describe('runs', () => {
+  let db: PGlite
+  const build = randomUUID()
+  beforeAll(async () => {
+    db = await PGlite.create()
+    await migrate(db, migrations)
+    await insertBuild(db, build, newSheet('inline4', 'Four', 'Test engine'))
+  })
+  afterAll(() => db.close())
+  const begin = async (setup: Parameters<typeof insertRun>[2]['setup'] = { source: 'logger' }) => (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup, who: 'Maren' }))!
+  const event = (more: Partial<RunEvent> = {}): RunEvent => ({ clientKey: randomUUID(), time: 1.5, kind: 'mark', words: 'fired', data: {}, who: 'Maren', ...more })
+
+  it('begins once, whatever is sent again', async () => {
+    const run = await begin()
+    await insertRun(db, build, { id: run.id, kind: 'prime', setup: { source: 'hand' }, who: 'Else' })
+    expect(await getRun(db, run.id)).toMatchObject({ kind: 'start', who: 'Maren', samples: 0, endedAt: null, setup: { source: 'logger' } })
+    expect((await listRuns(db, build)).map(({ id }) => id)).toContain(run.id)
+  })
+  it('keeps a sample once by its millisecond, and gives them back in order, in pieces', async () => {
+    const run = await begin()
+    const samples = Array.from({ length: 50 }, (_, i) => ({ time: i / 10, pressure: 1000 * i, ...(i % 2 ? { speed: 12 } : {}) }))
+    expect(await insertSamples(db, run.id, samples)).toBe(50)
+    expect(await insertSamples(db, run.id, samples.slice(40).concat({ time: 5, pressure: 7 }))).toBe(1)
+    expect(await samplesAfter(db, run.id, -1, 3)).toEqual([{ time: 0, pressure: 0 }, { time: 0.1, pressure: 1000, speed: 12 }, { time: 0.2, pressure: 2000 }])
+    expect((await samplesAfter(db, run.id, 4800, 100)).map(({ time }) => time)).toEqual([4.9, 5])
+    expect(await lastSequence(db, run.id)).toBe(5000)
+  })
+  it('takes an hour at ten a second', async () => {
+    const run = await begin()
+    for (let piece = 0; piece < 9; piece++) await insertSamples(db, run.id, Array.from({ length: 4000 }, (_, i) => ({ time: (4000 * piece + i) / 10, pressure: i, temperature: 20 })))
+    expect((await getRun(db, run.id))!.samples).toBe(36_000)
+  })
+  it('enters an event once, and an end ends the run', async () => {
+    const run = await begin()
+    const mark = event()
+    expect(await insertEvent(db, run.id, mark)).toMatchObject({ again: false })
+    expect(await insertEvent(db, run.id, mark)).toMatchObject({ again: true })
+    await insertEvent(db, run.id, event({ kind: 'end', words: 'stopped by hand', time: 20 }))
+    const ended = (await getRun(db, run.id))!
+    expect(ended.events.map(({ kind, words }) => [kind, words])).toEqual([['mark', 'fired'], ['end', 'stopped by hand']])
+    expect(ended).toMatchObject({ outcome: 'stopped by hand', endedAt: expect.any(String) })
+    expect(await insertEvent(db, randomUUID(), event())).toBeUndefined()
+  })
+  it('finds the runs that a rig must be taken up for', async () => {
+    const rig = await begin({ source: 'rig', rig: { seed: 1, pace: 1 } })
+    const over = await begin({ source: 'rig', rig: { seed: 2, pace: 1 } })
+    await insertEvent(db, over.id, event({ kind: 'end' }))
+    expect((await openRigRuns(db)).map(({ id }) => id)).toEqual([rig.id])
+  })
+})

@@ -1,0 +1,98 @@
+import type { PGlite } from '@electric-sql/pglite'
+import { CHANNELS, type ChannelSample, sequenceOf } from '#core/run/channels'
+import type { KeptEvent, Run } from '#core/run/run'
+import type { NewRun, RunEvent, RunSetUp } from '#core/run/schema'
+import type { Queries } from './database'
+
+interface RunRow {
+  id: string
+  build_id: string
+  kind: 'prime' | 'start'
+  setup: RunSetUp
+  who: string
+  started_at: string
+  ended_at: string | null
+  outcome: string | null
+  samples: number
+}
+
+const COLUMNS = 'id, build_id, kind, setup, who, started_at, ended_at, outcome, (select count(*)::integer from run_sample where run_id = run.id) as samples'
+
+function asRun(row: RunRow, events: KeptEvent[]): Run {
+  return {
+    id: row.id, buildId: row.build_id, kind: row.kind, setup: row.setup, who: row.who, startedAt: new Date(row.started_at).toISOString(), endedAt: row.ended_at && new Date(row.ended_at).toISOString(),
+    outcome: row.outcome, samples: row.samples, events,
+  }
+}
+
+/** Begins a run under its browser's own id; sent again it is the one that stands. */
+export async function insertRun(db: Queries, buildId: string, { id, kind, setup, who, startedAt }: NewRun): Promise<Run | undefined> {
+  await db.query('insert into run (id, build_id, kind, setup, who, started_at) values ($1, $2, $3, $4, $5, coalesce($6, now())) on conflict (id) do nothing', [id, buildId, kind, JSON.stringify(setup), who, startedAt ?? null])
+  return getRun(db, id)
+}
+
+export async function getRun(db: Queries, id: string): Promise<Run | undefined> {
+  const row = (await db.query<RunRow>(`select ${COLUMNS} from run where id = $1`, [id])).rows[0]
+  return row && asRun(row, await eventsOf(db, id))
+}
+
+/** A run's own row, without its count and its events: for every reading that comes in. */
+export async function getRunHead(db: Queries, id: string): Promise<Pick<Run, 'id' | 'startedAt' | 'endedAt'> | undefined> {
+  const row = (await db.query<Pick<RunRow, 'id' | 'started_at' | 'ended_at'>>('select id, started_at, ended_at from run where id = $1', [id])).rows[0]
+  return row && { id: row.id, startedAt: new Date(row.started_at).toISOString(), endedAt: row.ended_at }
+}
+
+/** Runs of a build, newest first, without their events. */
+export async function listRuns(db: Queries, buildId: string): Promise<Run[]> {
+  return (await db.query<RunRow>(`select ${COLUMNS} from run where build_id = $1 order by started_at desc, id`, [buildId])).rows.map((row) => asRun(row, []))
+}
+
+/** Runs that nobody has ended and that a simulated rig feeds. */
+export async function openRigRuns(db: Queries): Promise<Run[]> {
+  const { rows } = await db.query<RunRow>(`select ${COLUMNS} from run where ended_at is null and setup -> 'rig' is not null order by started_at`)
+  return Promise.all(rows.map(async (row) => asRun(row, await eventsOf(db, row.id))))
+}
+
+async function eventsOf(db: Queries, id: string): Promise<KeptEvent[]> {
+  const { rows } = await db.query<Omit<KeptEvent, 'clientKey'> & { client_key: string }>('select number::integer as number, client_key, time, kind, words, data, who, at from run_event where run_id = $1 order by number', [id])
+  return rows.map(({ client_key, ...event }) => ({ ...event, clientKey: client_key, at: new Date(event.at).toISOString() }))
+}
+
+/** Enters samples, each once by its millisecond; those that were new. */
+export async function insertSamples(db: Queries, runId: string, samples: ChannelSample[]): Promise<number> {
+  if (samples.length === 0) return 0
+  const used = CHANNELS.filter((channel) => samples.some((sample) => sample[channel] !== undefined))
+  const columns = used.map((channel) => samples.map((sample) => sample[channel] ?? null))
+  const { affectedRows } = await db.query(
+    `insert into run_sample (${['run_id', 'sequence', ...used].join(', ')})
+     select $1, * from unnest(${['$2::integer[]', ...used.map((_, i) => `$${i + 3}::double precision[]`)].join(', ')}) on conflict do nothing`,
+    [runId, samples.map(sequenceOf), ...columns])
+  return affectedRows ?? 0
+}
+
+/** Samples after a millisecond, oldest first, at most so many. */
+export async function samplesAfter(db: Queries, runId: string, after: number, most: number): Promise<ChannelSample[]> {
+  const { rows } = await db.query<Record<string, number | null>>(`select sequence, ${CHANNELS.join(', ')} from run_sample where run_id = $1 and sequence > $2 order by sequence limit $3`, [runId, after, most])
+  return rows.map((row) => {
+    const sample: ChannelSample = { time: row.sequence! / 1000 }
+    for (const channel of CHANNELS) if (row[channel] !== null) sample[channel] = row[channel]
+    return sample
+  })
+}
+
+/** The last sample's millisecond; −1 where there is none. */
+export async function lastSequence(db: Queries, runId: string): Promise<number> {
+  return (await db.query<{ last: number | null }>('select max(sequence) as last from run_sample where run_id = $1', [runId])).rows[0]?.last ?? -1
+}
+
+/** Enters an event, once; an `end` also ends the run. Undefined when the run is not known. */
+export async function insertEvent(db: PGlite, runId: string, event: RunEvent): Promise<{ event: KeptEvent; again: boolean } | undefined> {
+  return db.transaction(async (tx) => {
+    if ((await tx.query('select 1 from run where id = $1 for update', [runId])).rows.length === 0) return undefined
+    const { clientKey, time, kind, words, data, who } = event
+    const { affectedRows } = await tx.query('insert into run_event (client_key, run_id, time, kind, words, data, who) values ($1, $2, $3, $4, $5, $6, $7) on conflict (client_key) do nothing', [clientKey, runId, time, kind, words, JSON.stringify(data), who])
+    if (kind === 'end' && affectedRows) await tx.query('update run set ended_at = now(), outcome = $2 where id = $1 and ended_at is null', [runId, words || 'ended'])
+    const kept = (await eventsOf(tx, runId)).find((each) => each.clientKey === clientKey)
+    return kept && { event: kept, again: !affectedRows }
+  })
+}

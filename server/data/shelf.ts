@@ -1,0 +1,112 @@
+import type { PGlite } from '@electric-sql/pglite'
+import type { Hold, ShelfEntry, ShelfItem } from '#core/shelf/schema'
+import { moved, type Move } from '#core/shelf/stock'
+import type { Queries } from './database'
+
+const COLUMNS = `i.id, i.revision, i.kind, i.label, i.engine, i.count, i.place, i.note, i.price, i.photo, i.properties,
+  coalesce((select sum(h.reserved) from shelf_hold h where h.item_id = i.id), 0)::integer as reserved`
+
+type Row = Omit<ShelfItem, 'price' | 'photo'> & { price: number | null; photo: string | null }
+const itemOf = ({ price, photo, ...rest }: Row): ShelfItem => ({ ...rest, ...(price === null ? {} : { price }), ...(photo === null ? {} : { photo }) })
+
+export async function listItems(db: Queries): Promise<ShelfItem[]> {
+  return (await db.query<Row>(`select ${COLUMNS} from shelf_item i where not i.removed order by i.kind, i.engine, i.label`)).rows.map(itemOf)
+}
+
+/** What every build holds of every item. */
+export async function listHolds(db: Queries): Promise<(Hold & { name: string })[]> {
+  return (await db.query<Hold & { name: string }>(
+    `select h.item_id as item, h.build_id as build, h.reserved, h.taken, b.sheet ->> 'name' as name from shelf_hold h join build b on b.id = h.build_id where h.reserved + h.taken > 0 order by name`)).rows
+}
+
+export async function getItem(db: Queries, id: string): Promise<ShelfItem | undefined> {
+  const row = (await db.query<Row>(`select ${COLUMNS} from shelf_item i where i.id = $1 and not i.removed`, [id])).rows[0]
+  return row && itemOf(row)
+}
+
+export type ItemResult = { kind: 'written'; item: ShelfItem } | { kind: 'unknown' } | { kind: 'conflict'; item: ShelfItem } | { kind: 'twice' } | { kind: 'held'; reserved: number }
+
+/** Puts a new item on the shelf; `twice` when one of its kind, label and engine lies there. */
+export async function insertItem(db: Queries, entry: ShelfEntry): Promise<ItemResult> {
+  const { kind, label, engine, count, place, note, price, photo, properties } = entry
+  const { rows } = await db.query<{ id: string }>(
+    `insert into shelf_item (kind, label, engine, count, place, note, price, photo, properties) values ($1, $2, $3, $4, $5, $6, $7, $8, $9) 
+     on conflict (kind, label, engine) do update set count = excluded.count, place = excluded.place, note = excluded.note, price = excluded.price, photo = excluded.photo, properties = excluded.properties,
+       removed = false, revision = shelf_item.revision + 1, changed_at = now() where shelf_item.removed returning id`,
+    [kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)])
+  return rows[0] ? { kind: 'written', item: (await getItem(db, rows[0].id))! } : { kind: 'twice' }
+}
+
+/** Writes an item over the revision that it was made on; never fewer of it than are set aside. */
+export async function updateItem(db: PGlite, id: string, base: number, entry: ShelfEntry): Promise<ItemResult> {
+  return db.transaction(async (tx): Promise<ItemResult> => {
+    await tx.query('select id from shelf_item where id = $1 for update', [id])
+    const now = await getItem(tx, id)
+    if (!now) return { kind: 'unknown' }
+    if (now.revision !== base) return { kind: 'conflict', item: now }
+    if (entry.count < now.reserved) return { kind: 'held', reserved: now.reserved }
+    const { kind, label, engine, count, place, note, price, photo, properties } = entry
+    const taken = (await tx.query('select 1 from shelf_item where kind = $1 and label = $2 and engine = $3 and id <> $4 and not removed', [kind, label, engine, id])).rows.length > 0
+    if (taken) return { kind: 'twice' }
+    await tx.query(
+      'update shelf_item set kind = $2, label = $3, engine = $4, count = $5, place = $6, note = $7, price = $8, photo = $9, properties = $10, revision = revision + 1, changed_at = now() where id = $1',
+      [id, kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)])
+    return { kind: 'written', item: (await getItem(tx, id))! }
+  })
+}
+
+/** Takes an item off the shelf for good; not while a build holds any of it. */
+export async function deleteItem(db: PGlite, id: string): Promise<'gone' | 'unknown' | 'held'> {
+  return db.transaction(async (tx) => {
+    if (!(await getItem(tx, id))) return 'unknown'
+    const held = (await tx.query('select 1 from shelf_hold where item_id = $1 and reserved + taken > 0', [id])).rows.length > 0
+    if (held) return 'held'
+    await tx.query('update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1', [id])
+    return 'gone'
+  })
+}
+
+/** Writes many items in one statement: new ones are added, those of the same kind, label and engine get the new figures. All or none. */
+export async function writeItems(db: PGlite, entries: ShelfEntry[]): Promise<{ added: number; changed: number }> {
+  const { rows } = await db.query<{ added: boolean }>(
+    `insert into shelf_item as s (kind, label, engine, count, place, note, price, properties)
+     select kind, label, engine, count, place, note, price, properties
+     from jsonb_to_recordset($1::jsonb) as r(kind text, label text, engine text, count integer, place text, note text, price double precision, properties jsonb)
+     on conflict (kind, label, engine) do update set count = greatest(excluded.count, (select coalesce(sum(h.reserved), 0) from shelf_hold h where h.item_id = s.id)), place = excluded.place,
+       note = excluded.note, price = excluded.price, properties = excluded.properties, removed = false, revision = s.revision + 1, changed_at = now()
+     returning revision = 0 as added`, [JSON.stringify(entries)])
+  const added = rows.filter((row) => row.added).length
+  return { added, changed: rows.length - added }
+}
+
+export interface MoveOrder {
+  clientKey: string
+  item: string
+  move: Move
+  count: number
+}
+
+/** Moves several items for a build, all or none; an order sent again under its key is passed over. Throws RangeError in words when there is not so much. */
+export async function moveItems(db: PGlite, build: string, who: string, orders: MoveOrder[]): Promise<ShelfItem[]> {
+  return db.transaction(async (tx) => {
+    for (const { clientKey, item: id, move, count } of orders) {
+      const known = (await tx.query('select 1 from shelf_move where client_key = $1', [clientKey])).rows.length > 0
+      if (known) continue
+      await tx.query('select id from shelf_item where id = $1 for update', [id])
+      const item = await getItem(tx, id)
+      if (!item) throw new RangeError(`item: ${id} does not lie on the shelf`)
+      const held = (await tx.query<{ reserved: number; taken: number }>('select reserved, taken from shelf_hold where item_id = $1 and build_id = $2', [id, build])).rows[0] ?? { reserved: 0, taken: 0 }
+      let next: ReturnType<typeof moved>
+      try {
+        next = moved(item, held, move, count)
+      } catch (error) {
+        throw new RangeError(`${item.label}: ${(error as Error).message.replace(/^count: /, '')}`, { cause: error })
+      }
+      await tx.query('update shelf_item set count = $2, revision = revision + 1, changed_at = now() where id = $1', [id, next.stock.count])
+      await tx.query(
+        'insert into shelf_hold (item_id, build_id, reserved, taken) values ($1, $2, $3, $4) on conflict (item_id, build_id) do update set reserved = $3, taken = $4', [id, build, next.held.reserved, next.held.taken])
+      await tx.query('insert into shelf_move (client_key, item_id, build_id, move, count, who) values ($1, $2, $3, $4, $5, $6)', [clientKey, id, build, move, count, who])
+    }
+    return listItems(tx)
+  })
+}

@@ -1,0 +1,23 @@
+import { catalogueOf } from '../core/build/values'
+import type { Sheet } from '../core/build/schema'
+import { readingPath } from '../app/composables/stations'
+import { buildId, expect, field, test } from './server'
+
+/** Readings that stand in views of a choice: how the rate was measured, which passage is looked at, how a valve was tried, a strip where a side is missing. */
+const BEHIND = /^(main|rod)\.\d\.clearance$|\.(height\d|load\d|coils|springRate|benchTemperature|benchSpeed|benchShims|benchInstalled)$|^passage\.|^pump\.gasket$|^pump\.centres$|^start\.|^prime\./
+
+test('every reading stands where the find palette and n lead to', async ({ server, bench: page }) => {
+  const id = await buildId(server, 'Barge pump')
+  const sheet = (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet as Sheet
+  const paths = new Map<string, string[]>()
+  for (const { key, station } of catalogueOf(sheet.layout).values()) {
+    if (BEHIND.test(key) || /^(main|rod)\.[2-9]\./.test(key)) continue
+    const path = readingPath(id, key, station)
+    paths.set(path, [...(paths.get(path) ?? []), key])
+  }
+  expect(paths.size).toBeGreaterThan(15)
+  for (const [path, keys] of paths) {
+    await page.goto(server.address + path)
+    for (const key of keys) await expect.soft(field(page, key), `${key} at ${path}`).toBeVisible({ timeout: 4000 })
+  }
+})

@@ -52,7 +52,7 @@ describe('the filling of a circuit', () => {
           filling.oil.forEach((oil, i) => expect(oil / filling.room[i]).toBeGreaterThan(-1e-9))
         },
       ),
-      { numRuns: 40 },
+      { numRuns: 40, examples: [['single', 'dry', 0, 0, 0, 45, true]] },
     )
   })
   it('holds no more than its room but for what a step brings', () => {

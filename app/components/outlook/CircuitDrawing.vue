@@ -17,11 +17,22 @@ const drawn = computed(() => state.elements.flatMap((element) => {
 }))
 const figure = (element: DrawnElement) => (element.flow < 1e-9 ? '0' : house.show(element.flow, 'flow', element.flow < 1.7e-5 ? 2 : 1))
 const pump = computed(() => layout.value.nodes.get('pump outlet')!)
+/** A long engine is wider than the page: it scrolls, or is seen whole and smaller. */
+const whole = ref(false)
+const frame = useTemplateRef('frame')
+const room = ref(Infinity)
+onMounted(() => {
+  const watcher = new ResizeObserver(([entry]) => (room.value = entry.contentRect.width))
+  watcher.observe(frame.value!)
+  onBeforeUnmount(() => watcher.disconnect())
+})
+const wider = computed(() => layout.value.width > room.value + 1)
 </script>
 
 <template>
-  <div class="drawing-scroll"><svg
-    class="circuit" :viewBox="`0 0 ${layout.width} ${layout.height}`" :style="{ width: `${layout.width}px`, minWidth: `${layout.width}px` }" role="group"
+  <div v-if="wider" class="size"><span class="quiet">{{ whole ? 'Made small, to be seen whole.' : 'Goes on to the right.' }}</span> <Button type="button" variant="text" @click="whole = !whole">{{ whole ? 'Full size' : 'See it whole' }}</Button></div>
+  <div ref="frame" class="drawing-scroll"><svg
+    class="circuit" :viewBox="`0 0 ${layout.width} ${layout.height}`" :style="whole && wider ? { width: '100%' } : { width: `${layout.width}px`, minWidth: `${layout.width}px` }" role="group"
     :aria-label="`Oil circuit: ${house.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"
   >
     <path class="ground" :d="`M 16 ${layout.height - 22} H ${layout.width - 16}`" /><text x="18" :y="layout.height - 6" class="quiet-text">sump</text>
@@ -46,6 +57,7 @@ const pump = computed(() => layout.value.nodes.get('pump outlet')!)
 
 <style scoped>
 .circuit { display: block; }
+.size { display: flex; justify-content: flex-end; align-items: center; gap: 4px; margin: -4px 0; }
 text { font-family: var(--type); font-size: 13px; fill: var(--ink); }
 .quiet-text { fill: var(--quiet); }
 .flow { font-family: var(--mono); font-size: 12.5px; fill: var(--oil); }
@@ -61,5 +73,5 @@ text { font-family: var(--type); font-size: 13px; fill: var(--ink); }
 .idle .pipe { stroke: var(--field); stroke-dasharray: 4 3; }
 .out .pipe { stroke: var(--stop); }
 .here .pipe, .element:focus-visible .pipe, .element:hover .pipe { stroke: var(--petrol); }
-@media print { .circuit { width: 100% !important; min-width: 0 !important; } }
+@media print { .size { display: none; } .circuit { width: 100% !important; min-width: 0 !important; } }
 </style>

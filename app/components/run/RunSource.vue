@@ -16,6 +16,7 @@ const fault = ref<FaultKey | 'none' | 'hidden'>('none')
 const gauge = ref(false)
 /** The same number is the same engine, hidden tolerances and all: a class can try it one after the other. */
 const engine = ref(1 + Math.floor(9998 * Math.random()))
+const engineWrong = computed(() => source.value === 'rig' && !(Number.isInteger(engine.value) && engine.value >= 1 && engine.value <= 9999))
 const FAULT_WORDS: Record<FaultKey, string> = {
   'dry-pump': 'dry pump, filter filled', 'pickup-air': 'air at the pickup', 'relief-open': 'relief stuck open', 'plug-out': 'gallery plug left out', 'sender-low': 'sender reads low', undriven: 'pump not driven', 'relief-shut': 'relief stuck shut', uncovered: 'pickup comes out of the oil', clearance: 'bearings far wider',
 }
@@ -41,12 +42,13 @@ function begin() {
     <p class="quiet">{{ SAID[source] }}</p>
     <div v-if="source === 'serial'" class="more"><span class="quiet">Speed</span><ChoiceField label="Baud rate" :value="baud" :options="BAUD_RATES.map((rate) => ({ value: String(rate), words: `${rate} baud` }))" @choose="baud = $event" /></div>
     <div v-if="source === 'rig'" class="more">
-      <label class="engine">Engine no. <input v-model.number="engine" class="mono" type="number" min="1" max="9999" aria-label="Engine number"></label>
+      <label class="engine">Engine no. <input v-model.number="engine" class="mono" type="number" min="1" max="9999" aria-label="Engine number" :aria-invalid="engineWrong"></label>
       <ChoiceField label="Engine" :value="fault" :options="faults" @choose="fault = $event" />
       <SegmentChoice label="Pace" :value="pace" :options="[{ value: '1', words: 'as it is' }, { value: '5', words: '5 ×' }, { value: '20', words: '20 ×' }]" @choose="pace = $event ?? pace" />
       <SegmentChoice label="Gauge" :value="gauge ? 'both' : 'sender'" :options="[{ value: 'sender', words: 'sender only' }, { value: 'both', words: 'and a gauge' }]" @choose="gauge = $event === 'both'" />
     </div>
-    <Button type="button" :disabled="disabled" @click="begin"><slot>Begin</slot></Button>
+    <p v-if="engineWrong" class="wrong" role="alert">Engine no.: give a whole number from 1 to 9999.</p>
+    <Button type="button" :disabled="disabled || engineWrong" @click="begin"><slot>Begin</slot></Button>
   </div>
 </template>
 
@@ -55,5 +57,6 @@ function begin() {
 .more { display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: center; }
 .engine { display: inline-flex; gap: 8px; align-items: center; }
 .engine input { width: 92px; height: 44px; font-size: 18px; padding: 0 8px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); }
+.wrong { color: var(--stop); margin: 0; }
 .source > .p-button { min-height: 56px; font-size: 18px; padding: 0 26px; }
 </style>

@@ -2,6 +2,7 @@
 import { PRESETS } from '#core/build/layouts'
 import type { StationProgress } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
+import { stretch } from '~/composables/words'
 
 interface Listed { id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[]; primedAt?: number; primedUntil?: number }
 
@@ -36,15 +37,13 @@ function waitsFor(build: Listed): { words: string; station: string; verdict?: St
   const next = build.progress.find((each) => each.done < each.wanted)
   if (build.primedUntil !== undefined) {
     const left = build.primedUntil - Date.now()
-    if (left <= 0) return { words: `Primed ${since(Date.now() - build.primedAt!)} ago and not started: prime again`, station: 'prime', verdict: 'watch' }
-    if (!stop) return { words: `Primed; start it within ${since(left)}`, station: 'start' }
+    if (left <= 0) return { words: `Primed ${stretch(Date.now() - build.primedAt!)} ago and not started: prime again`, station: 'prime', verdict: 'watch' }
+    if (!stop) return { words: `Primed; start it within ${stretch(left)}`, station: 'start' }
   }
   if (stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
   if (!next) return { words: 'Started; readings are in', station: 'start' }
   return { words: `${titleOf(next.station)}, ${next.wanted - next.done} to go`, station: next.station }
 }
-const HOUR = 3600e3
-const since = (ms: number) => (ms < 1.5 * HOUR ? `${Math.round(ms / 60e3)} min` : ms < 36 * HOUR ? `${Math.round(ms / HOUR)} h` : `${Math.round(ms / (24 * HOUR))} days`)
 const share = (each: StationProgress) => (each.wanted === 0 ? 1 : each.done / each.wanted)
 
 function bodyOf() {

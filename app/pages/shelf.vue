@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { KIND_WORDS, SHELF_KINDS, type ShelfKind } from '#core/shelf/fields'
+import { many } from '~/composables/words'
 
 useHead({ title: 'Shelf · Uldo' })
 const shelf = useShelf()
@@ -58,11 +59,11 @@ async function giveBack(item: string, build: string, taken: number, reserved: nu
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="reading" class="quiet" role="status">Reading the file.</p>
     <section v-if="report" class="report" role="status" aria-label="What the file gave">
-      <p><b>{{ report.added }} added, {{ report.changed }} changed{{ report.bad.length > 0 ? `, ${new Set(report.bad.map(({ line }) => line)).size} rows left out` : '' }}.</b> <button type="button" class="linked" @click="report = undefined">Close</button></p>
+      <p><b>{{ report.added }} added, {{ report.changed }} changed{{ report.bad.length > 0 ? `, ${many(new Set(report.bad.map(({ line }) => line)).size, 'row')} left out` : '' }}.</b> <button type="button" class="linked" @click="report = undefined">Close</button></p>
       <ul v-if="report.bad.length > 0"><li v-for="(each, i) in report.bad.slice(0, 12)" :key="i">Line {{ each.line }}{{ each.column ? `, ${each.column}` : '' }}: {{ each.message }}</li><li v-if="report.bad.length > 12">and {{ report.bad.length - 12 }} more</li></ul>
     </section>
     <ShelfForm v-if="adding" :kind="kind" @close="adding = false" />
-    <div class="find"><InputText v-model="text" :placeholder="`find in ${KIND_WORDS[kind].many.toLowerCase()}`" aria-label="Find on the shelf" /><span class="quiet">{{ items.length }} {{ items.length === 1 ? 'line' : 'lines' }}</span></div>
+    <div class="find"><InputText v-model="text" :placeholder="`find in ${KIND_WORDS[kind].many.toLowerCase()}`" aria-label="Find on the shelf" /><span class="quiet">{{ many(items.length, 'line') }}</span></div>
     <ShelfTable :kind="kind" :items="items.slice(0, most)" />
     <Button v-if="items.length > most" type="button" variant="outlined" @click="most += STEP">Show {{ Math.min(STEP, items.length - most) }} more of {{ items.length }}</Button>
     <p v-if="shelf.loaded && items.length === 0" class="quiet none">{{ text ? 'Nothing by that name here.' : `No ${KIND_WORDS[kind].one} on the shelf yet.` }}</p>

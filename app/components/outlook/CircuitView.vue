@@ -45,12 +45,12 @@ const go = () => element.value?.station && (element.value.reading ? goToReading(
     </div>
     <CircuitDrawing v-if="state" :state="state" :chosen="element?.id" @look="chosen = $event" />
     <p class="quiet units">Flows in {{ house.unit('flow').symbol }}, pressures in {{ house.unit('pressure').symbol }}; a dashed line passes nothing. <template v-if="band">With what is uncertain the gauge reads {{ house.show(band.low, 'pressure', bar) }} to {{ house.say(band.high, 'pressure', bar) }}.</template></p>
-    <dl v-if="element" class="about" aria-live="polite" data-testid="element">
+    <div v-if="element" class="about" data-testid="element"><dl aria-live="polite">
       <div><dt>{{ element.words }}</dt><dd class="mono">{{ house.say(element.flow, 'flow', 2) }}</dd></div>
       <div><dt class="quiet">of what the pump gives</dt><dd class="mono">{{ (100 * element.share).toFixed(1) }} %</dd></div>
       <div><dt class="quiet">{{ element.loss < 0 ? 'gains' : 'loses' }}</dt><dd class="mono">{{ house.say(Math.abs(element.loss), 'pressure', bar) }}</dd></div>
-      <div><dt class="quiet">its size</dt><dd>{{ element.source ? SOURCES[element.source] : 'a typical passage' }} <Button v-if="element.station" type="button" variant="outlined" @click="go">Go there</Button></dd></div>
-    </dl>
+      <div><dt class="quiet">its size</dt><dd>{{ element.source ? SOURCES[element.source] : 'a typical passage' }}</dd></div>
+    </dl><Button v-if="element.station" type="button" variant="outlined" @click="go">Go there</Button></div>
   </div>
 </template>
 
@@ -60,9 +60,10 @@ const go = () => element.value?.station && (element.value.reading ? goToReading(
 .moment input { flex: 1; accent-color: var(--petrol); min-width: 70px; }
 .moment .mono { min-width: 82px; text-align: right; white-space: nowrap; }
 .units { padding: 2px 0 8px; }
-.about { display: flex; flex-wrap: wrap; gap: 10px 34px; margin: 0; border-top: 1px solid var(--rule); padding-top: 10px; align-items: start; }
+.about { display: flex; flex-wrap: wrap; gap: 10px 34px; border-top: 1px solid var(--rule); padding-top: 10px; align-items: center; }
+dl { display: flex; flex-wrap: wrap; gap: 10px 34px; margin: 0; }
 dt { line-height: 1.2; font-weight: 600; }
 dt.quiet { font-weight: 400; }
-dd { margin: 0; font-size: 17px; display: flex; gap: 12px; align-items: center; }
+dd { margin: 0; font-size: 17px; }
 @media print { .moment, .about :deep(.p-button) { display: none; } }
 </style>

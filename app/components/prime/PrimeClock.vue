@@ -1,23 +1,22 @@
 <script setup lang="ts">
 import { primedAt } from '#core/prime/primed'
 import type { PrimeClock } from '#core/prime/standing'
+import { stretch } from '~/composables/words'
 
 /** How long this prime is good for, and what is left of it. */
 const { clock } = defineProps<{ clock: PrimeClock }>()
 const build = useBuild()
 const now = useClock(20_000)
-const HOUR = 3600e3
 const at = computed(() => primedAt(build.sheet!) ?? 0)
 const left = computed(() => at.value + 1000 * clock.good - now.value)
-const long = (ms: number) => (ms < 1.5 * HOUR ? `${Math.round(ms / 60e3)} min` : ms < 48 * HOUR ? `${Math.round(ms / HOUR)} h` : `${Math.round(ms / (24 * HOUR))} days`)
 const WHY = { house: 'the house’s rule', 'late-pressure': 'after that the gauge comes later than the deadline', drained: 'after that the gallery is empty and the bearings start on what they hold' }
 </script>
 
 <template>
   <p class="clock" :class="{ out: at > 0 && left <= 0 }" data-testid="prime-clock">
-    <template v-if="at === 0">A prime of this engine is good for {{ long(1000 * clock.good) }}: {{ WHY[clock.because] }}.</template>
-    <template v-else-if="left > 0"><b>Primed, good for {{ long(left) }} more.</b> {{ WHY[clock.because].charAt(0).toUpperCase() + WHY[clock.because].slice(1) }}.</template>
-    <template v-else><b>Primed {{ long(now - at) }} ago, good for {{ long(1000 * clock.good) }}: prime again.</b> {{ WHY[clock.because].charAt(0).toUpperCase() + WHY[clock.because].slice(1) }}.</template>
+    <template v-if="at === 0">A prime of this engine is good for {{ stretch(1000 * clock.good) }}: {{ WHY[clock.because] }}.</template>
+    <template v-else-if="left > 0"><b>Primed, good for {{ stretch(left) }} more.</b> {{ WHY[clock.because].charAt(0).toUpperCase() + WHY[clock.because].slice(1) }}.</template>
+    <template v-else><b>Primed {{ stretch(now - at) }} ago, good for {{ stretch(1000 * clock.good) }}: prime again.</b> {{ WHY[clock.because].charAt(0).toUpperCase() + WHY[clock.because].slice(1) }}.</template>
   </p>
 </template>
 

@@ -105,7 +105,7 @@ async function finish() {
       <SegmentChoice label="Which prime" :value="stage" :options="(['check', 'last'] as const).map((value) => ({ value, words: STAGES[value].title }))" @choose="stage = $event ?? stage" />
       <p class="stage">{{ STAGES[stage].words }}</p>
       <RunSource kind="prime" @begin="begin">Begin the prime</RunSource>
-      <div v-if="run.list.length > 0" class="past"><h2>Earlier</h2><div v-for="each in run.list" :key="each.id" class="row"><span class="what">{{ new Date(each.startedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}<span class="origin">{{ each.outcome ?? 'open' }}, {{ each.samples.toLocaleString('en') }} readings, {{ each.setup.source === 'rig' ? 'simulated' : each.setup.source }}</span></span><Button type="button" variant="outlined" @click="run.show(each)">Look at it</Button></div></div>
+      <div v-if="run.list.length > 0" class="past"><h2>Earlier</h2><EarlierRuns @look="run.show" /></div>
     </template>
     <template v-else>
       <div class="live" :data-word="word?.code" :data-level="word?.level">

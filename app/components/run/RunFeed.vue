@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ChannelSample } from '#core/run/channels'
+import { many } from '~/composables/words'
 
 /** What an open run is fed by: where a logger posts to, the state of a port, a file to be read in, or the rig. */
 const { baudRate = 115_200 } = defineProps<{ baudRate?: number }>()
@@ -15,7 +16,7 @@ const source = computed(() => run.run!.setup.source)
     <div v-else-if="source === 'serial'" class="port">
       <Button v-if="serial.state.value !== 'open'" type="button" :disabled="!serial.supported" @click="serial.open(baudRate)">{{ serial.state.value === 'lost' ? 'Open it again' : 'Open the port' }}</Button>
       <Button v-else type="button" variant="outlined" @click="serial.shut">Shut the port</Button>
-      <span class="quiet" data-testid="port">{{ serial.supported ? `${serial.good.value} lines read${serial.bad.value > 0 ? `, ${serial.bad.value} could not be` : ''}` : 'This browser has no serial port. Take the readings by hand or from a logger.' }}</span>
+      <span class="quiet" data-testid="port">{{ serial.supported ? `${many(serial.good.value, 'line')} read${serial.bad.value > 0 ? `, ${serial.bad.value} could not be` : ''}` : 'This browser has no serial port. Take the readings by hand or from a logger.' }}</span>
       <span v-if="serial.problem.value" class="wrong" role="alert">{{ serial.problem.value }}</span>
     </div>
     <RunImport v-else-if="source === 'file'" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CHANNEL, CHANNELS, type Channel } from '#core/run/channels'
 import { type BadRow, guessColumns, headingsOf, unitOf, unitsFor } from '#core/run/csv'
+import { many } from '~/composables/words'
 
 /** A logger's file read into the run: its columns are guessed and can be put right, units are asked once and kept for the next file with the same headings. */
 const run = useRun()
@@ -86,7 +87,7 @@ async function read() {
       <template v-else><progress :value="share" max="1" aria-label="Read so far" /><Button type="button" variant="outlined" @click="cancelling?.abort()">Cancel</Button></template>
     </div>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <p v-if="taken !== undefined" role="status" data-testid="imported">{{ taken.toLocaleString('en') }} readings are in{{ bad.length > 0 ? `; ${bad.length} cells could not be read` : '' }}.</p>
+    <p v-if="taken !== undefined" role="status" data-testid="imported">{{ many(taken, 'reading is', 'readings are') }} in{{ bad.length > 0 ? `; ${many(bad.length, 'cell')} could not be read` : '' }}.</p>
     <ul v-if="bad.length > 0" class="bad"><li v-for="each in bad.slice(0, 12)" :key="`${each.line}${each.column}`">Line {{ each.line }}, {{ each.column }}: {{ each.message }}.</li><li v-if="bad.length > 12">and {{ bad.length - 12 }} more</li></ul>
   </div>
 </template>

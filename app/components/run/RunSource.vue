@@ -6,7 +6,7 @@ import { BAUD_RATES } from '~/composables/useSerial'
 /** Where a run's readings come from: tapped by hand, a logger, this machine's serial port, a file afterwards, or the simulated rig. */
 const { kind, disabled } = defineProps<{ kind: 'prime' | 'start'; disabled?: boolean }>()
 const emit = defineEmits<{ begin: [setup: Pick<RunSetUp, 'source' | 'rig'>, baudRate?: number] }>()
-const SOURCES = [{ value: 'hand', words: 'By hand' }, { value: 'logger', words: 'Logger' }, { value: 'serial', words: 'Serial port' }, { value: 'file', words: 'File' }, { value: 'rig', words: 'Simulated' }] as const
+const SOURCES = [{ value: 'hand', words: 'By hand' }, { value: 'logger', words: 'Logger' }, { value: 'serial', words: 'Serial' }, { value: 'file', words: 'File' }, { value: 'rig', words: 'Simulated' }] as const
 type Source = (typeof SOURCES)[number]['value']
 const source = ref<Source>((localStorage.getItem('uldo.source') as Source | null) ?? 'hand')
 watch(source, (now) => localStorage.setItem('uldo.source', now))
@@ -43,16 +43,17 @@ function begin() {
     <div v-if="source === 'serial'" class="more"><span class="quiet">Speed</span><ChoiceField label="Baud rate" :value="baud" :options="BAUD_RATES.map((rate) => ({ value: String(rate), words: `${rate} baud` }))" @choose="baud = $event" /></div>
     <div v-if="source === 'rig'" class="more">
       <label class="engine">Engine no. <input v-model.number="engine" class="mono" type="number" min="1" max="9999" aria-label="Engine number" :aria-invalid="engineWrong"></label>
+      <p v-if="engineWrong" class="wrong" role="alert">Engine no.: give a whole number from 1 to 9999.</p>
       <ChoiceField label="Engine" :value="fault" :options="faults" @choose="fault = $event" />
       <SegmentChoice label="Pace" :value="pace" :options="[{ value: '1', words: 'as it is' }, { value: '5', words: '5 ×' }, { value: '20', words: '20 ×' }]" @choose="pace = $event ?? pace" />
       <SegmentChoice label="Gauge" :value="gauge ? 'both' : 'sender'" :options="[{ value: 'sender', words: 'sender only' }, { value: 'both', words: 'and a gauge' }]" @choose="gauge = $event === 'both'" />
     </div>
-    <p v-if="engineWrong" class="wrong" role="alert">Engine no.: give a whole number from 1 to 9999.</p>
     <Button type="button" :disabled="disabled || engineWrong" @click="begin"><slot>Begin</slot></Button>
   </div>
 </template>
 
 <style scoped>
+.source > :deep(.segments button) { min-width: 44px; padding: 0 9px; }
 .source { display: grid; gap: 8px; justify-items: start; }
 .more { display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: center; }
 .engine { display: inline-flex; gap: 8px; align-items: center; }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Calibration, Fitted, Observation } from '#core/start/calibrate'
+import { many } from '~/composables/words'
 
 /** What the steady readings say about this engine, and what they cannot tell. */
 const { observations } = defineProps<{ observations: Observation[] }>()
@@ -28,7 +29,7 @@ const name = (parameter: string) => found.value!.fitted.find((each) => each.para
 
 <template>
   <section v-if="found" data-testid="calibration">
-    <div class="block-head"><h2>What the readings say</h2><span class="note">from {{ observations.length }} steady {{ observations.length === 1 ? 'reading' : 'readings' }}</span></div>
+    <div class="block-head"><h2>What the readings say</h2><span class="note">from {{ many(observations.length, 'steady reading') }}</span></div>
     <p class="lead">{{ words }}</p>
     <div v-for="each in found.fitted" :key="each.parameter" class="row" :data-fitted="each.parameter" :data-value="each.value"><span class="what">{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}<span class="origin">{{ TOLD[each.told] }}</span></span><span class="figure" :class="{ assumed: each.told === 'not' }">{{ figure(each) }}<span class="unit">{{ within(each) }}</span></span></div>
     <p v-for="[a, b] in found.together" :key="a + b" class="quiet">{{ name(a).charAt(0).toUpperCase() + name(a).slice(1) }} and {{ name(b) }} cannot be told apart by these.</p>

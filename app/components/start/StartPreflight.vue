@@ -54,7 +54,7 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
           <input v-model="reasons[each.gate]" maxlength="400" :aria-label="`Go on past: ${each.words} Because`" placeholder="go on, because">
         </div>
       </div>
-      <p class="deadline">No pressure within <b class="mono">{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At <b class="mono">{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.</p>
+      <p class="deadline">No pressure within <b>{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At <b>{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.</p>
       <CautionNote name="start">Hands and sleeves clear of belts and fan. Someone stays at the switch. Doors open while it runs; hot oil burns.</CautionNote>
       <h2 class="next">Readings</h2>
       <RunSource kind="start" :disabled="open.length > 0" @begin="begin">Go to the start</RunSource>

@@ -23,7 +23,7 @@ async function leave() {
     <LazyBreakIn v-else-if="view === 'breakin'" />
     <StartPreflight v-else @go="boarded = true" />
     <section v-if="view !== 'breakin' && run.list.length > 0" class="block"><h2>Earlier starts</h2>
-      <div v-for="each in run.list" :key="each.id" class="row"><span class="what">{{ new Date(each.startedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}<span class="origin">{{ each.outcome ?? 'open' }}, {{ each.samples.toLocaleString('en') }} readings, {{ each.setup.source === 'rig' ? 'simulated' : each.setup.source }}</span></span><Button type="button" variant="outlined" @click="run.show(each); boarded = true">Look at it</Button></div>
+      <EarlierRuns @look="run.show($event); boarded = true" />
     </section>
     <LazyStartBoard v-if="boarded && run.run?.kind === 'start'" @leave="leave" />
   </div>

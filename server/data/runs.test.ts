@@ -6,7 +6,7 @@ import { newSheet } from '#core/build/layouts'
 import type { RunEvent } from '#core/run/schema'
 import { insertBuild } from './builds'
 import { migrate } from './database'
-import { getRun, insertEvent, insertRun, insertSamples, lastSequence, listRuns, openRigRuns, samplesAfter } from './runs'
+import { getRun, insertEvent, insertRun, insertSamples, insertStretch, lastSequence, listRuns, openRigRuns, samplesAfter } from './runs'
 
 const folder = new URL('./migrations/', import.meta.url)
 const migrations = readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') }))
@@ -53,6 +53,14 @@ describe('runs', () => {
     expect(ended.events.map(({ kind, words }) => [kind, words])).toEqual([['mark', 'fired'], ['end', 'stopped by hand']])
     expect(ended).toMatchObject({ outcome: 'stopped by hand', endedAt: expect.any(String) })
     expect(await insertEvent(db, randomUUID(), event())).toBeUndefined()
+  })
+  it('enters readings and what was seen meanwhile together, or neither', async () => {
+    const run = await begin()
+    const seen = event({ kind: 'seen', data: { place: 'pad' } })
+    expect((await insertStretch(db, run.id, [{ time: 0, pressure: 0 }], [seen])).map(({ clientKey }) => clientKey)).toEqual([seen.clientKey])
+    expect(await insertStretch(db, run.id, [{ time: 0.1, pressure: 1 }], [seen])).toEqual([])
+    await expect(insertStretch(db, run.id, [{ time: 0.2, pressure: 2 }], [event({ clientKey: 'no key' })])).rejects.toThrow()
+    expect(await samplesAfter(db, run.id, -1, 10)).toEqual([{ time: 0, pressure: 0 }, { time: 0.1, pressure: 1 }])
   })
   it('finds the runs that a rig must be taken up for', async () => {
     const rig = await begin({ source: 'rig', rig: { seed: 1, pace: 1 } })

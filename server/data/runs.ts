@@ -53,7 +53,8 @@ export async function openRigRuns(db: Queries): Promise<Run[]> {
   return Promise.all(rows.map(async (row) => asRun(row, await eventsOf(db, row.id))))
 }
 
-async function eventsOf(db: Queries, id: string): Promise<KeptEvent[]> {
+/** What was done, seen and said in a run, in the order it was entered. */
+export async function eventsOf(db: Queries, id: string): Promise<KeptEvent[]> {
   const { rows } = await db.query<Omit<KeptEvent, 'clientKey'> & { client_key: string }>('select number::integer as number, client_key, time, kind, words, data, who, at from run_event where run_id = $1 order by number', [id])
   return rows.map(({ client_key, ...event }) => ({ ...event, clientKey: client_key, at: new Date(event.at).toISOString() }))
 }
@@ -86,13 +87,34 @@ export async function lastSequence(db: Queries, runId: string): Promise<number> 
 }
 
 /** Enters an event, once; an `end` also ends the run. Undefined when the run is not known. */
-export async function insertEvent(db: PGlite, runId: string, event: RunEvent): Promise<{ event: KeptEvent; again: boolean } | undefined> {
+export async function insertEvent(db: PGlite, runId: string, event: RunEvent): Promise<EnteredEvent | undefined> {
+  return db.transaction((tx) => enterEvent(tx, runId, event))
+}
+
+/** Enters readings and what was seen meanwhile, all or nothing: neither is there without the other. The events that were new. */
+export async function insertStretch(db: PGlite, runId: string, samples: ChannelSample[], events: RunEvent[]): Promise<KeptEvent[]> {
   return db.transaction(async (tx) => {
-    if ((await tx.query('select 1 from run where id = $1 for update', [runId])).rows.length === 0) return undefined
-    const { clientKey, time, kind, words, data, who } = event
-    const { affectedRows } = await tx.query('insert into run_event (client_key, run_id, time, kind, words, data, who) values ($1, $2, $3, $4, $5, $6, $7) on conflict (client_key) do nothing', [clientKey, runId, time, kind, words, JSON.stringify(data), who])
-    if (kind === 'end' && affectedRows) await tx.query('update run set ended_at = now(), outcome = $2 where id = $1 and ended_at is null', [runId, words || 'ended'])
-    const kept = (await eventsOf(tx, runId)).find((each) => each.clientKey === clientKey)
-    return kept && { event: kept, again: !affectedRows }
+    await insertSamples(tx, runId, samples)
+    const entered: KeptEvent[] = []
+    for (const event of events) {
+      const kept = await enterEvent(tx, runId, event)
+      if (kept && !kept.again) entered.push(kept.event)
+    }
+    return entered
   })
+}
+
+interface EnteredEvent {
+  event: KeptEvent
+  /** It was there already: sent a second time. */
+  again: boolean
+}
+
+async function enterEvent(tx: Queries, runId: string, event: RunEvent): Promise<EnteredEvent | undefined> {
+  if ((await tx.query('select 1 from run where id = $1 for update', [runId])).rows.length === 0) return undefined
+  const { clientKey, time, kind, words, data, who } = event
+  const { affectedRows } = await tx.query('insert into run_event (client_key, run_id, time, kind, words, data, who) values ($1, $2, $3, $4, $5, $6, $7) on conflict (client_key) do nothing', [clientKey, runId, time, kind, words, JSON.stringify(data), who])
+  if (kind === 'end' && affectedRows) await tx.query('update run set ended_at = now(), outcome = $2 where id = $1 and ended_at is null', [runId, words || 'ended'])
+  const kept = (await eventsOf(tx, runId)).find((each) => each.clientKey === clientKey)
+  return kept && { event: kept, again: !affectedRows }
 }

@@ -4,9 +4,10 @@ import { prepareEngineRig, type RigAction } from '#core/rig/engine'
 import { type PrimeAction, preparePrimeRig } from '#core/rig/prime'
 import type { RigSpec } from '#core/rig/rig'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
-import type { KeptEvent, Run } from '#core/run/run'
+import type { Run } from '#core/run/run'
+import type { RunEvent } from '#core/run/schema'
 import { randomUUID } from 'node:crypto'
-import { insertEvent, insertSamples, lastSequence, openRigRuns } from '../data/runs'
+import { insertStretch, lastSequence, openRigRuns } from '../data/runs'
 import { getBuild } from '../data/builds'
 
 /** A simulated engine that feeds a run. */
@@ -66,21 +67,19 @@ export async function runRig(db: PGlite, run: Run, sheet: Sheet): Promise<void> 
     if (busy || due < STEP) return
     busy = true
     const samples: ChannelSample[] = []
-    const seen: { place: string; time: number }[] = []
+    const seen: RunEvent[] = []
     try {
       while (due >= STEP && samples.length < 200) {
         const sample = rig.advance()
         time = sample.time
         samples.push(sample)
-        for (const place of rig.seen()) seen.push({ place, time })
+        for (const place of rig.seen()) seen.push({ clientKey: randomUUID(), time, kind: 'seen', words: '', data: { place, rig: true }, who: 'Rig' })
         due -= STEP
       }
-      await insertSamples(db, run.id, samples)
+      const entered = await insertStretch(db, run.id, samples, seen)
+      // What was seen goes first: readings that come before it would be judged as if it had not been.
+      for (const event of entered) announceRun(run.id, { kind: 'event', event })
       announceRun(run.id, { kind: 'samples', samples })
-      for (const { place, time: at } of seen) {
-        const entered = await insertEvent(db, run.id, { clientKey: randomUUID(), time: at, kind: 'seen', words: '', data: { place, rig: true }, who: 'Rig' })
-        if (entered) announceRun(run.id, { kind: 'event', event: entered.event as KeptEvent })
-      }
     } catch (error) {
       console.error(`The rig of run ${run.id} stopped: ${(error as Error).message}`)
       stopRig(run.id)

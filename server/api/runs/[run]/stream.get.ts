@@ -1,6 +1,6 @@
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { RunNews } from '#core/run/run'
-import { samplesAfter } from '../../../data/runs'
+import { eventsOf, samplesAfter } from '../../../data/runs'
 
 const PIECE = 3000
 
@@ -30,12 +30,14 @@ export default defineEventHandler(async (event) => {
     await stream.close()
   })
   void (async () => {
-    for (;;) {
+    for (let pieces = true; pieces;) {
       const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
+      // Events first, and fresh: readings are judged by what was done and seen before them. The end comes last.
+      for (const known of await eventsOf(requireDatabase(), run.id)) if (known.kind !== 'end') await tell({ kind: 'event', event: known })
       if (samples.length > 0) await tell({ kind: 'samples', samples })
-      if (samples.length < PIECE) break
+      pieces = samples.length === PIECE
     }
-    for (const known of run.events) await tell({ kind: 'event', event: known })
+    for (const known of run.events) if (known.kind === 'end') await tell({ kind: 'event', event: known })
     if (run.endedAt) await tell({ kind: 'end', outcome: run.outcome ?? 'ended' })
     caughtUp = true
     for (const news of held.splice(0)) await tell(news)

@@ -1,0 +1,67 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync, readdirSync } from 'node:fs'
+import { PGlite } from '@electric-sql/pglite'
+import { afterAll, afterEach, beforeAll, expect, it, vi } from 'vitest'
+import type { RunNews } from '#core/run/run'
+import { DEMO_BUILDS } from '../../demo/make'
+import { insertBuild } from '../data/builds'
+import { migrate } from '../data/database'
+import { getRun, insertEvent, insertRun, lastSequence, samplesAfter } from '../data/runs'
+import { actOnRig, runRig, stopRigs } from './clock'
+
+const folder = new URL('../data/migrations/', import.meta.url)
+const sheet = DEMO_BUILDS.ottiline()
+const build = randomUUID()
+let db: PGlite
+beforeAll(async () => {
+  db = await PGlite.create()
+  await migrate(db, readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') })))
+  await insertBuild(db, build, sheet)
+})
+afterAll(() => db.close())
+afterEach(() => {
+  stopRigs()
+  vi.unstubAllGlobals()
+})
+
+/** A prime on the rig with what it tells, in the order it tells it. */
+async function begin() {
+  const told: RunNews[] = []
+  vi.stubGlobal('announceRun', (_id: string, news: RunNews) => void told.push(news))
+  const run = (await insertRun(db, build, { id: randomUUID(), kind: 'prime', setup: { source: 'rig', rig: { seed: 7, pace: 20 } }, who: 'Maren' }))!
+  await runRig(db, run, sheet)
+  await vi.waitFor(() => expect(told.length).toBeGreaterThan(0))
+  const act = async (action: string) => insertEvent(db, run.id, { clientKey: randomUUID(), time: actOnRig(run.id, action)!, kind: 'act', words: action, data: { action }, who: 'Maren' })
+  return { run, told, act }
+}
+
+it('tells what was seen before the readings of that moment, so that nobody is called late who is not', async () => {
+  const { told, act } = await begin()
+  await act('start')
+  await vi.waitFor(() => expect(told.some((news) => news.kind === 'event')).toBe(true), 20_000)
+  let upTo = 0
+  for (const news of told) {
+    if (news.kind === 'samples') upTo = news.samples.at(-1)!.time
+    else if (news.kind === 'event') expect(news.event.time).toBeGreaterThan(upTo)
+  }
+})
+
+it('taken up again it goes on from its last reading, as if it had not stood', async () => {
+  const { run, told, act } = await begin()
+  await act('start')
+  await vi.waitFor(() => expect(told.some((news) => news.kind === 'event')).toBe(true), 20_000)
+  stopRigs()
+  await vi.waitFor(async () => {
+    const last = await lastSequence(db, run.id)
+    await new Promise((done) => setTimeout(done, 150))
+    expect(await lastSequence(db, run.id)).toBe(last)
+  })
+  const before = await lastSequence(db, run.id)
+  await runRig(db, (await getRun(db, run.id))!, sheet)
+  await vi.waitFor(async () => expect(await lastSequence(db, run.id)).toBeGreaterThan(before + 5000), 20_000)
+  stopRigs()
+  const samples = await samplesAfter(db, run.id, -1, 5000)
+  samples.forEach(({ time }, i) => expect(time).toBeCloseTo((i + 1) / 10, 6))
+  const pads = (await getRun(db, run.id))!.events.filter(({ kind, data }) => kind === 'seen' && data.place === 'pad')
+  expect(pads.length).toBeLessThanOrEqual(1)
+})

@@ -3,6 +3,7 @@ import highsWasm from 'highs/runtime?url'
 import type { Sheet } from '#core/build/schema'
 import { journalFilm } from '#core/film/journal'
 import type { FinderProgress, Offer } from '#core/finder/types'
+import type { OutlookMap } from '#core/outlook/map'
 import type { CandidatePump } from '#core/outlook/pumps'
 import { type BearingOrbit, engineOrbits, type OrbitMoment } from '#core/orbit/engine'
 import type { PrimeSeen } from '#core/prime/watch'
@@ -29,6 +30,7 @@ const films = {
   pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) => (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
   pumpAtStates: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpAtStates(sheet),
   pumpOver: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpOver(sheet),
+  mapBand: async (sheet: Sheet, map: Pick<OutlookMap, 'speeds' | 'temperatures' | 'pressure'>) => (await import('#core/outlook/mapBand')).mapBand(sheet, map),
   scenarios: async (sheet: Sheet) => (await import('#core/outlook/scenarios')).scenarios(sheet),
   /** Set-ups from the shelf, told as they are found; undefined when cancelled or asked anew meanwhile. */
   async find(sheet: Sheet, offer: Offer, tell: (progress: FinderProgress) => void): Promise<FinderProgress | undefined> {

@@ -13,14 +13,7 @@ const build = useBuild()
 const house = useHouse()
 const run = useRun()
 const first = computed(() => build.sheet!.readings['start.firstPressure']?.value)
-const points = useAnswer(async (model) => {
-  const sheet = build.sheet
-  if (!sheet) return []
-  return Promise.all(START_POINTS.map(async ([name, label]) => {
-    const reading = sheet.readings[`start.${name}.pressure`]
-    return { name, label, judged: reading ? await model.point(sheet, name, reading.value) : undefined }
-  }))
-}, () => build.sheet)
+const points = useStartPoints()
 const worst = computed(() => worstOf([first.value === undefined ? undefined : judgeFirstPressure(build.sheet!, first.value), ...(points.value ?? []).map((point) => point.judged?.verdict)]))
 const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)
 const design = computed(() => {

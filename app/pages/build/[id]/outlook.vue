@@ -11,6 +11,7 @@ const { view, go } = useView(VIEWS)
   <div>
     <header class="station-head"><h1>Outlook</h1><p>What the gauge will read, from cranking to {{ house.say(requireValue(build.sheet!, 'brief.maximumSpeed').value, 'speed') }}, and what would change it.</p></header>
     <ViewTabs label="Outlook" :views="VIEWS" :view="view" @go="go($event)" />
+    <ReadOtherwise />
     <LazyCurvesView v-if="view === 'curves'" />
     <LazyMapView v-else-if="view === 'map'" />
     <LazyCircuitView v-else-if="view === 'circuit'" />

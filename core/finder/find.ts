@@ -59,7 +59,7 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
             const met = meet(line, valve, fluid, values.discharge)
             pressures[s][v] = met.gauge
             // The inlet's few kilopascals of suction are left out of the power.
-            if (s === states.length - 1) powers[v] = shaftPower(met.outlet, values.displacement, state.speed * values.driveRatio, fluid.viscosity)
+            if (s === states.length - 1) powers[v] = shaftPower(met.outlet, values, state.speed * values.driveRatio, oils[s].filmViscosity * values.viscosityFactor)
           })
         })
         const pumpable = oils.every((each) => each.pumpable)

@@ -84,7 +84,7 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
       if (step > 1) for (let n = 0; n < pressures.length; n++) pressures[n] += pressures[n] - before[n]
       map.pressure[at] = engine.gauge(values, running, oil, MAP_AIM)
       map.lift[at] = liftAt(values.relief, pressures[outlet])
-      map.power[at] = shaftPower(pressures[outlet] - pressures[inlet], values.displacement, running.speed * values.driveRatio, oil.viscosity * values.viscosityFactor)
+      map.power[at] = shaftPower(pressures[outlet] - pressures[inlet], values, running.speed * values.driveRatio, oil.filmViscosity * values.viscosityFactor)
       map.mainFilm[at] = engine.films.main
       map.rodFilm[at] = engine.films.rod
       for (const kind of FLOW_KINDS) {

@@ -2,7 +2,7 @@ import type { Running } from '../build/engine'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { shaftPower } from '../pump/power'
-import { rangeOf, sampleReadings } from './band'
+import { type Ranged, rangeOf, sampleReadings } from './band'
 import type { Model } from './model'
 import { momentAt } from './states'
 import { suctionOf } from './suction'
@@ -11,24 +11,23 @@ import { suctionOf } from './suction'
 const SAMPLES = 40
 
 export interface PumpLoad {
-  /** Shaft power, W, and suction at the pump's inlet, Pa below the air, with 5 and 95 percent. */
-  power: number
-  suction: number
-  low: number
-  high: number
+  /** Shaft power, W. */
+  power: Ranged
+  /** Suction at the pump's inlet, Pa below the air. */
+  suction: Ranged
   starves: boolean
 }
 
 /** Shaft power that the pump takes at a moment that the circuit was last solved for, W. */
 export function powerOf({ engine: { circuit }, values, oil }: Model, { speed, temperature }: Running): number {
   const rise = circuit.pressures[circuit.indexOf('pump outlet')] - circuit.pressures[circuit.indexOf('pump inlet')]
-  return shaftPower(rise, values.displacement, speed * values.driveRatio, oilAt(oil, temperature).viscosity * values.viscosityFactor)
+  return shaftPower(rise, values, speed * values.driveRatio, oilAt(oil, temperature).filmViscosity * values.viscosityFactor)
 }
 
 /** What the pump draws and takes at a crank speed, rev/s, in oil of a temperature, °C. */
 export function pumpLoad(model: Model, speed: number, temperature: number): PumpLoad {
   const moment = momentAt(model.sheet, speed, temperature)
   const [[, drawn, taken]] = sampleReadings(model, [moment], SAMPLES, [suctionOf, (solved) => powerOf(solved, moment)])
-  const { best: suction, low, high } = rangeOf(drawn)
-  return { power: taken.best, suction, low, high, starves: suction > STARVES }
+  const suction = rangeOf(drawn)
+  return { power: rangeOf(taken), suction, starves: suction.best > STARVES }
 }

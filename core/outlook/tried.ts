@@ -2,7 +2,7 @@ import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
 import type { OilFigures } from '../oil/blend'
 import { judge } from '../targets/targets'
-import { pressureBands } from './band'
+import { bandOf, type Ranged, rangeOf, sampleReadings } from './band'
 import type { StateReadings } from './change'
 import { gaugePressure, type Model, modelOf, setInputs } from './model'
 import { targetAt } from './outlook'
@@ -28,7 +28,7 @@ export interface TriedChange {
 export interface TriedOutlook {
   states: StateReadings
   /** Pump's shaft power at working speed, hot, W. */
-  power: number
+  power: Ranged
   /** Gauge pressure over speed with hot oil: rev/s, Pa. */
   speeds: number[]
   pressures: number[]
@@ -66,14 +66,14 @@ function triedModel(sheet: Sheet, change: TriedChange): Model {
 export function triedOutlook(sheet: Sheet, change: TriedChange): TriedOutlook {
   const model = triedModel(sheet, change)
   const states = namedStates(model.sheet)
-  const bands = pressureBands(model, states, SAMPLES)
+  const working = states.find(({ name }) => name === 'workingHot')!
+  const sampled = sampleReadings(model, states, SAMPLES, [(solved) => powerOf(solved, working)])
+  const bands = sampled.map(([gauge]) => bandOf(gauge))
   const hot = requireValue(model.sheet, 'brief.hotOil').value
   const speeds = speedsOver(model.sheet, POINTS)
   const pressures = speeds.map((speed) => gaugePressure(model, momentAt(model.sheet, speed, hot)))
-  const working = states.find(({ name }) => name === 'workingHot')!
-  gaugePressure(model, working)
   return {
     states: Object.fromEntries(states.map((state, i) => [state.name, { ...bands[i], verdict: judge(bands[i].pressure, bands[i].low, bands[i].high, targetAt(model.sheet, model.oil, state)) }])) as StateReadings,
-    power: powerOf(model, working), speeds, pressures,
+    power: rangeOf(sampled[states.indexOf(working)][1]), speeds, pressures,
   }
 }

@@ -3,7 +3,7 @@ import { gearDisplacement, gearDisplacementByRoots, gearFromModule, gerotorDispl
 import { chamberRate, gerotorFromProfile } from './gerotor'
 import { salvage } from './salvage'
 import { AIR_RELEASE, EMPTY, fillShare, fillSlope } from './fill'
-import { shaftPower } from './power'
+import { dragTorque, shaftPower } from './power'
 import { gapConductance, slipConductance } from './slip'
 
 describe('displacement', () => {
@@ -38,9 +38,30 @@ describe('fill', () => {
   })
 })
 
-it('shaft power has a hydraulic part that is Δp times flow', () => {
-  expect(shaftPower(4e5, 20e-6, 30, 0)).toBeCloseTo(1.1 * 240, 9)
-  expect(shaftPower(0, 20e-6, 30, 0.02)).toBeGreaterThan(0)
+describe('what a pump takes', () => {
+  const gears = { displacement: 20e-6, rotorDiameter: 0.04, rotorLength: 0.02, endClearance: 80e-6, tipClearance: 100e-6 }
+  const rotors = { ...gears, sideClearance: 120e-6 }
+  it('has a hydraulic part that is Δp times flow, and a tenth for bush and mesh', () => {
+    expect(shaftPower(4e5, gears, 30, 0)).toBeCloseTo(1.1 * 240, 9)
+  })
+  it('drag of two gears by hand: 0.4 Pa·s at 10 rev/s', () => {
+    // ω 62.83: faces 2 · 2π · 0.4 · 62.83 · 0.02⁴ / 80 µm = 0.6317 N·m, lands 2 · 0.2 · 2π · 0.02³ · 0.02 · 0.4 · 62.83 / 100 µm = 0.1011 N·m.
+    expect(dragTorque(gears, 10, 0.4)).toBeCloseTo(0.6317 + 0.1011, 3)
+    expect(shaftPower(0, gears, 10, 0.4)).toBeCloseTo(62.83 * 0.7327, 1)
+  })
+  it('drag of a gerotor by hand: one disc, and its whole girth in half of its clearance', () => {
+    expect(dragTorque(rotors, 10, 0.4)).toBeCloseTo(0.3158 + (2 * Math.PI * 0.02 ** 3 * 0.02 * 0.4 * 62.83) / 60e-6, 3)
+  })
+  it('wider gaps take less, and slip more', () => {
+    for (const gap of ['endClearance', 'tipClearance'] as const) expect(dragTorque({ ...gears, [gap]: 2 * gears[gap] }, 10, 0.4)).toBeLessThan(dragTorque(gears, 10, 0.4))
+    expect(dragTorque({ ...rotors, sideClearance: 240e-6 }, 10, 0.4)).toBeLessThan(dragTorque(rotors, 10, 0.4))
+  })
+  it('as Wilson’s coefficient it is of the order of 10⁵ in a tight hydraulic pump, of 10⁴ in an engine’s', () => {
+    const coefficient = (pump: typeof gears) => dragTorque(pump, 25, 0.03) / ((pump.displacement / (2 * Math.PI)) * 0.03 * 2 * Math.PI * 25)
+    expect(Math.log10(coefficient({ ...gears, endClearance: 12e-6, tipClearance: 15e-6 }))).toBeGreaterThan(4.5)
+    expect(Math.log10(coefficient({ ...gears, endClearance: 12e-6, tipClearance: 15e-6 }))).toBeLessThan(5.5)
+    expect(Math.log10(coefficient(gears))).toBeCloseTo(4, 0)
+  })
 })
 
 describe('gears by module and by roots', () => {

@@ -30,7 +30,7 @@ function sentence(column: (typeof columns.value)[number]): string {
   const ceiling = column.states.workingHot.pressure - now.states.workingHot.pressure
   if (column.stiffer) return `Raises the ceiling by ${house.say(ceiling, 'pressure', bar.value)}, working hot; idle hot stays where it is.`
   const idle = column.states.idleHot.pressure - now.states.idleHot.pressure
-  const watts = column.working.power - now.working.power
+  const watts = column.working.power.best - now.working.power.best
   const keeps = column.fastest.starves || column.coldest.starves ? ` It starves ${column.coldest.starves ? 'at cold idle' : 'at maximum speed'}: the suction does not keep up.` : ' The suction keeps up.'
   return `${idle < 0 ? 'Loses' : 'Buys'} ${house.say(Math.abs(idle), 'pressure', bar.value)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${house.say(Math.abs(watts), 'power')} at working speed.${keeps}`
 }
@@ -52,9 +52,9 @@ async function fit(item: ShelfItem) {
       <thead><tr><th scope="col">{{ house.unit('pressure').symbol }}, at the gauge</th><th v-for="column in columns" :key="column.id ?? 'now'" scope="col">{{ column.label }}<span class="quiet">{{ house.say(column.displacement, 'displacement') }}</span></th></tr></thead>
       <tbody>
         <tr v-for="state in STATE_NAMES" :key="state" :data-row="state"><th scope="row">{{ STATE_LABELS[state] }}</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono"><span class="big">{{ p(column.states[state].pressure) }}</span><span class="quiet band">{{ p(column.states[state].low) }} to {{ p(column.states[state].high) }}</span></td></tr>
-        <tr data-row="power"><th scope="row">Drive, working hot</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono">{{ house.say(column.working.power, 'power') }}</td></tr>
-        <tr data-row="fastest"><th scope="row">Suction, maximum speed, hot</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono" :class="{ bad: column.fastest.starves }">{{ p(column.fastest.suction) }}<span class="quiet band">{{ p(column.fastest.low) }} to {{ p(column.fastest.high) }}</span></td></tr>
-        <tr data-row="coldest"><th scope="row">Suction, idle cold</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono" :class="{ bad: column.coldest.starves }">{{ p(column.coldest.suction) }}<span class="quiet band">{{ p(column.coldest.low) }} to {{ p(column.coldest.high) }}</span></td></tr>
+        <tr data-row="power"><th scope="row">Drive, working hot</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono">{{ house.say(column.working.power.best, 'power') }}<span class="quiet band">{{ house.show(column.working.power.low, 'power') }} to {{ house.show(column.working.power.high, 'power') }}</span></td></tr>
+        <tr data-row="fastest"><th scope="row">Suction, maximum speed, hot</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono" :class="{ bad: column.fastest.starves }">{{ p(column.fastest.suction.best) }}<span class="quiet band">{{ p(column.fastest.suction.low) }} to {{ p(column.fastest.suction.high) }}</span></td></tr>
+        <tr data-row="coldest"><th scope="row">Suction, idle cold</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono" :class="{ bad: column.coldest.starves }">{{ p(column.coldest.suction.best) }}<span class="quiet band">{{ p(column.coldest.suction.low) }} to {{ p(column.coldest.suction.high) }}</span></td></tr>
       </tbody>
     </table></div>
     <section aria-label="Judgement" class="block">

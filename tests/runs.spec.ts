@@ -387,6 +387,7 @@ test('the simulated digital gauge: in the hand, its button types what it shows a
   await field(page, 'pump.endClearance').click()
   await page.getByRole('combobox', { name: 'Instrument' }).selectOption('Simulated gauge')
   await press(page, 'Press the gauge')
+  await expect(field(page, 'pump.endClearance')).not.toHaveValue('')
   const { value } = (await (await fetch(`${server.address}/api/builds/${id}/gauge?reading=pump.endClearance&press=0`)).json()) as { value: number }
   await saved(page)
   const sheet = (await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet

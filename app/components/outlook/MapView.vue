@@ -2,7 +2,7 @@
 import { requireValue } from '#core/build/values'
 import { FLOW_KINDS, type FlowKind } from '#core/outlook/map'
 import { namedStates, STATE_LABELS } from '#core/outlook/states'
-import { linePath } from '~/composables/plot'
+import { keptApart, linePath } from '~/composables/plot'
 
 /** Pressure over speed and temperature with the edge of its target, where the oil goes over speed, and what the drive takes. */
 const build = useBuild()
@@ -35,9 +35,9 @@ const stack = computed(() => {
     const last = Math.max(0, flows[kind][hotRow.value * across + across - 1])
     return { kind, d: `M ${below.map((flow, i) => `${x(i).toFixed(1)} ${y(flow).toFixed(1)}`).join(' L ')} L ${lower.join(' L ')} Z`, middle: y(below[across - 1] - 0.5 * last), last }
   })
-  // Names at the right edge keep off each other, the widest bands first served.
-  const names = bands.map(({ kind, middle }) => ({ kind, y: middle })).sort((a, b) => a.y - b.y)
-  for (let k = 1; k < names.length; k++) names[k].y = Math.max(names[k].y, names[k - 1].y + 15)
+  // Names at the right edge keep off each other.
+  const heights = keptApart(bands.map(({ middle }) => middle), 15)
+  const names = bands.map(({ kind }, i) => ({ kind, y: heights[i] })).sort((one, other) => one.y - other.y)
   // And none under the foot of the chart.
   for (let k = names.length - 1, foot = 152; k >= 0; k--, foot -= 15) names[k].y = Math.min(names[k].y, foot)
   const row = power.subarray(hotRow.value * across, (hotRow.value + 1) * across)

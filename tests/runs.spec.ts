@@ -41,6 +41,20 @@ async function simulate(page: Page, fault?: string, gauge = false, engine = '42'
   if (gauge) await press(page, 'Gauge: and a gauge')
 }
 
+/** Kinds of the first so many messages of a stream. */
+async function firstNews(address: string, count: number): Promise<string[]> {
+  const ended = new AbortController()
+  const response = await fetch(address, { signal: ended.signal })
+  let text = ''
+  const kinds = () => [...text.matchAll(/^event: (\w+)$/gm)].map(([, kind]) => kind)
+  for await (const piece of response.body as unknown as AsyncIterable<Uint8Array>) {
+    text += Buffer.from(piece).toString('utf8')
+    if (kinds().length >= count) break
+  }
+  ended.abort()
+  return kinds().slice(0, count)
+}
+
 /** Preflight gone past with its reasons, and onto the board. */
 async function board(page: Page) {
   await ontoTheBoard(page)
@@ -360,6 +374,9 @@ test('any logger: JSON with and without a time, CSV under its own headings, what
   expect((await post('{"pressure": 9e9}')).answer.error!.problems[0].path).toBe('pressure')
   expect((await post('not json')).status).toBe(400)
   expect((await samplesOf(server, run)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([231, 231, 207])
+  // Who listens anew hears what was done before the readings that are judged by it.
+  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', body: JSON.stringify({ clientKey: randomUUID(), time: 60, kind: 'mark', words: 'fired', who: 'Maren' }) })
+  expect(await firstNews(`${server.address}/api/runs/${run}/stream?after=-1`, 2)).toEqual(['event', 'samples'])
   await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', body: JSON.stringify({ clientKey: randomUUID(), time: 70, kind: 'end', words: 'over', who: 'Maren' }) })
   expect((await post('{"pressure": 1000}')).status).toBe(409)
 })

@@ -13,8 +13,8 @@ const LANDS = 0.2
  * - round the rotor, 2 π R³ L μ ω / h: of each gear the tooth lands alone, at the tip clearance; of a gerotor its outer rotor's whole girth,
  *   at half of its clearance to the body.
  *
- * It takes Wilson's C_v μ D ω / 2π and gives the coefficient a meaning: the rotor's size over its gaps. Tight hydraulic pumps come to
- * the order of 10⁵ (gaps of ten micrometres), an engine's pump to 10⁴.
+ * It stands for the viscous term C_v μ D ω / 2π of Wilson with C_v from the gaps in place of one coefficient for every pump. What the oil takes in the mesh and
+ * ports is not in it, so it is a lower bound; it has not been held against a measured pump.
  * Source: Wilson, Performance criteria for positive displacement pumps and fluid motors (1946); plane Couette flow and the disc in a casing with merged
  * boundary layers, e.g. White, Viscous Fluid Flow, 3rd ed., 3-2. Even sharing and the lands' share are Uldo's own.
  *

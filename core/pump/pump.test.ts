@@ -56,11 +56,15 @@ describe('what a pump takes', () => {
     for (const gap of ['endClearance', 'tipClearance'] as const) expect(dragTorque({ ...gears, [gap]: 2 * gears[gap] }, 10, 0.4)).toBeLessThan(dragTorque(gears, 10, 0.4))
     expect(dragTorque({ ...rotors, sideClearance: 240e-6 }, 10, 0.4)).toBeLessThan(dragTorque(rotors, 10, 0.4))
   })
-  it('as Wilson’s coefficient it is of the order of 10⁵ in a tight hydraulic pump, of 10⁴ in an engine’s', () => {
-    const coefficient = (pump: typeof gears) => dragTorque(pump, 25, 0.03) / ((pump.displacement / (2 * Math.PI)) * 0.03 * 2 * Math.PI * 25)
-    expect(Math.log10(coefficient({ ...gears, endClearance: 12e-6, tipClearance: 15e-6 }))).toBeGreaterThan(4.5)
-    expect(Math.log10(coefficient({ ...gears, endClearance: 12e-6, tipClearance: 15e-6 }))).toBeLessThan(5.5)
-    expect(Math.log10(coefficient(gears))).toBeCloseTo(4, 0)
+  it('goes with speed and viscosity, and its power with the square of speed, as Wilson’s viscous term does', () => {
+    for (const pump of [gears, rotors]) {
+      expect(dragTorque(pump, 20, 0.1) / dragTorque(pump, 10, 0.4)).toBeCloseTo(0.5, 12)
+      expect(shaftPower(0, pump, 30, 0.1) / shaftPower(0, pump, 10, 0.1)).toBeCloseTo(9, 10)
+    }
+  })
+  it('a pump twice as large in every length, gaps too, takes eight times the torque', () => {
+    const twice = Object.fromEntries(Object.entries(gears).map(([key, value]) => [key, 2 * value])) as typeof gears
+    expect(dragTorque(twice, 10, 0.4) / dragTorque(gears, 10, 0.4)).toBeCloseTo(8, 10)
   })
 })
 

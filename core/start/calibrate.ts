@@ -9,6 +9,7 @@ import { momentAt, namedStates, STATE_LABELS } from '../outlook/states'
 import { normal, seeded } from '../random/random'
 import { openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
 import type { StateName } from '../targets/targets'
+import { POINT_NAMES } from './points'
 import { scaleClearances } from '../trace/faults'
 
 /** A steady reading that the model is fitted to. SI, °C. */
@@ -58,7 +59,7 @@ const INPUTS_FITTED = /^(main|rod)\.|^relief\.(springRate|freeLength|installedLe
 
 /** Steady readings that a sheet holds of its first start. */
 export function observationsOf(sheet: Sheet): Observation[] {
-  return ['idleCold', 'fastIdle', 'idleHot', 'workingHot'].flatMap((name) => {
+  return POINT_NAMES.flatMap((name) => {
     const [pressure, speed, temperature] = ['pressure', 'speed', 'temperature'].map((field) => sheet.readings[`start.${name}.${field}`]?.value)
     return pressure === undefined || speed === undefined || temperature === undefined ? [] : [{ pressure, speed, temperature }]
   })

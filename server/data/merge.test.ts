@@ -1,17 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { readdirSync, readFileSync } from 'node:fs'
-import { PGlite } from '@electric-sql/pglite'
+import type { PGlite } from '@electric-sql/pglite'
 import fc from 'fast-check'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { newSheet } from '#core/build/layouts'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
-import { migrate } from './database'
+import { emptyDatabase } from './testDatabase'
 
-const folder = new URL('./migrations/', import.meta.url)
 let db: PGlite
 beforeAll(async () => {
-  db = await PGlite.create()
-  await migrate(db, readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') })))
+  db = await emptyDatabase()
 })
 afterAll(() => db.close())
 

@@ -1,7 +1,6 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { readFileSync, readdirSync } from 'node:fs'
 import { randomUUID } from 'node:crypto'
 import { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -10,6 +9,7 @@ import { Sheet } from '#core/build/schema'
 import type { Change } from '#core/build/entry'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import { migrate } from './database'
+import { emptyDatabase, migrations } from './testDatabase'
 import { getHouse, putHouse } from './house'
 import { House } from '#core/house/schema'
 import type { Move } from '#core/shelf/stock'
@@ -17,8 +17,6 @@ import { deleteItem, getItem, insertItem, listHolds, listItems, moveItems, updat
 import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 
-const folder = new URL('./migrations/', import.meta.url)
-const migrations = readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') }))
 
 const put = (key: string, value: number) => ({ op: 'add' as const, path: `/readings/${key}`, value: { value, source: 'measured' } })
 const change = (base: number, ...patch: Change['patch']): Change => ({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Maren', patch, reason: '' })
@@ -27,8 +25,7 @@ describe('records', () => {
   let db: PGlite
   let id: string
   beforeAll(async () => {
-    db = await PGlite.create()
-    await migrate(db, migrations)
+    db = await emptyDatabase()
   })
   afterAll(() => db.close())
   const fresh = async () => {

@@ -1,22 +1,18 @@
 import { randomUUID } from 'node:crypto'
-import { readFileSync, readdirSync } from 'node:fs'
-import { PGlite } from '@electric-sql/pglite'
+import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/build/layouts'
 import type { RunEvent } from '#core/run/schema'
 import { insertBuild } from './builds'
-import { migrate } from './database'
 import { getRun, insertEvent, insertRun, insertSamples, insertStretch, lastSequence, listRuns, openRigRuns, samplesAfter } from './runs'
+import { emptyDatabase } from './testDatabase'
 
-const folder = new URL('./migrations/', import.meta.url)
-const migrations = readdirSync(folder).map((file) => ({ name: file.replace(/\.sql$/, ''), sql: readFileSync(new URL(file, folder), 'utf8') }))
 
 describe('runs', () => {
   let db: PGlite
   const build = randomUUID()
   beforeAll(async () => {
-    db = await PGlite.create()
-    await migrate(db, migrations)
+    db = await emptyDatabase()
     await insertBuild(db, build, newSheet('inline4', 'Four', 'Test engine'))
   })
   afterAll(() => db.close())

@@ -3,6 +3,7 @@ import type { Operation } from 'fast-json-patch'
 import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONPointer, revertJSONPatch } from 'immutable-json-patch'
 import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/build/entry'
+import { NOT_LOOKED_AT } from '#core/build/words'
 import type { Inspection, Reading, Sheet } from '#core/build/schema'
 import { oneAtATime } from '~/composables/oneAtATime'
 import { allWaiting, dropWaiting, firstWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
@@ -174,7 +175,7 @@ export const useBuild = defineStore('build', () => {
   function inspect(key: string, found: Partial<Inspection> | undefined, label: string) {
     const before = sheet.value?.inspections[key]
     if (!found) return before && change([{ op: 'remove', path: `/inspections/${key}` }], label)
-    const value = { finding: 'open', ...before, ...found, by: useHouse().who || 'Someone', at: new Date().toISOString() }
+    const value = { finding: NOT_LOOKED_AT, ...before, ...found, by: useHouse().who || 'Someone', at: new Date().toISOString() }
     return change([{ op: 'add', path: `/inspections/${key}`, value }], label)
   }
   /** A decision in a word; nothing takes it back. */

@@ -14,6 +14,7 @@ import type { ShellProblem } from '#core/shells/types'
 import type { Observation } from '#core/start/calibrate'
 import type { Stop } from '#core/start/monitor'
 import type { Seen } from '#core/start/suspects'
+import { withUsableSheets } from './usable'
 
 /** What takes longer than a keystroke: films on the grid, orbits over the cycle, shells by integer programme, comparisons of many set-ups. Apart from the outlook's worker. */
 let wanted = 0
@@ -84,4 +85,4 @@ const films = {
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),
 }
 export type FilmWorker = typeof films
-expose(films)
+expose(withUsableSheets(films))

@@ -9,6 +9,7 @@ import type { PrimeWay } from '#core/prime/way'
 import type { OfferedSpring } from '#core/relief/routes'
 import type { PointName } from '#core/start/points'
 import type { StateName } from '#core/targets/targets'
+import { withUsableSheets } from './usable'
 
 /** The model, off the page's thread. What only one station asks for is fetched with its first question, or by `warm` beforehand. */
 const model = {
@@ -41,4 +42,4 @@ const model = {
   },
 }
 export type ModelWorker = typeof model
-expose(model)
+expose(withUsableSheets(model))

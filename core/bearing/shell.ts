@@ -1,6 +1,9 @@
 /** Two-layer shells (aluminium on steel) are cheap and soft; three-layer ones (overlay on bronze on steel) carry more. */
 export type ShellConstruction = 'two-layer' | 'three-layer'
 
+/** What an old shell's face tells, in the trade's words; the first is as it should be. */
+export const OLD_SHELLS = ['even grey', 'overlay gone', 'scored', 'pounded', 'worn on one edge', 'dirt embedded', 'discoloured'] as const
+
 export interface ShellAdvice {
   construction: ShellConstruction
   reason: string

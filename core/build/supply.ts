@@ -94,7 +94,7 @@ function pickupQuantities(layout: Layout, pickup: Add): void {
   pickup('pickup.screenOpen', 'Screen, open share', { dimension: 'ratio', fallback: 0.45, fallbackSigma: 0.1, sigma: 0.03, plausible: [0.05, 1], wanted: false })
   pickup('pickup.tubeDiameter', wet ? 'Tube inside diameter' : 'Line inside diameter', length(14 * MM, 0.06, [4 * MM, 50 * MM], true))
   pickup('pickup.tubeLength', wet ? 'Tube length' : 'Line length', length(220 * MM, 0.1, [20 * MM, wet ? 1500 * MM : 5000 * MM], true, 2 * MM))
-  if (wet) pickup('pickup.lift', 'Pump above the oil level', length(60 * MM, 0.2, [0, 800 * MM], false, 3 * MM))
+  if (wet) pickup('pickup.lift', 'Pump above the oil level', length(60 * MM, 0.2, [-500 * MM, 800 * MM], false, 3 * MM))
   else {
     pickup('pickup.tankHead', 'Oil in the tank above the pump', length(200 * MM, 0.3, [0, 2000 * MM], true, 5 * MM))
     pickup('pickup.scavenge', 'Scavenge stage, displacement', plain('displacement', 0.3e-6, [0.5e-6, 400e-6], true))

@@ -109,8 +109,10 @@ describe('model', () => {
     expect(cranking).toMatchObject({ pumpable: false, verdict: 'stop' })
     expect(hot.pumpable).toBe(true)
   })
-  it('refuses an oil it does not know, by name', () => {
-    expect(() => outlookOf({ ...newSheet('inline4', 'a', 'b'), oil: { grade: '7W-11' } })).toThrow(/oil\/grade/)
+  it('an oil it does not know voids the prediction, by name', () => {
+    const { voids, states } = outlookOf({ ...newSheet('inline4', 'a', 'b'), oil: { grade: '7W-11' } })
+    expect(voids).toMatchObject([{ path: 'oil/grade', message: expect.stringContaining('7W-11') as string }])
+    expect(states.map(({ verdict }) => verdict)).toEqual(['void', 'void', 'void', 'void'])
   })
   it('an aluminium housing opens hot: lower idle hot than iron with the same cold clearance', () => {
     const iron = newSheet('flat4', 'a', 'b')

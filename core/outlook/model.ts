@@ -2,9 +2,9 @@ import { type Engine, type Running, prepareEngine } from '../build/engine'
 import type { ModelInput } from '../build/input'
 import { modelInputs } from '../build/inputs'
 import type { EngineValues } from '../build/engine'
-import { checkReadings } from '../build/door'
 import { leftOutOf } from '../build/inspections'
 import type { Sheet } from '../build/schema'
+import { usableSheet } from '../build/voids'
 import { type Oil, oilAt } from '../oil/oil'
 import { oilOf } from '../oil/sheet'
 
@@ -27,9 +27,9 @@ function engineOf(sheet: Sheet): Engine {
   return lastEngine.engine
 }
 
-/** The model of a sheet. Throws RangeError naming an oil grade that is not known, or a reading that no engine can be computed from. */
-export function modelOf(sheet: Sheet): Model {
-  checkReadings(sheet)
+/** The model of a sheet, without what in it cannot be used (`usableSheet`): what voids a prediction is said beside it and never stops the arithmetic. */
+export function modelOf(recorded: Sheet): Model {
+  const { sheet } = usableSheet(recorded)
   return { sheet, engine: engineOf(sheet), ...modelInputs(sheet), oil: oilOf(sheet) }
 }
 

@@ -1,13 +1,17 @@
-import type { Sheet } from '../build/schema'
 import { bearingsOf } from '../build/clearances'
+import type { Problem, Sheet } from '../build/schema'
+import { usableSheet, type Void } from '../build/voids'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { judge, type StateName, type Target, targetOf, type Verdict } from '../targets/targets'
 import { type Band, bandOf, rangeOf, sampleReadings, type Share, varianceShares } from './band'
+import { type Missing, missingGrounds } from './grounds'
+import { measuredAt, type Measured } from './measured'
 import { type Model, modelOf } from './model'
 import { namedStates, type NamedState, STATE_LABELS } from './states'
 import { suctionOf } from './suction'
 
+/** A state of the engine: what the gauge is predicted to read there, what it did read where it was read, and the word that follows. */
 export interface StateOutlook extends Band {
   name: StateName
   label: string
@@ -16,15 +20,32 @@ export interface StateOutlook extends Band {
   /** °C */
   temperature: number
   target: Target
+  /** The word that stands: the reading's where the gauge was read, else void, assumed, or the prediction's. */
   verdict: Verdict
+  /** What the prediction alone says against the target. */
+  predicted: Verdict
+  /** The gauge as it was read here. */
+  measured?: Measured
+  /** What governs here and was not measured at all. */
+  missing: Missing[]
   /** False when the oil is below its pumping limit there: nothing is predicted. */
   pumpable: boolean
+  /** The pump's inlet draws below what oil follows: it starves. */
+  starves: boolean
+  /** Pressure at the pump's outlet, upstream of filter and gauge, Pa. */
+  outlet: number
+  /** Thinnest films of mains and rods, m. */
+  films: { main: number; rod: number }
 }
 
 export interface Outlook {
   states: StateOutlook[]
   /** What is assumed and not measured, with its share of the hot-idle band, largest first. */
   assumed: Share[]
+  /** What voids the prediction until it is mended, by name. */
+  voids: Void[]
+  /** Recorded and without a place in this layout: not used. */
+  unused: Problem[]
   /** Suction at the pump inlet in each state, Pa below the air, with 5 and 95 percent, and whether the pump starves there. */
   suction: { name: StateName; loss: number; low: number; high: number; starves: boolean }[]
 }
@@ -34,14 +55,21 @@ export const QUICK_SAMPLES = 60
 export const FULL_SAMPLES = 1000
 
 /** The outlook of a sheet: gauge pressure at the four states with bands, judged, and what the bands are made of. */
-export function outlookOf(sheet: Sheet, samples = QUICK_SAMPLES): Outlook {
+export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
+  const { sheet, voids, unused } = usableSheet(recorded)
   const model = modelOf(sheet)
   const states = namedStates(sheet)
-  const sampled = sampleReadings(model, states, samples, [suctionOf])
+  const outlet = (each: Model) => each.engine.circuit.pressures[each.engine.circuit.indexOf('pump outlet')]
+  const film = (set: 'main' | 'rod') => (each: Model) => each.engine.films[set]
+  const sampled = sampleReadings(model, states, samples, [suctionOf, outlet, film('main'), film('rod')])
   const idleHot = states.find((state) => state.name === 'idleHot')!
   return {
-    states: states.map((state, i) => stateOutlook(model, state, bandOf(sampled[i][0]))),
+    states: states.map((state, i) => {
+      const [gauge, drawn, behind, main, rod] = sampled[i]
+      return stateOutlook(model, state, bandOf(gauge), { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } }, voids, samples)
+    }),
     assumed: varianceShares(model, idleHot).filter((share) => share.assumed && share.share > 0.004),
+    voids, unused,
     suction: states.map(({ name }, i) => {
       const { best, low, high } = rangeOf(sampled[i][1])
       return { name, loss: best, low, high, starves: best > STARVES }
@@ -56,13 +84,20 @@ export function targetAt(sheet: Sheet, oil: Model['oil'], state: { name: StateNa
   return targetOf(sheet, state, largest, oilAt(oil, state.temperature).density)
 }
 
-function stateOutlook(model: Model, state: NamedState, band: Band): StateOutlook {
-  const target = targetAt(model.sheet, model.oil, state)
-  const pumpable = oilAt(model.oil, state.temperature).pumpable
+function stateOutlook(model: Model, state: NamedState, band: Band, solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films'>, voids: Void[], samples: number): StateOutlook {
+  const { sheet, oil } = model
+  const target = targetAt(sheet, oil, state)
+  const pumpable = oilAt(oil, state.temperature).pumpable
+  const missing = missingGrounds(sheet, state.name)
   // A gauge says nothing under nothing, whatever a spinning crank draws from an empty gallery.
   const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
+  const byBand = judge(pressure, low, high, target)
+  const predicted = !pumpable ? 'stop' : solved.starves && byBand === 'pass' ? 'watch' : byBand
+  const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) => targetAt(sheet, oil, { name: state.name, ...moment }))
   return {
-    pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable,
-    verdict: pumpable ? judge(pressure, low, high, target) : 'stop',
+    pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable, missing, predicted, ...solved,
+    ...(measured ? { measured } : {}),
+    verdict: measured ? measured.verdict : voids.length > 0 ? 'void' : !pumpable ? 'stop' : missing.length > 0 ? 'assumed' : predicted,
   }
 }
+

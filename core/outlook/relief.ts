@@ -38,7 +38,7 @@ function coldFlow(model: Model) {
 /** What the relief valve of a sheet does. */
 export function reliefSummary(sheet: Sheet, name: ValveName = 'relief'): ReliefSummary {
   const model = modelOf(sheet)
-  const valve = reliefValve(sheet, name)
+  const valve = reliefValve(model.sheet, name)
   const { flow, density, viscosity } = coldFlow(model)
   const node = model.engine.circuit.indexOf(nodeOf(model, name))
   const lift = Object.fromEntries(namedStates(sheet).map((state) => {
@@ -51,7 +51,7 @@ export function reliefSummary(sheet: Sheet, name: ValveName = 'relief'): ReliefS
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
   }
-  return { opens: openingPressure(valve), opensSigma: openingOf(sheet, name).sigma, flows: flowStartPressure(valve), fullFlowCold, bindMargin: bindMargin(valve), perTenth: shimEffect(valve, 1e-4), lift }
+  return { opens: openingPressure(valve), opensSigma: openingOf(model.sheet, name).sigma, flows: flowStartPressure(valve), fullFlowCold, bindMargin: bindMargin(valve), perTenth: shimEffect(valve, 1e-4), lift }
 }
 
 export interface Governing {
@@ -91,8 +91,8 @@ export function governing(sheet: Sheet): Governing {
 /** Routes to the wanted opening pressure of a valve, with the springs that lie on the shelf. */
 export function reliefRoutes(sheet: Sheet, name: ValveName, springs: OfferedSpring[], wanted: number): Route[] {
   const model = modelOf(sheet)
-  const of = (field: string) => sheet.readings[`${name}.${field}`]?.value
-  return routesTo(reliefValve(sheet, name), { wanted, springs, leastMargin: ruleOf(sheet, 'relief.bindMargin'), wire: of('wire'), coilDiameter: of('coilDiameter'), plugTravel: of('plugTravel'), ...coldFlow(model) })
+  const of = (field: string) => model.sheet.readings[`${name}.${field}`]?.value
+  return routesTo(reliefValve(model.sheet, name), { wanted, springs, leastMargin: ruleOf(sheet, 'relief.bindMargin'), wire: of('wire'), coilDiameter: of('coilDiameter'), plugTravel: of('plugTravel'), ...coldFlow(model) })
 }
 
 /** What raises hot idle most, of what a builder can really do, Pa each; the spring is not among it where the valve is shut there. */

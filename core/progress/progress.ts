@@ -13,6 +13,7 @@ import { endClearance } from '../build/pump'
 import { quantitiesOf, START_POINTS, type Station } from '../build/quantities'
 import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
+import { usableSheet } from '../build/voids'
 import { ruleOf } from '../house/limits'
 import { oilGrade } from '../oil/grades'
 import { oilOf } from '../oil/sheet'
@@ -33,7 +34,8 @@ export interface StationProgress {
 export const STATIONS: Station[] = ['brief', 'bearings', 'pump', 'relief', 'pickup', 'passages', 'prime', 'start']
 
 /** How far each station is, what it still wants, and its worst verdict. */
-export function progressOf(sheet: Sheet): StationProgress[] {
+export function progressOf(recorded: Sheet): StationProgress[] {
+  const { sheet, voids } = usableSheet(recorded)
   const wants = [
     ...quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted && !setAside(sheet, quantity.key)).map(({ key, station }) => ({ station, done: key in sheet.readings })),
     ...checksOf(sheet.layout).filter((check) => check.wanted).map(({ key, station }) => ({ station, done: key in sheet.checks })),
@@ -43,7 +45,8 @@ export function progressOf(sheet: Sheet): StationProgress[] {
   ]
   return STATIONS.map((station) => {
     const own = wants.filter((want) => want.station === station)
-    const worst = worstFinding(findingsAt(sheet, station))
+    const voided = voids.filter((each) => each.station === station).map(({ about }): Finding => ({ verdict: 'stop', about: `void: ${about}` }))
+    const worst = worstFinding([...findingsAt(sheet, station), ...voided])
     return { station, done: own.filter((want) => want.done).length, wanted: own.length, verdict: worst?.verdict, about: worst?.about }
   })
 }
@@ -66,7 +69,7 @@ function setAside(sheet: Sheet, key: string): boolean {
   return key === 'pump.displacement' && 'pump.centres' in sheet.readings
 }
 
-const RANK: Verdict[] = ['unknown', 'pass', 'watch', 'stop']
+const RANK: Verdict[] = ['unknown', 'pass', 'assumed', 'watch', 'void', 'stop']
 
 export function worstOf(verdicts: (Verdict | undefined)[]): Verdict | undefined {
   return verdicts.reduce((worst, verdict) => (verdict && (!worst || RANK.indexOf(verdict) > RANK.indexOf(worst)) ? verdict : worst), undefined)
@@ -91,8 +94,7 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
   }
   if (station === 'bearings') {
     for (const record of (['main', 'rod'] as const).flatMap((set) => bearingsOf(sheet, set))) {
-      if (record.conflict) add('stop', `${record.label}: bore under journal`)
-      else if (record.clearance.source === 'measured' || record.chosen) add(judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict, `${record.label} out of limit`)
+      if (record.clearance.source === 'measured' || record.chosen) add(judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict, `${record.label} out of limit`)
     }
     findings.push(...floatFindings(sheet))
   } else if (station === 'pump') {
@@ -164,6 +166,7 @@ function startFindings(sheet: Sheet): Finding[] {
 export function judgeGap(sheet: Sheet, gap: 'end' | 'tip'): Verdict | undefined {
   const held = gap === 'end' ? endClearance(sheet) : requireValue(sheet, 'pump.tipClearance')
   if (held.source === 'layout') return undefined
+  if (gap === 'end' && held.value < ruleOf(sheet, 'pump.endLeast')) return 'watch'
   return held.value > ruleOf(sheet, `pump.${gap}Stop`) ? 'stop' : held.value > ruleOf(sheet, `pump.${gap}Watch`) ? 'watch' : 'pass'
 }
 

@@ -63,7 +63,8 @@ const REASONS: Record<School, string> = {
   house: 'the house floor',
 }
 
-export type Verdict = 'pass' | 'watch' | 'stop' | 'unknown'
+/** `assumed`: what governs stands on layout defaults alone; `void`: nothing may be said until something on record is mended. */
+export type Verdict = 'pass' | 'watch' | 'stop' | 'unknown' | 'assumed' | 'void'
 
 /** Judges a value with its band against a target: stop outside it, watch where the band crosses an edge, else pass. */
 export function judge(value: number, low: number, high: number, target: Pick<Target, 'least' | 'most'>): Verdict {

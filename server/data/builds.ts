@@ -1,6 +1,7 @@
 import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
 import type { Change, Entry } from '#core/build/entry'
+import { problemsOfChange } from '#core/build/door'
 import { type Problem, problemsOf, Sheet } from '#core/build/schema'
 import type { Queries } from './database'
 
@@ -15,6 +16,8 @@ export type ChangeResult =
   | { kind: 'entered'; entry: Entry; again: boolean }
   | { kind: 'unknown' }
   | { kind: 'conflict'; revision: number; path: string; now: unknown; who: string; at: string }
+  /** Made on a revision that this record has not come to: it was put back to an earlier state since. */
+  | { kind: 'ahead'; revision: number }
   | { kind: 'invalid'; problems: Problem[] }
 
 export async function listBuilds(db: Queries): Promise<BuildRow[]> {
@@ -47,6 +50,7 @@ export async function enterChange(db: PGlite, id: string, change: Change): Promi
     const known = (await tx.query<{ revision: number }>('select revision from entry where client_key = $1 and build_id = $2', [change.clientKey, id])).rows[0]
     if (known) return { kind: 'entered', entry: (await entriesAfter(tx, id, known.revision - 1))[0], again: true }
 
+    if (change.base > build.revision) return { kind: 'ahead', revision: build.revision }
     const since = change.base < build.revision ? await entriesAfter(tx, id, change.base) : []
     for (const entry of since.filter((each) => each.device !== change.device).reverse()) {
       const met = change.patch.find((own) => entry.patch.some((theirs) => overlap(own.path, theirs.path)))
@@ -77,7 +81,9 @@ export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } |
   }
   if (patch.some(({ path }) => overlap(path, '/house'))) return { problems: [{ path: '/house', message: 'is the shop’s, not the build’s: change it under House rules' }] }
   const parsed = Sheet.safeParse(document)
-  return parsed.success ? { sheet: parsed.data } : { problems: problemsOf(parsed.error) }
+  if (!parsed.success) return { problems: problemsOf(parsed.error) }
+  const problems = problemsOfChange(sheet, parsed.data, patch.map(({ path }) => path))
+  return problems.length > 0 ? { problems } : { sheet: parsed.data }
 }
 
 function overlap(a: string, b: string): boolean {

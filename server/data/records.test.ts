@@ -76,6 +76,24 @@ describe('records', () => {
     await enterChange(db, id, first)
     expect(await enterChange(db, id, { ...change(0, put('main.1.journal', 0.0601)), device: first.device })).toMatchObject({ kind: 'entered', entry: { revision: 2 } })
   })
+  it('a key, a number or an oil that the door refuses is refused by its path; a change made on a later revision than there is, too', async () => {
+    await fresh()
+    for (const [patch, path] of [
+      [put('main.4.jornal', 0.06), 'readings/main.4.jornal'], [put('main.99.journal', 0.06), 'readings/main.99.journal'], [put('pickup.tubeLength', -5), 'readings/pickup.tubeLength'],
+      [{ op: 'replace' as const, path: '/oil/grade', value: '7W-11' }, 'oil/grade'],
+    ] as const) expect(await enterChange(db, id, change(0, patch))).toMatchObject({ kind: 'invalid', problems: [{ path }] })
+    expect(await enterChange(db, id, change(7, put('main.1.journal', 0.06)))).toEqual({ kind: 'ahead', revision: 0 })
+    expect((await getBuild(db, id))!.revision).toBe(0)
+  })
+  it('a record from before the door was as narrow takes changes elsewhere, and lets itself be mended', async () => {
+    id = randomUUID()
+    const old = newSheet('inline4', 'Four', 'Test engine')
+    old.readings['pump.endClearance'] = { value: -70e-6, source: 'measured' }
+    await insertBuild(db, id, old)
+    expect(await enterChange(db, id, change(0, put('main.1.journal', 0.06)))).toMatchObject({ kind: 'entered' })
+    expect(await enterChange(db, id, change(1, put('pump.endClearance', -60e-6)))).toMatchObject({ kind: 'invalid' })
+    expect(await enterChange(db, id, change(1, put('pump.endClearance', 60e-6)))).toMatchObject({ kind: 'entered', entry: { revision: 2 } })
+  })
   it('refuses what is no build any more, by path, and keeps the sheet', async () => {
     await fresh()
     const wrong = await enterChange(db, id, change(0, { op: 'add', path: '/readings/main.1.journal', value: { value: 'wide', source: 'measured' } }))

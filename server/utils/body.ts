@@ -27,5 +27,22 @@ export async function requireJson<T>(event: H3Event, schema: z.ZodType<T>, what:
   } catch {
     throw refusal(400, 'not-json', `${what}: the body is not JSON.`, { problems: [{ path: '', message: 'is not JSON' }] })
   }
-  return requireValid(schema, value, what)
+  return requireValid(schema, requireKeepable(value, what), what)
+}
+
+/** A value whose every text can be kept: no NUL and no half of a surrogate pair, which no database takes. */
+export function requireKeepable<T>(value: T, what: string): T {
+  const path = unkeepableIn(value, '')
+  if (path !== undefined) throw refusal(400, 'invalid', `${what}: ${path || 'the text'} holds a character that cannot be kept. Type it again.`, { problems: [{ path, message: 'holds a NUL or half a character' }] })
+  return value
+}
+
+function unkeepableIn(value: unknown, path: string): string | undefined {
+  if (typeof value === 'string') return value.includes('\0') || !value.isWellFormed() ? path : undefined
+  if (typeof value !== 'object' || value === null) return undefined
+  for (const [key, each] of Object.entries(value)) {
+    const found = unkeepableIn(key, path) ?? unkeepableIn(each, path ? `${path}/${key}` : key)
+    if (found !== undefined) return found
+  }
+  return undefined
 }

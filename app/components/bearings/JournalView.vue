@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { hotClearance, EXPANSION } from '#core/bearing/clearance'
 import { judgeClearance } from '#core/bearing/judge'
+import { OLD_SHELLS } from '#core/bearing/shell'
 import { stripClearance } from '#core/bearing/strip'
 import { bearingsOf, type BearingSet, clearanceLimits, houseLimits } from '#core/build/clearances'
 import { PLACES } from '#core/build/quantities'
@@ -51,7 +52,7 @@ const film = useAnswer((_, worker) => {
   const [, , , working] = namedStates(sheet)
   return worker().film(sheet, set, number, { load: usualLoad(sheet, set, working.speed), speed: working.speed, temperature: working.temperature, feedPressure: outlook.now?.states[3].pressure ?? 3e5, arc: sheet.layout.mainGroove })
 }, () => [build.sheet, set, number, outlook.now?.states[3].pressure])
-const CONDITIONS = ['even grey', 'overlay gone', 'scored', 'pounded', 'worn on one edge', 'dirt embedded', 'discoloured'] as const
+const CONDITIONS = OLD_SHELLS
 const GOOD = 'even grey'
 const found = computed(() => build.sheet!.inspections[`${key.value}.oldShell`])
 function inspect(finding: string) {

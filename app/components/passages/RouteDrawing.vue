@@ -60,7 +60,7 @@ const open = (key: string, event: KeyboardEvent) => (event.key === 'Enter' || ev
       <circle class="metal" :cx="x" :cy="GALLERY + 56" r="9" /><text :x="x" :y="GALLERY + 60" text-anchor="middle" style="font-size: 11px">{{ i + 1 }}</text>
     </g>
     <text :x="drawn.mains.length > 1 ? (drawn.mains[0] + drawn.mains[1]) / 2 : drawn.mains[0] + 40" :y="GALLERY + 84" text-anchor="middle" class="quiet-text">mains</text>
-    <g v-for="tap in drawn.taps" :key="tap.item.key" class="hit tap" :class="[tap.finding?.verdict ?? 'open', { here: tap.item.key === chosen }]" role="button" tabindex="0" :aria-label="`${tap.number} ${tap.item.label}: ${tap.finding?.words ?? 'open'}`" :data-tap="tap.item.key" @click="emit('look', tap.item.key)" @keydown="open(tap.item.key, $event)">
+    <g v-for="tap in drawn.taps" :key="tap.item.key" class="hit tap" :class="[tap.finding?.verdict ?? 'open', { here: tap.item.key === chosen }]" role="button" tabindex="0" :aria-label="`${tap.number} ${tap.item.label}: ${tap.finding?.words ?? 'not looked at yet'}`" :data-tap="tap.item.key" @click="emit('look', tap.item.key)" @keydown="open(tap.item.key, $event)">
       <circle :cx="tap.x" :cy="tap.y" r="16" fill="transparent" />
       <rect v-if="tap.finding?.verdict === 'stop'" :x="tap.x - 11" :y="tap.y - 11" width="22" height="22" class="mark" />
       <circle v-else :cx="tap.x" :cy="tap.y" r="12" class="mark" />

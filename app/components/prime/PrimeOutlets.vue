@@ -19,7 +19,7 @@ function touch(key: string, label: string) {
   void build.check(key, next, label)
   if (next === 'done') emit('seen', key, label)
 }
-const say = (key: string) => (stateOf(key) === 'done' ? 'in order' : stateOf(key) === 'fault' ? 'fault' : 'open')
+const say = (key: string) => (stateOf(key) === 'done' ? 'in order' : stateOf(key) === 'fault' ? 'fault' : 'not looked at yet')
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Sheet, problemsOf } from '../../../core/build/schema'
-import { catalogueOf } from '../../../core/build/values'
-import { checksOf } from '../../../core/build/checks'
+import { checkSheet } from '../../../core/build/door'
+import { usableSheet } from '../../../core/build/voids'
 import { kinematicViscosity, oilDensity, waltherLine } from '../../../core/oil/viscosity'
 import { oilGrade } from '../../../core/oil/grades'
 import { oilAt, oilFrom } from '../../../core/oil/oil'
@@ -55,41 +55,37 @@ function relief(input: unknown) {
   return { ...answer, fullFlowPressure: pressure, lift: liftAt(valve, pressure) }
 }
 
-/** A build file as the schema takes it. */
+/** A build file as the door takes it. */
 function build(input: unknown): Sheet {
   const sheet = take(Sheet, input)
-  const [unknown] = strangers(sheet)
-  if (unknown) throw new Refused(unknown.path.replaceAll('/', '.'), unknown.message)
+  const [first] = checkSheet(sheet)
+  if (first) throw new Refused(first.path.replaceAll('/', '.'), first.message)
   return sheet
 }
 
 function outlook(input: unknown) {
   const sheet = build(input)
-  const { states, assumed, suction } = named(() => outlookOf(sheet, FULL_SAMPLES))
+  const { states, assumed, voids, unused, suction } = named(() => outlookOf(sheet, FULL_SAMPLES))
+  const cannot = voids.map(({ path, message, about }) => ({ path, message, about }))
   const { speeds, temperatures, pressure } = named(() => outlookMap(sheet))
   return {
-    states: states.map(({ name, speed, temperature, pressure, low, high, target, verdict }) => ({
-      name, rpm: speed * 60, temperature, pressure, low, high, target: target.least, ceiling: target.most, school: target.school, verdict,
+    states: states.map(({ name, speed, temperature, pressure, low, high, target, verdict, measured, missing, outlet, films, starves }) => ({
+      name, rpm: speed * 60, temperature, pressure, low, high, target: target.least, ceiling: target.most, school: target.school, verdict, outlet, films, starves, void: cannot,
+      ...(measured ? { measured: { pressure: measured.reading, rpm: measured.speed * 60, temperature: measured.temperature, against: measured.against, prediction: measured.prediction } } : {}),
+      assumed: missing.map(({ key }) => key),
     })),
     map: { rpm: speeds.map((speed) => speed * 60), temperatures, pressures: temperatures.map((_, row) => [...pressure.subarray(row * speeds.length, (row + 1) * speeds.length)]) },
-    assumed, suction,
+    assumed, suction, void: cannot, unused,
   }
 }
 
-/** Readings and checks that this layout has no place for. */
-function strangers(sheet: Sheet) {
-  const quantities = catalogueOf(sheet.layout)
-  const checks = new Set(checksOf(sheet.layout).map((check) => check.key))
-  return [
-    ...Object.keys(sheet.readings).filter((key) => !quantities.has(key)).map((key) => ({ path: `readings/${key}`, message: 'is not a reading of this layout' })),
-    ...Object.keys(sheet.checks).filter((key) => !checks.has(key) && !key.startsWith('caution.')).map((key) => ({ path: `checks/${key}`, message: 'is not a check of this layout' })),
-  ]
-}
-
+/** What the door says of a file, and what in it would void its prediction: taken, and to be mended. */
 function validate(input: unknown) {
   const parsed = Sheet.safeParse(input)
-  const problems = parsed.success ? strangers(parsed.data) : problemsOf(parsed.error)
-  return { ok: problems.length === 0, problems }
+  if (!parsed.success) return { ok: false, problems: problemsOf(parsed.error) }
+  const problems = checkSheet(parsed.data)
+  const voids = usableSheet(parsed.data).voids.map(({ path, message }) => ({ path, message }))
+  return { ok: problems.length === 0, problems, ...(voids.length > 0 ? { void: voids } : {}) }
 }
 
 export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate, prime: (input) => prime(input, build) }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
 import { newSheet, PRESETS } from '#core/build/layouts'
+import { checkSheet } from '#core/build/door'
 import { Layout, Sheet } from '#core/build/schema'
 import { insertBuild } from '../../data/builds'
 
@@ -24,6 +25,8 @@ function sheetOf(body: Record<string, unknown>): Sheet {
     // It is judged by this house's rules from now on.
     const { sheet } = requireValid(FromFile, body, 'New build')
     delete sheet.house
+    const problems = checkSheet(sheet)
+    if (problems.length > 0) throw refusal(400, 'invalid', `New build: ${problems[0].path} ${problems[0].message}`, { problems })
     return sheet
   }
   if ('layout' in body) {

@@ -1,4 +1,6 @@
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { build } from 'esbuild'
 
 // The application is a single page served by its own small server: the model runs in the browser's worker,
 // so nothing would be gained by rendering on the server (docs/decisions.md).
@@ -30,6 +32,13 @@ export default defineNuxtConfig({
   // What serves prerendered and deployed sites is left out: less to load on a shop's network.
   experimental: { defaults: { nuxtLink: { prefetch: false } }, appManifest: false, payloadExtraction: false, emitRouteChunkError: false },
   hooks: {
+    // The server's own thread for what takes longer than a request may.
+    'nitro:init': (nitro) => void nitro.hooks.hook('compiled', async () => {
+      await build({
+        entryPoints: [fileURLToPath(new URL('./server/heavy/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'heavy.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+        banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+      })
+    }),
     // Fetch only what the open station needs: without this the page hints at every chunk there is.
     'build:manifest': (manifest) => {
       for (const file of Object.values(manifest)) {

@@ -10,7 +10,7 @@ const clearance = (page: Page, name: string) => page.locator(`[data-bearing="${n
 const judgement = (page: Page) => page.getByRole('region', { name: 'Judgement' })
 
 async function newSix(server: Running): Promise<string> {
-  const made = await fetch(`${server.address}/api/builds`, { method: 'POST', body: JSON.stringify({ preset: 'inline6', name: 'Ferry spare', engine: 'Hesper 3.6' }) })
+  const made = await fetch(`${server.address}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ preset: 'inline6', name: 'Ferry spare', engine: 'Hesper 3.6' }) })
   return ((await made.json()) as { id: string }).id
 }
 

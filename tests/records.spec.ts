@@ -3,7 +3,7 @@ import { buildId, expect, field, record, saved, startServer, test } from './serv
 
 const put = (key: string, value: number) => ({ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } })
 const post = (address: string, id: string, patch: unknown[], base: number, more = {}) =>
-  fetch(`${address}/api/builds/${id}/entries`, { method: 'POST', body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Test', patch, ...more }) })
+  fetch(`${address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Test', patch, ...more }) })
 
 test('two tabs see each other’s values, and are asked when they meet on one', async ({ server, bench: page, context }) => {
   const id = await buildId(server, 'Rescue tractor 2')
@@ -20,7 +20,7 @@ test('two tabs see each other’s values, and are asked when they meet on one', 
   await page.route('**/api/**', (route) => route.abort())
   await record(page, { 'rod.3.bore': '50.036', 'rod.4.bore': '50.034' })
   await expect(page.getByTestId('saving')).toContainText('kept here')
-  await post(server.address, id, [put('rod.4.bore', 0.05004)], 99)
+  await post(server.address, id, [put('rod.4.bore', 0.05004)], 2)
   await page.unroute('**/api/**')
   await expect(page.getByRole('alert')).toContainText('Test wrote 50.040 mm', { timeout: 20_000 })
   await page.getByRole('button', { name: 'Write 50.034 mm' }).click()
@@ -127,7 +127,7 @@ test('bad input is answered in one shape', async ({ server }) => {
   const id = await buildId(server, 'Ottiline')
   const answer = async (response: Response) => ({ status: response.status, ...((await response.json()) as { error: { code: string; message: string; problems: { path: string }[]; conflict?: { now: { value: number } } } }).error })
   const builds = `${server.address}/api/builds`
-  const send = (body: string) => fetch(builds, { method: 'POST', body }).then(answer)
+  const send = (body: string) => fetch(builds, { method: 'POST', headers: { 'content-type': 'application/json' }, body }).then(answer)
   expect(await send('{"preset":"w16","name":"","engine":"x"}')).toMatchObject({ status: 400, code: 'invalid', problems: [{ path: 'preset' }, { path: 'name' }] })
   expect(await send('{')).toMatchObject({ status: 400, code: 'not-json' })
   expect(await send(JSON.stringify({ name: 'x'.repeat(1_100_000) }))).toMatchObject({ status: 413, code: 'too-large' })

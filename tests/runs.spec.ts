@@ -248,7 +248,7 @@ test('the server killed in the middle of a run at ten readings a second: nothing
     const rig: RigSetUp = { seed: 5, pace: 1 }
     const begin = async (setup: object) => {
       const run = randomUUID()
-      await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup }) })
+      await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup }) })
       return run
     }
     const logged = await begin({ source: 'logger' })
@@ -266,7 +266,7 @@ test('the server killed in the middle of a run at ten readings a second: nothing
     const logger = (async () => {
       for (let n = 0; sending; n++) {
         const time = n / 10
-        await fetch(`${server.address}/api/runs/${logged}/samples`, { method: 'POST', body: JSON.stringify({ time, pressure: 1000 * n }) }).then((response) => response.ok && acknowledged.push(n), () => undefined)
+        await fetch(`${server.address}/api/runs/${logged}/samples`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ time, pressure: 1000 * n }) }).then((response) => response.ok && acknowledged.push(n), () => undefined)
         await new Promise((done) => setTimeout(done, 100))
       }
     })()
@@ -365,7 +365,7 @@ test('any logger: JSON with and without a time, CSV under its own headings, what
     return { status: response.status, answer: (await response.json()) as { taken?: number; refused?: object[]; error?: { message: string; problems: { path: string }[] } } }
   }
   expect((await post('{}')).status).toBe(404)
-  const begun = await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }) })
+  const begun = await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }) })
   expect(begun.status).toBe(201)
   expect((await post('{"pressure": 231000, "speed": 13.7}')).answer).toEqual({ taken: 1, refused: [] })
   expect((await post('[{"time": 60, "pressure": 231000}, {"time": 60.1, "pressure": "high"}, {"time": 60, "pressure": 1}]')).answer).toMatchObject({ taken: 1, refused: [{ index: 1, path: 'pressure' }] })
@@ -375,9 +375,9 @@ test('any logger: JSON with and without a time, CSV under its own headings, what
   expect((await post('not json')).status).toBe(400)
   expect((await samplesOf(server, run)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([231, 231, 207])
   // Who listens anew hears what was done before the readings that are judged by it.
-  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', body: JSON.stringify({ clientKey: randomUUID(), time: 60, kind: 'mark', words: 'fired', who: 'Maren' }) })
+  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), time: 60, kind: 'mark', words: 'fired', who: 'Maren' }) })
   expect(await firstNews(`${server.address}/api/runs/${run}/stream?after=-1`, 2)).toEqual(['event', 'samples'])
-  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', body: JSON.stringify({ clientKey: randomUUID(), time: 70, kind: 'end', words: 'over', who: 'Maren' }) })
+  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), time: 70, kind: 'end', words: 'over', who: 'Maren' }) })
   expect((await post('{"pressure": 1000}')).status).toBe(409)
 })
 
@@ -435,7 +435,7 @@ test('how to prime: a stall says its cure, the filter’s three ways side by sid
   const { revision } = (await (await fetch(`${server.address}/api/builds/${ferry}`)).json()) as { revision: number }
   const at = new Date(Date.now() - 9 * 86400e3).toISOString()
   const patch = [{ op: 'add', path: '/readings/prime.pressure', value: { value: 4.2e5, source: 'measured', by: 'Maren', at } }]
-  expect((await fetch(`${server.address}/api/builds/${ferry}/entries`, { method: 'POST', body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base: revision, who: 'Maren', patch, reason: '' }) })).ok).toBe(true)
+  expect((await fetch(`${server.address}/api/builds/${ferry}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base: revision, who: 'Maren', patch, reason: '' }) })).ok).toBe(true)
   await page.goto(server.address)
   await expect(page.locator('.engines li', { hasText: 'Ottiline' })).toContainText('Primed 9 days ago and not started: prime again')
 })

@@ -56,10 +56,10 @@ test('Shelf: figures written where they stand, a CSV with bad rows, things put t
   const csv = await (await fetch(`${server.address}/api/shelf/csv?kind=washer`)).text()
   expect(csv.trim().split('\n')).toHaveLength(2005)
   // Taken in again, what went out changes nothing.
-  const again = await (await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', body: csv })).json()
+  const again = await (await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv })).json()
   expect(again).toEqual({ added: 0, changed: 2004, bad: [] })
   expect(await (await fetch(`${server.address}/api/shelf/csv?kind=washer`)).text()).toBe(csv)
-  const refused = await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', body: 'kind,colour\nwasher,red' })
+  const refused = await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: 'kind,colour\nwasher,red' })
   expect(refused.status).toBe(400)
   expect((await refused.json()).error.message).toContain('“colour” is not known')
 })

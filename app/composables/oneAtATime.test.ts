@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { oneAtATime } from './oneAtATime'
 
 describe('one at a time', () => {
-  /** A box that is emptied as the outbox is: look, send, look again, count; each a step of the clock's own. */
+  /** A box that is emptied bit by bit: look, send, look again, count; each a step of the clock's own. */
   function outbox() {
     const waiting: number[] = []
     const sent: number[] = []

@@ -4,10 +4,13 @@ export function useAlarm(on: () => boolean) {
   let oscillator: OscillatorNode | undefined
   let timer: ReturnType<typeof setInterval> | undefined
   const sounding = ref(false)
+  /** It should sound and the browser does not let it: nobody has touched this page yet. */
+  const blocked = ref(false)
 
   /** Lets sound in: called from a press. */
   function ready() {
     context ??= new AudioContext()
+    context.onstatechange = () => (blocked.value = sounding.value && context!.state !== 'running')
     void context.resume()
   }
 
@@ -28,6 +31,7 @@ export function useAlarm(on: () => boolean) {
       if (oscillator) oscillator.frequency.value = high ? 880 : 620
     }, 250)
     sounding.value = true
+    blocked.value = context.state !== 'running'
   }
 
   function stop() {
@@ -36,9 +40,10 @@ export function useAlarm(on: () => boolean) {
     oscillator?.disconnect()
     oscillator = undefined
     sounding.value = false
+    blocked.value = false
   }
 
   watch(on, (now) => (now ? start() : stop()), { immediate: true })
   onBeforeUnmount(stop)
-  return { ready, sounding }
+  return { ready, sounding, blocked }
 }

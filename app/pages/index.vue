@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { PRESETS } from '#core/build/layouts'
 import type { StationProgress } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
@@ -51,17 +52,25 @@ function bodyOf() {
   const own = /^shop\.(\d+)$/.exec(preset)
   return own ? { ...names, layout: shop.house.layouts[Number(own[1])].layout } : { ...names, preset }
 }
+/** Sent with the request, so that one pressed twice is begun once. */
+let wantedId = uuid()
+const creating = ref(false)
 async function create() {
+  if (creating.value) return
   problem.value = {}
   if (!wanted.name.trim()) problem.value.name = 'Give it a name, such as the boat or the owner.'
   if (!wanted.engine.trim()) problem.value.engine = 'Say which engine it is.'
   if (Object.keys(problem.value).length > 0) return
+  creating.value = true
   try {
-    const made = await $fetch<{ id: string }>('/api/builds', { method: 'POST', body: bodyOf() })
+    const made = await $fetch<{ id: string }>('/api/builds', { method: 'POST', body: { id: wantedId, ...bodyOf() } })
+    wantedId = uuid()
     await navigateTo(`/build/${made.id}/brief`)
   } catch (error) {
     const refusal = (error as { data?: { error?: { message: string } } }).data?.error
     problem.value.all = refusal?.message ?? 'The server does not answer. What you typed is kept; try again.'
+  } finally {
+    creating.value = false
   }
 }
 </script>
@@ -79,7 +88,7 @@ async function create() {
       <label>Name<InputText v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name" /><span v-if="problem.name" class="wrong" role="alert">{{ problem.name }}</span></label>
       <label>Engine<InputText v-model="wanted.engine" maxlength="120" autocomplete="off" :aria-invalid="!!problem.engine" /><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label>
       <label>Out of<InputText v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives" /></label>
-      <Button type="submit">Start build</Button>
+      <Button type="submit" :disabled="creating">Start build</Button>
       <p v-if="problem.all" class="wrong" role="alert">{{ problem.all }}</p>
     </form>
 

@@ -1,63 +1,65 @@
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
-import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONPointer, revertJSONPatch } from 'immutable-json-patch'
+import { type JSONPatchDocument, revertJSONPatch } from 'immutable-json-patch'
 import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/build/entry'
 import { NOT_LOOKED_AT } from '#core/build/words'
 import type { Inspection, Reading, Sheet } from '#core/build/schema'
-import { oneAtATime } from '~/composables/oneAtATime'
-import { allWaiting, dropWaiting, firstWaiting, keepWaiting, type Waiting } from '~/composables/outbox'
+import { applied, appliedOver, valueAt } from '~/sync/patches'
+import { type BuildChange, type Kept, overlap, patchOf } from '~/sync/kept'
+import { IDENTITY, useSync } from '~/sync/useSync'
+import { type ShopNews, useNews } from './news'
+import type { Wanted } from './shelf'
 
-/** Somebody else wrote to the same place first: what is there, what was to be written. */
-export interface Conflict {
-  waiting: Waiting
-  path: string
-  now: { value?: number } | null
-  who: string
-  at: string
-  revision: number
-}
-
-/** A change of this browser, to be taken back: the way back, and what the change left at each path. */
-interface Step {
+/** A change of this page, to be taken back: the way back, what the change left at each path, and where it was made. */
+export interface Step {
   label: string
+  /** Page of the station it was made at. */
+  page: string
   back: Operation[]
   left: { path: string; value: unknown }[]
 }
 
-export type Saving = 'saved' | 'saving' | 'offline'
+/** What the last undo or redo did, or why it did nothing. */
+export interface StepNews {
+  words: string
+  page: string
+  /** The step lies at another station: it is done only when asked for once more. */
+  ask?: 'undo' | 'redo'
+}
+
+export type Saving = 'saved' | 'saving' | 'offline' | 'apart' | 'unkept'
 
 const RETRY = 2000
 
 /**
- * The open build: the sheet as the server has it, with this browser's unsent changes on top. Every change is kept on disk
- * here before it is sent, is sent in order, and is taken out only when the server has answered.
+ * The open build: the sheet as the server has it, with what is on its way on top. Every change goes through the one queue: it is kept before it counts as
+ * kept, and is sent in order.
  */
 export const useBuild = defineStore('build', () => {
+  const sync = useSync()
+  const shop = useShop()
   const id = ref<string>()
   const revision = ref(0)
   const confirmed = shallowRef<Sheet>()
-  const waiting = shallowRef<Waiting[]>([])
-  const conflicts = shallowRef<Conflict[]>([])
-  const refused = ref<string>()
-  const online = ref(true)
+  const heard = ref(true)
   const missing = ref(false)
+  const failing = ref<string>()
   const lastLabel = ref('')
-  const device = sessionId()
   const undoable = shallowRef<Step[]>([])
   const redoable = shallowRef<Step[]>([])
-  /** Why the last undo or redo was not done; nothing when it was. */
-  const held = ref<string>()
+  const stepNews = ref<StepNews>()
   let events: EventSource | undefined
 
-  const shop = useShop()
   const rules = computed(() => houseRules(shop.house))
-  const recorded = computed(() => waiting.value.reduce<Sheet | undefined>((now, change) => (now ? applied(now, change.patch) : now), confirmed.value))
+  const waiting = computed(() => (id.value ? sync.of('build', id.value).filter(({ state }) => state === 'waiting') : []))
+  const recorded = computed(() => confirmed.value && appliedOver(confirmed.value, waiting.value.map(patchOf)))
   /** As it is recorded, judged by this house's rules. */
   const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
-  /** Things beside the record that are on their way to the server for this build: parts moved on the shelf, photos. */
+  const online = computed(() => heard.value && sync.reachable)
+  /** Things beside the queue that are on their way to the server: photos. */
   const asking = ref(0)
-  const saving = computed<Saving>(() => (!online.value ? 'offline' : waiting.value.length > 0 || asking.value > 0 ? 'saving' : 'saved'))
+  const saving = computed<Saving>(() => (sync.apart.length > 0 ? 'apart' : sync.notKept ? 'unkept' : !online.value ? 'offline' : sync.waiting.length > 0 || asking.value > 0 ? 'saving' : 'saved'))
 
   /** Nothing counts as saved before this is answered. */
   async function during<T>(work: Promise<T>): Promise<T> {
@@ -73,86 +75,104 @@ export const useBuild = defineStore('build', () => {
     if (id.value === wanted && confirmed.value) return
     close()
     id.value = wanted
-    waiting.value = (await allWaiting()).filter((change) => change.buildId === wanted)
+    await sync.opening
     await refresh()
     listen()
-    void send()
+    void sync.send()
   }
 
   function close() {
     events?.close()
+    events = undefined
     id.value = undefined
     confirmed.value = undefined
-    conflicts.value = []
-    refused.value = undefined
+    heard.value = true
     missing.value = false
+    failing.value = undefined
     undoable.value = []
     redoable.value = []
-    held.value = undefined
+    stepNews.value = undefined
   }
 
-  /** The whole sheet from the server; kept from the last visit when the network is gone. */
+  /** The whole sheet from the server; tried again while it does not answer. */
   async function refresh() {
     const wanted = id.value
     if (!wanted) return
     try {
       const response = await fetch(`/api/builds/${wanted}`)
-      if (response.status === 404) {
-        missing.value = true
-        return
+      if (id.value !== wanted) return
+      if (response.status === 404) return void (missing.value = true)
+      if (!response.ok) {
+        failing.value = ((await response.json().catch(() => undefined)) as { error?: { message: string } } | undefined)?.error?.message ?? `The server answered ${response.status}.`
+        throw new Error(String(response.status))
       }
-      if (!response.ok) throw new Error(String(response.status))
       const found = (await response.json()) as { revision: number; sheet: Sheet }
       if (id.value !== wanted) return
-      online.value = true
+      heard.value = true
+      failing.value = undefined
       revision.value = found.revision
       confirmed.value = found.sheet
     } catch {
-      online.value = false
-      setTimeout(refresh, RETRY)
+      heard.value = false
+      setTimeout(() => id.value === wanted && void refresh(), RETRY)
     }
   }
 
   function listen() {
-    events = new EventSource(`/api/builds/${id.value}/events?after=${revision.value}`)
-    events.addEventListener('entry', (event) => receive(JSON.parse((event as MessageEvent<string>).data) as Entry))
-    events.onopen = () => {
-      online.value = true
-      void send()
+    const wanted = id.value
+    if (!wanted || events) return
+    const stream = new EventSource(`/api/builds/${wanted}/events?after=${revision.value}`)
+    events = stream
+    stream.addEventListener('entry', (event) => receive(JSON.parse((event as MessageEvent<string>).data) as Entry))
+    stream.addEventListener('shop', (event) => useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews))
+    stream.onopen = () => {
+      heard.value = true
+      void sync.send()
     }
-    events.onerror = () => {
-      online.value = false
+    stream.onerror = () => {
+      heard.value = false
+      // A server that answers with an error closes the stream for good: it is opened again from what is here.
+      if (stream.readyState !== EventSource.CLOSED) return
+      events = undefined
+      setTimeout(() => id.value === wanted && listen(), RETRY)
     }
   }
 
-  /** Takes an entry in: next in line it is applied, further on the sheet is fetched anew, already had it is passed over. */
+  /** Takes an entry in: next in line it is applied; where it does not apply, or lies further on, the sheet is fetched anew; already had it is passed over. */
   function receive(entry: Entry) {
-    if (entry.revision === revision.value + 1 && confirmed.value) {
-      confirmed.value = applied(confirmed.value, entry.patch)
-      revision.value = entry.revision
-    } else if (entry.revision > revision.value) void refresh()
-    waiting.value = waiting.value.filter((change) => change.clientKey !== entry.clientKey)
+    if (entry.revision <= revision.value) return
+    const next = entry.revision === revision.value + 1 && confirmed.value ? applied(confirmed.value, entry.patch) : undefined
+    if (!next) return void refresh()
+    confirmed.value = next
+    revision.value = entry.revision
   }
+  sync.onAnswer((item, answer) => {
+    if (item.kind === 'build' && item.document === id.value) receive(answer as Entry)
+  })
 
-  /** Enters a change: shown at once, kept in this browser, then sent. */
-  async function change(patch: Operation[], label: string, reason = '') {
+  /** Enters a change: shown at once, kept in this browser, then sent; the shelf's moves that belong to it go with it. */
+  async function change(patch: Operation[], label: string, reason = '', moves: Wanted[] = []): Promise<string | undefined> {
     const step = stepOf(patch, label)
-    if (!step) return
+    if (!step) return undefined
     undoable.value = [...undoable.value, step]
     redoable.value = []
-    held.value = undefined
-    await enter(patch, label, reason)
+    stepNews.value = undefined
+    return enter(patch, label, reason, moves)
   }
 
-  async function enter(wanted: Operation[], label: string, reason: string) {
-    if (!id.value || !sheet.value) return
+  async function enter(wanted: Operation[], label: string, reason: string, moves: Wanted[] = []): Promise<string | undefined> {
+    if (!id.value || !sheet.value) return undefined
     lastLabel.value = label
+    const key = uuid()
     // A plain copy: what a page is still watching could not be kept on disk.
     const patch = JSON.parse(JSON.stringify(wanted)) as Operation[]
-    const kept: Waiting = { buildId: id.value, clientKey: uuid(), device, base: revision.value, who: useHouse().who || 'Someone', patch, reason }
-    waiting.value = [...waiting.value, kept]
-    kept.order = await keepWaiting(kept)
-    void send()
+    const knows = waiting.value.filter((item) => item.identity !== IDENTITY && patchOf(item).some(({ path }) => patch.some((own) => overlap(own.path, path)))).map((item) => item.key)
+    const body: BuildChange = {
+      clientKey: key, device: IDENTITY, base: revision.value, who: useHouse().who || 'Someone', patch, reason, ...(knows.length > 0 ? { knows } : {}),
+      ...(moves.length > 0 ? { orders: moves.map((move) => ({ clientKey: uuid(), ...move })) } : {}),
+    }
+    await sync.enter({ key, kind: 'build', document: id.value, label, url: `/api/builds/${id.value}/entries`, body })
+    return key
   }
 
   /** What a patch does to the sheet and what would take it back, with the values that it leaves behind. */
@@ -160,8 +180,9 @@ export const useBuild = defineStore('build', () => {
     const before = sheet.value
     if (!id.value || !before) return undefined
     const after = applied(before, patch)
+    if (!after) return undefined
     const back = revertJSONPatch(before, patch as JSONPatchDocument) as Operation[]
-    return { label, back, left: back.map(({ path }) => ({ path, value: valueAt(after, path) })) }
+    return { label, page: pageNow(), back, left: back.map(({ path }) => ({ path, value: valueAt(after, path) })) }
   }
 
   function record(key: string, reading: Omit<Reading, 'by' | 'at'>, label: string) {
@@ -183,94 +204,58 @@ export const useBuild = defineStore('build', () => {
     if (value) return change([{ op: 'add', path: `/choices/${key}`, value }], label)
     if (sheet.value && key in sheet.value.choices) return change([{ op: 'remove', path: `/choices/${key}` }], label)
   }
-  function check(key: string, state: 'done' | 'fault' | undefined, label: string) {
+  function check(key: string, state: 'done' | 'fault' | undefined, label: string, note?: string) {
     const at = new Date().toISOString()
-    if (state) return change([{ op: 'add', path: `/checks/${key}`, value: { state, by: useHouse().who || 'Someone', at } }], label)
+    if (state) return change([{ op: 'add', path: `/checks/${key}`, value: { state, by: useHouse().who || 'Someone', at, ...(note ? { note } : {}) } }], label)
     if (sheet.value && key in sheet.value.checks) return change([{ op: 'remove', path: `/checks/${key}` }], label)
   }
 
-  /** Takes back this browser's last change, as a change of its own. What somebody else has written there since is left alone. */
-  const undo = () => stepThrough(undoable, redoable, 'undo')
-  const redo = () => stepThrough(redoable, undoable, 'redo')
+  /**
+   * Takes back this page's last change, as a change of its own. A step made at a station that is not on the screen is done only when asked for once more; what
+   * somebody else has written there since is left alone.
+   */
+  const undo = (sure = false) => stepThrough(undoable, redoable, 'undo', sure)
+  const redo = (sure = false) => stepThrough(redoable, undoable, 'redo', sure)
 
-  async function stepThrough(from: Ref<Step[]>, to: Ref<Step[]>, word: 'undo' | 'redo') {
+  async function stepThrough(from: Ref<Step[]>, to: Ref<Step[]>, word: 'undo' | 'redo', sure: boolean) {
     const step = from.value[from.value.length - 1]
     const now = sheet.value
     if (!step || !now) return
+    const done = word === 'undo' ? 'Undone' : 'Redone'
+    if (step.page !== pageNow() && !sure) {
+      stepNews.value = { words: `${step.label} was written at another station.`, page: step.page, ask: word }
+      return
+    }
     from.value = from.value.slice(0, -1)
     const changed = step.left.find(({ path, value }) => JSON.stringify(valueAt(now, path)) !== JSON.stringify(value))
     if (changed) {
-      held.value = `${step.label} was changed by somebody else since: not ${word === 'undo' ? 'undone' : 'redone'}.`
+      stepNews.value = { words: `${step.label} was changed by somebody else since: not ${done.toLowerCase()}.`, page: step.page }
       return
     }
     const reverse = stepOf(step.back, step.label)
-    if (reverse) to.value = [...to.value, reverse]
-    held.value = undefined
+    if (reverse) to.value = [...to.value, { ...reverse, page: step.page }]
+    stepNews.value = { words: `${done}: ${step.label}.`, page: step.page }
     await enter(step.back, word, word)
   }
 
-  /** Sends what waits, oldest first, one at a time over all tabs of this browser. */
-  const send = oneAtATime(async () => {
-    try {
-      await withSendingLock(async () => {
-        for (let next = await firstWaiting(); next; next = await firstWaiting()) await sendOne(next)
-      })
-      online.value = true
-    } catch {
-      online.value = false
-      setTimeout(send, RETRY)
+  /** Settles a conflict, of whichever build: keep what is there, or put ours over it, now that it has been seen. */
+  async function settle(conflict: Kept, ours: boolean) {
+    const { document, label, url, body } = conflict
+    if (ours) {
+      const there = conflict.refusal?.conflict
+      const found = (await fetch(`/api/builds/${document}`).then((response) => (response.ok ? response.json() : undefined)).catch(() => undefined)) as { revision: number } | undefined
+      if (!found) return
+      const key = uuid()
+      await sync.enter({ key, kind: 'build', document, label, url, body: { ...(body as BuildChange), clientKey: key, device: IDENTITY, base: found.revision, reason: `over ${there?.who ?? 'another'}’s value` } })
     }
-  })
-
-  async function sendOne(next: Waiting) {
-    const { order, buildId, ...body } = next
-    const response = await fetch(`/api/builds/${buildId}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
-    if (response.status >= 500) throw new Error(String(response.status))
-    const answer = await response.json()
-    await dropWaiting(order!)
-    if (buildId !== id.value) return
-    if (response.ok) return receive(answer as Entry)
-    waiting.value = waiting.value.filter((change) => change.clientKey !== next.clientKey)
-    if (response.status === 409) conflicts.value = [...conflicts.value, { waiting: next, ...answer.error.conflict }]
-    else refused.value = `Not saved: ${answer.error.message}`
-  }
-
-  /** Settles a conflict: keep what is there, or put ours over it, now that we have seen it. */
-  async function settle(conflict: Conflict, ours: boolean) {
-    conflicts.value = conflicts.value.filter((each) => each !== conflict)
-    if (!ours) return
-    await refresh()
-    await change(conflict.waiting.patch, lastLabel.value, `over ${conflict.who}’s value`)
+    await sync.forget(conflict.key)
   }
 
   return {
-    id, revision, sheet, saving, waiting, conflicts, refused, online, missing, lastLabel, held, undoable, redoable,
+    id, revision, sheet, saving, waiting, online, missing, failing, lastLabel, stepNews, undoable, redoable,
     open, close, during, change, record, clear, check, inspect, choose, undo, redo, settle,
   }
 })
 
-/** One name for this tab, through reloads. */
-function sessionId(): string {
-  const kept = sessionStorage.getItem('uldo.device') ?? uuid()
-  sessionStorage.setItem('uldo.device', kept)
-  return kept
-}
-
-/** The sheet with a patch applied: what the patch does not touch is shared with the sheet before. */
-function applied(sheet: Sheet, patch: Operation[]): Sheet {
-  try {
-    return immutableJSONPatch(sheet, patch as JSONPatchDocument) as Sheet
-  } catch {
-    return sheet
-  }
-}
-
-function valueAt(sheet: Sheet, pointer: string): unknown {
-  const path = parseJSONPointer(pointer)
-  return existsIn(sheet, path) ? getIn(sheet, path) : undefined
-}
-
-async function withSendingLock(work: () => Promise<void>): Promise<void> {
-  if (navigator.locks) await navigator.locks.request('uldo-outbox', work)
-  else await work()
-}
+/** Page of the station on the screen. */
+const pageNow = () => location.pathname.split('/')[3] ?? ''

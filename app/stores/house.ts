@@ -1,5 +1,6 @@
 import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/units/units'
 import type { Quantity } from '#core/build/quantities'
+import { remember, remembered, rememberedJson } from '~/sync/browserStorage'
 import { decimalsFor, formatNumber, formatQuantity } from '#core/units/format'
 
 /** Who is recording, in which units and with which instrument, kept in this browser; units by person, the shop's own where a person has none. */
@@ -12,19 +13,19 @@ export const useHouse = defineStore('house', () => {
     get: () => own.value || shop.house.units,
     set: (name) => {
       own.value = name
-      localStorage.setItem(unitsKey(who.value), name)
+      remember(unitsKey(who.value), name)
     },
   })
   /** Instrument in the hand, carried from reading to reading; by dimension, since a feeler gauge follows a micrometer. */
-  const instruments = ref<Record<string, string>>(JSON.parse(read('uldo.instruments', '{}')) as Record<string, string>)
+  const instruments = ref<Record<string, string>>(rememberedJson<Record<string, string>>('uldo.instruments', {}))
   const scheme = ref<'light' | 'dark'>(read('uldo.scheme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light') as 'light' | 'dark')
   const choice = computed(() => UNIT_CHOICES[choiceName.value] ?? UNIT_CHOICES['mm, bar'])
 
   watch(who, (name) => {
-    localStorage.setItem('uldo.who', name)
+    remember('uldo.who', name)
     own.value = read(unitsKey(name), '')
   })
-  watch(instruments, (chosen) => localStorage.setItem('uldo.instruments', JSON.stringify(chosen)), { deep: true })
+  watch(instruments, (chosen) => remember('uldo.instruments', JSON.stringify(chosen)), { deep: true })
   watch(scheme, (now) => {
     document.documentElement.dataset.scheme = now
   }, { immediate: true })
@@ -38,7 +39,7 @@ export const useHouse = defineStore('house', () => {
   }
   function flipScheme() {
     scheme.value = scheme.value === 'dark' ? 'light' : 'dark'
-    localStorage.setItem('uldo.scheme', scheme.value)
+    remember('uldo.scheme', scheme.value)
   }
   /** The value in the chosen unit, with its symbol: for sentences. */
   const say = (value: number, dimension: Dimension, decimals?: number) => formatQuantity(value, unit(dimension), decimals)
@@ -57,7 +58,7 @@ export const useHouse = defineStore('house', () => {
 })
 
 function read(key: string, fallback: string): string {
-  return localStorage.getItem(key) ?? fallback
+  return remembered(key, fallback)
 }
 
 function unitsKey(who: string): string {

@@ -2,14 +2,14 @@ import { v4 as uuid } from 'uuid'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { KeptEvent, Run } from '#core/run/run'
 import type { RunEvent, RunSetUp } from '#core/run/schema'
-import { oneAtATime } from '~/composables/oneAtATime'
-import { countPosts, dropPost, firstPost, keepPost, type WaitingPost } from '~/composables/outbox'
+import { sessionRead, sessionWrite } from '~/sync/browserStorage'
+import { useSync } from '~/sync/useSync'
 
 const RETRY = 1500
 
 /**
  * The run that is open: its readings and events as the server has them, with what this browser has not sent yet on top. Everything that is
- * tapped in is kept on disk here before it is sent, is sent in order, and is taken out only when the server has answered.
+ * tapped in goes through the one queue.
  */
 export const useRun = defineStore('run', () => {
   const list = shallowRef<Run[]>([])
@@ -18,15 +18,20 @@ export const useRun = defineStore('run', () => {
   const samples = shallowRef<ChannelSample[]>([])
   const events = shallowRef<KeptEvent[]>([])
   const online = ref(true)
-  const unsent = ref(0)
-  const refused = ref<string>()
+  const sync = useSync()
+  const ofRun = computed(() => (run.value ? sync.of('run', run.value.id) : []))
+  const unsent = computed(() => ofRun.value.filter(({ state }) => state === 'waiting').length)
+  const refused = computed(() => ofRun.value.find(({ state }) => state !== 'waiting')?.refusal?.message)
   /** Whether it was begun in this tab: only here does it take the screen. */
-  const own = computed(() => run.value !== undefined && sessionStorage.getItem('uldo.run') === run.value.id)
+  const own = computed(() => run.value !== undefined && sessionRead('uldo.run') === run.value.id)
   const ended = computed(() => run.value?.endedAt != null)
   let stream: EventSource | undefined
   let last = -1
   const known = new Set<number>()
+  /** When it began, by this page’s own steady clock, ms: set by the server’s word, which no wall clock here can put wrong. */
   let began = 0
+  /** Whether everything that was read before is here: until then nothing may be said of it. */
+  const ready = ref(false)
 
   /** Runs of a build of one kind; the newest that nobody has ended is opened, else none. */
   async function open(buildId: string, kind: Run['kind']) {
@@ -43,14 +48,14 @@ export const useRun = defineStore('run', () => {
     }
     const going = list.value.find(({ endedAt }) => endedAt === null)
     if (going) show(going)
-    void send()
+    void sync.send()
   }
 
   /** Opens a run, going or past. */
   function show(wanted: Run) {
     close()
     run.value = wanted
-    began = Date.parse(wanted.startedAt)
+    began = performance.now()
     listen()
   }
 
@@ -58,11 +63,11 @@ export const useRun = defineStore('run', () => {
     stream?.close()
     stream = undefined
     run.value = undefined
+    ready.value = false
     samples.value = []
     events.value = []
     last = -1
     known.clear()
-    refused.value = undefined
   }
 
   function listen() {
@@ -71,9 +76,13 @@ export const useRun = defineStore('run', () => {
     stream.addEventListener('samples', (message) => add(JSON.parse((message as MessageEvent<string>).data) as ChannelSample[]))
     stream.addEventListener('event', (message) => hear(JSON.parse((message as MessageEvent<string>).data) as KeptEvent))
     stream.addEventListener('end', () => run.value && (run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }))
+    stream.addEventListener('ready', (message) => {
+      began = performance.now() - 1000 * (JSON.parse((message as MessageEvent<string>).data) as { time: number }).time
+      ready.value = true
+    })
     stream.onopen = () => {
       online.value = true
-      void send()
+      void sync.send()
     }
     stream.onerror = () => {
       online.value = false
@@ -107,7 +116,7 @@ export const useRun = defineStore('run', () => {
   /** Seconds into the run: the rig's own time where one feeds it, else by the clock. */
   function now(): number {
     if (run.value?.setup.source === 'rig') return samples.value[samples.value.length - 1]?.time ?? 0
-    return Math.max(0, (Date.now() - began) / 1000)
+    return Math.max(0, (performance.now() - began) / 1000)
   }
 
   const who = () => useHouse().who || 'Someone'
@@ -115,12 +124,13 @@ export const useRun = defineStore('run', () => {
   async function begin(buildId: string, kind: Run['kind'], setup: RunSetUp) {
     close()
     const id = uuid()
-    sessionStorage.setItem('uldo.run', id)
-    began = Date.now()
-    const startedAt = new Date(began).toISOString()
+    sessionWrite('uldo.run', id)
+    began = performance.now()
+    ready.value = true
+    const startedAt = new Date().toISOString()
     run.value = { id, buildId, kind, setup, who: who(), startedAt, endedAt: null, outcome: null, samples: 0, events: [] }
-    await post({ runId: id, url: `/api/builds/${buildId}/runs`, body: { id, kind, setup: JSON.parse(JSON.stringify(setup)) as RunSetUp, who: who(), startedAt } })
-    await send()
+    await post(id, 'Run begun', `/api/builds/${buildId}/runs`, { id, kind, setup: JSON.parse(JSON.stringify(setup)) as RunSetUp, who: who(), begunAt: Date.now() })
+    await sync.send()
     if (run.value?.id === id) listen()
   }
 
@@ -128,45 +138,24 @@ export const useRun = defineStore('run', () => {
   async function take(fresh: ChannelSample[]) {
     if (!run.value || fresh.length === 0) return
     add(fresh)
-    await post({ runId: run.value.id, url: `/api/runs/${run.value.id}/samples`, body: fresh })
-    void send()
+    await post(uuid(), 'Readings of a run', `/api/runs/${run.value.id}/samples`, fresh)
   }
 
   async function event(kind: RunEvent['kind'], words = '', data: RunEvent['data'] = {}, time = now()) {
     if (!run.value) return
     const body: RunEvent = { clientKey: uuid(), time, kind, words, data, who: who() }
     hear({ ...body, number: Number.MAX_SAFE_INTEGER, at: new Date().toISOString() })
-    await post({ runId: run.value.id, url: `/api/runs/${run.value.id}/events`, body })
-    void send()
+    await post(body.clientKey, `Run: ${words || kind}`, `/api/runs/${run.value.id}/events`, body)
   }
   const act = (action: string) => event('act', action, { action })
   const end = (words: string) => event('end', words)
 
-  async function post(waiting: WaitingPost) {
-    unsent.value++
-    await keepPost(waiting)
+  async function post(key: string, label: string, url: string, body: unknown) {
+    await sync.enter({ key, kind: 'run', document: run.value!.id, label, url, body })
   }
+  sync.onAnswer((item, answer) => {
+    if (item.kind === 'run' && item.document === run.value?.id && (answer as Partial<KeptEvent>).clientKey) hear(answer as KeptEvent)
+  })
 
-  /** Sends what waits, oldest first, one at a time; done when nothing waits any more, or the network is gone. */
-  const send = oneAtATime(sendAll)
-
-  async function sendAll() {
-    try {
-      for (let next = await firstPost(); next; next = await firstPost()) {
-        const response = await fetch(next.url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(next.body) })
-        if (response.status >= 500) throw new Error(String(response.status))
-        if (!response.ok) refused.value = ((await response.json()) as { error?: { message: string } }).error?.message ?? 'Not saved.'
-        else if (next.url.endsWith('/events')) hear((await response.json()) as KeptEvent)
-        await dropPost(next.order!)
-      }
-      online.value = true
-    } catch {
-      online.value = false
-      setTimeout(send, RETRY)
-    } finally {
-      unsent.value = await countPosts()
-    }
-  }
-
-  return { list, run, samples, events, online, unsent, refused, ended, own, open, show, close, begin, take, event, act, end, now, send }
+  return { list, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, act, end, now }
 })

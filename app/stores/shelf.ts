@@ -2,7 +2,10 @@ import { v4 as uuid } from 'uuid'
 import type { BadRow } from '#core/shelf/csv'
 import { numberOf, type ShelfKind } from '#core/shelf/fields'
 import type { Hold, ShelfEntry, ShelfItem } from '#core/shelf/schema'
-import type { Move } from '#core/shelf/stock'
+import { moved, type Move } from '#core/shelf/stock'
+import type { BuildChange, Kept } from '~/sync/kept'
+import { useSync } from '~/sync/useSync'
+import { useNews } from './news'
 
 /** A move that is wanted of the shelf for a build. */
 export interface Wanted {
@@ -11,82 +14,141 @@ export interface Wanted {
   count: number
 }
 
-/** An item without what the server keeps of it. */
-const entryOf = ({ kind, label, engine, count, place, note, price, photo, properties }: ShelfItem): ShelfEntry => ({ kind, label, engine, count, place, note, price, photo, properties })
-const NO_ANSWER = 'The server does not answer: the shelf is as it was. Try again when it does.'
+type Named = Hold & { name: string }
+type Figures = Record<string, string | number | null>
+type ShelfBody = { kind: 'add'; item: string; entry: ShelfEntry } | { kind: 'set'; item: string; was: Figures; set: Figures } | { kind: 'remove'; item: string } | { orders: Wanted[] }
 
-/** `$fetch`, free of the routes' types: there are more of them than the compiler follows. */
-const request = <T = unknown>(address: string, options: { method?: 'POST' | 'PUT' | 'DELETE'; body?: unknown; headers?: Record<string, string> } = {}): Promise<T> => ($fetch as (url: string, given: object) => Promise<T>)(address, options)
+/** An item whose last change is still on its way. */
+export type ShownItem = ShelfItem & { onItsWay?: boolean }
 
-/** What lies on the shelf, as the server has it: others draw on it too, so nothing is moved before it has answered. */
+/** What lies on the shelf, as the server has it, with what is on its way on top: marked, since another build may take it first. */
 export const useShelf = defineStore('shelf', () => {
-  const items = shallowRef<ShelfItem[]>([])
-  const holds = shallowRef<(Hold & { name: string })[]>([])
+  const sync = useSync()
+  const confirmed = shallowRef<ShelfItem[]>([])
+  const confirmedHolds = shallowRef<Named[]>([])
   const loaded = ref(false)
-  const problem = ref('')
+  const failure = ref('')
+
+  /** Changes on their way that touch the shelf: its own, and moves that go with a change of a record. */
+  const waiting = computed(() => sync.waiting.flatMap((item): { body: ShelfBody; document: string }[] => {
+    if (item.kind === 'shelf') return [{ body: item.body as ShelfBody, document: item.document }]
+    const orders = item.kind === 'build' ? (item.body as BuildChange).orders : undefined
+    return orders ? [{ body: { orders: orders as Wanted[] }, document: item.document }] : []
+  }))
+  const shown = computed(() => waiting.value.reduce(withChange, { items: confirmed.value as ShownItem[], holds: confirmedHolds.value }))
+  const items = computed(() => shown.value.items)
+  const holds = computed(() => shown.value.holds)
+  const problem = computed(() => sync.of('shelf').find(({ state }) => state !== 'waiting')?.refusal?.message ?? failure.value)
 
   async function load() {
     try {
-      const found = await $fetch<{ items: ShelfItem[]; holds: (Hold & { name: string })[] }>('/api/shelf')
-      items.value = found.items
-      holds.value = found.holds
+      const found = await $fetch<{ items: ShelfItem[]; holds: Named[] }>('/api/shelf')
+      confirmed.value = found.items
+      confirmedHolds.value = found.holds
       loaded.value = true
-      problem.value = ''
+      failure.value = ''
     } catch {
-      problem.value = loaded.value ? '' : 'The shelf is not to be had without the server.'
+      failure.value = loaded.value ? '' : 'Server offline: the shelf is not here yet.'
     }
   }
+  sync.onAnswer((item) => (item.kind === 'shelf' || item.kind === 'build') && loaded.value && void load())
+  useNews().onNews((news) => news.kind === 'shelf' && loaded.value && void load())
 
-  /** Asks the server; its refusal in words is the problem, but for one that is to be tried again. */
-  async function ask<T>(work: () => Promise<T>, retried?: string): Promise<T | 'again' | undefined> {
-    problem.value = ''
+  function enter(label: string, body: Record<string, unknown> & { item: string }) {
+    const key = uuid()
+    return sync.enter({ key, kind: 'shelf', document: 'shelf', label, url: '/api/shelf/changes', body: { clientKey: key, who: useHouse().who || 'Someone', ...(JSON.parse(JSON.stringify(body)) as object) } })
+  }
+
+  const add = (entry: ShelfEntry) => enter(entry.label, { kind: 'add', item: uuid(), entry })
+  /** Writes some figures of an item over what they are now; what is not named stays. */
+  function write(item: ShelfItem, change: Partial<ShelfEntry>) {
+    const now = items.value.find(({ id }) => id === item.id) ?? item
+    const [was, set] = [flat(now), flat(change)]
+    if (change.properties) for (const key of Object.keys(now.properties)) if (!(key in change.properties)) set[`properties.${key}`] = null
+    const fields = Object.keys(set).filter((field) => set[field] !== (was[field] ?? null))
+    if (fields.length === 0) return Promise.resolve(undefined)
+    const pick = (of: Figures) => Object.fromEntries(fields.map((field) => [field, of[field] ?? null]))
+    return enter(item.label, { kind: 'set', item: item.id, was: pick(was), set: pick(set) })
+  }
+  const remove = (item: ShelfItem) => enter(item.label, { kind: 'remove', item: item.id })
+  /** Moves for a build that belong to no change of its record: all or none. */
+  async function move(build: string, wanted: Wanted[], label = 'Shelf') {
+    const key = uuid()
+    await sync.enter({ key, kind: 'shelf', document: build, label, url: `/api/builds/${build}/shelf`, body: { who: useHouse().who || 'Someone', orders: wanted.map((each) => ({ clientKey: uuid(), ...each })) } })
+  }
+  async function importCsv(text: string) {
+    failure.value = ''
     try {
-      const answer = await work()
-      await load()
-      return answer
-    } catch (error) {
-      const { data } = error as { data?: { error?: { code: string; message: string } } }
-      if (data?.error) await load()
-      if (retried && data?.error?.code === retried) return 'again'
-      problem.value = data?.error?.message ?? NO_ANSWER
+      const response = await fetch('/api/shelf/csv', { method: 'POST', headers: { 'content-type': 'text/csv' }, body: text })
+      const answer = (await response.json()) as { added: number; changed: number; bad: BadRow[]; error?: { message: string } }
+      if (answer.error) failure.value = answer.error.message
+      else void load()
+      return answer.error ? undefined : answer
+    } catch {
+      failure.value = 'The server does not answer: the file was not read. Try again when it does.'
       return undefined
     }
   }
-
-  const add = (entry: ShelfEntry) => ask(() => request<ShelfItem>('/api/shelf/items', { method: 'POST', body: entry }))
-  let queue: Promise<unknown> = Promise.resolve()
-  /** Writes one figure of an item, or some: each write waits for those before it and is made on the item as it is then; what is not named stays. */
-  function write(item: ShelfItem, change: Partial<ShelfEntry> | ((now: ShelfItem) => Partial<ShelfEntry>)): Promise<unknown> {
-    const sent = queue.then(async () => {
-      for (let tries = 0; tries < 3; tries++) {
-        const now = items.value.find(({ id }) => id === item.id) ?? item
-        const changed = typeof change === 'function' ? change(now) : change
-        // A count was made looking at what lay there: when somebody moved it since, it is made again by hand.
-        const last = tries === 2 || 'count' in changed
-        const answer = await ask(() => request<ShelfItem>(`/api/shelf/items/${item.id}`, { method: 'PUT', body: { base: now.revision, entry: { ...entryOf(now), ...changed } } }), last ? undefined : 'conflict')
-        if (answer !== 'again') return answer
-      }
-    })
-    queue = sent
-    return sent
-  }
-  const remove = (item: ShelfItem) => ask(() => request(`/api/shelf/items/${item.id}`, { method: 'DELETE' }))
-  /** All moves or none, for a build. True when they were made. */
-  const move = async (build: string, wanted: Wanted[]) => {
-    const orders = wanted.map((each) => ({ clientKey: uuid(), ...each }))
-    return (await useBuild().during(ask(() => request(`/api/builds/${build}/shelf`, { method: 'POST', body: { who: useHouse().who || 'Someone', orders } })))) !== undefined
-  }
-  const importCsv = async (text: string) => {
-    const answer = await ask(() => request<{ added: number; changed: number; bad: BadRow[] }>('/api/shelf/csv', { method: 'POST', body: text, headers: { 'content-type': 'text/csv' } }))
-    return answer === 'again' ? undefined : answer
+  /** Puts ours over what somebody wrote since, or leaves theirs. */
+  async function settle(conflict: Kept, ours: boolean) {
+    const body = conflict.body as { item: string; set: Figures }
+    if (ours) {
+      await load()
+      const now = confirmed.value.find(({ id }) => id === body.item)
+      if (now) await enter(conflict.label, { kind: 'set', item: body.item, was: Object.fromEntries(Object.keys(body.set).map((field) => [field, flat(now)[field] ?? null])), set: body.set })
+    }
+    await sync.forget(conflict.key)
   }
 
   /** Of a kind, what fits an engine: its own and what fits all, its own first. */
-  function fitting(kind: ShelfKind, engine: string): ShelfItem[] {
+  function fitting(kind: ShelfKind, engine: string): ShownItem[] {
     const own = engine.toLowerCase()
     return items.value.filter((item) => item.kind === kind && (!item.engine || item.engine.toLowerCase() === own)).sort((a, b) => Number(!a.engine) - Number(!b.engine))
   }
   const heldBy = (build: string | undefined, item: string): Hold => holds.value.find((hold) => hold.build === build && hold.item === item) ?? { item, build: build ?? '', reserved: 0, taken: 0 }
   const figure = (item: ShelfItem, key: string) => numberOf(item.properties, key)
-  return { items, holds, loaded, problem, load, add, write, remove, move, importCsv, fitting, heldBy, figure }
+  return { items, holds, loaded, problem, load, add, write, remove, move, importCsv, settle, fitting, heldBy, figure }
 })
+
+/** Figures of an item by field, its properties as `properties.thickness`. */
+function flat({ properties, ...rest }: Partial<ShelfEntry>): Figures {
+  const own = Object.entries(rest).filter(([field]) => !['id', 'revision', 'reserved', 'onItsWay'].includes(field)).map(([field, value]): [string, string | number | null] => [field, (value as string | number | undefined) ?? null])
+  return Object.fromEntries([...own, ...Object.entries(properties ?? {}).map(([key, value]): [string, string | number] => [`properties.${key}`, value])])
+}
+
+interface Shown {
+  items: ShownItem[]
+  holds: Named[]
+}
+
+/** The shelf as it will be once a change is entered; one that cannot be made shows nothing. */
+function withChange(shown: Shown, { body, document }: { body: ShelfBody; document: string }): Shown {
+  if ('orders' in body) return body.orders.reduce((now, order) => withMove(now, order, document), shown)
+  const { items, holds } = shown
+  if (body.kind === 'remove') return { items: items.filter(({ id }) => id !== body.item), holds }
+  if (body.kind === 'add') return { items: [...items, { ...body.entry, id: body.item, revision: 0, reserved: 0, onItsWay: true }], holds }
+  return { items: items.map((item) => (item.id === body.item ? withFigures(item, body.set) : item)), holds }
+}
+
+function withFigures(item: ShownItem, set: Figures): ShownItem {
+  const next = { ...item, properties: { ...item.properties }, onItsWay: true }
+  for (const [field, value] of Object.entries(set)) {
+    const place = (field.startsWith('properties.') ? next.properties : next) as Record<string, unknown>
+    const key = field.replace('properties.', '')
+    if (value === null) Reflect.deleteProperty(place, key)
+    else place[key] = value
+  }
+  return next
+}
+
+function withMove({ items, holds }: Shown, { item: id, move, count }: Wanted, build: string): Shown {
+  const item = items.find((each) => each.id === id)
+  if (!item) return { items, holds }
+  const held = holds.find((hold) => hold.item === id && hold.build === build) ?? { item: id, build, reserved: 0, taken: 0, name: '' }
+  try {
+    const next = moved(item, held, move, count)
+    return { items: items.map((each) => (each.id === id ? { ...each, ...next.stock, onItsWay: true } : each)), holds: [...holds.filter((hold) => hold !== held), { ...held, ...next.held }] }
+  } catch {
+    return { items, holds }
+  }
+}

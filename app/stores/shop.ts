@@ -1,24 +1,21 @@
+import { v4 as uuid } from 'uuid'
 import { FIRST_HOUSE } from '#core/house/first'
 import type { House } from '#core/house/schema'
+import { patchOf, type Kept, type ShopChange } from '~/sync/kept'
+import { appliedOver, housePatch } from '~/sync/patches'
+import { IDENTITY, useSync } from '~/sync/useSync'
+import { useNews } from './news'
 
-type Change = (house: House) => void
-
-/** What the shop keeps for all builds: instruments, strips, layouts, shells in stock, its own units. */
+/** What the shop keeps for all builds: instruments, strips, layouts, its own units, limits, people, cautions. */
 export const useShop = defineStore('shop', () => {
+  const sync = useSync()
   const revision = ref(0)
   const confirmed = shallowRef<House>(FIRST_HOUSE)
-  const waiting = shallowRef<Change[]>([])
+  const waiting = computed(() => sync.of('shop').filter(({ state }) => state === 'waiting'))
   /** As the server has it, with what is still on its way on top. */
-  const house = computed(() => waiting.value.reduce(changed, confirmed.value))
-  const problem = ref<string>()
+  const house = computed(() => appliedOver(confirmed.value, waiting.value.map(patchOf)))
+  const problem = computed(() => sync.of('shop').find(({ state }) => state === 'refused')?.refusal?.message)
   let loading: Promise<void> | undefined
-  let queue: Promise<unknown> = Promise.resolve()
-
-  function changed(before: House, change: Change): House {
-    const next = structuredClone(toRaw(before))
-    change(next)
-    return next
-  }
 
   /** Fetches it once; again when asked to. */
   function load(again = false): Promise<void> {
@@ -29,36 +26,37 @@ export const useShop = defineStore('shop', () => {
     return loading
   }
   function take(found: { revision: number; house: House }) {
+    if (found.revision < revision.value) return
     revision.value = found.revision
     confirmed.value = found.house
   }
+  sync.onAnswer((item, answer) => item.kind === 'shop' && take(answer as { revision: number; house: House }))
+  useNews().onNews((news) => news.kind === 'house' && news.revision > revision.value && void load(true))
 
-  /** Writes a change: shown at once, sent after those before it; when somebody wrote since, made again on what is there now. */
-  function save(change: Change): Promise<boolean> {
-    waiting.value = [...waiting.value, change]
-    const sent = queue.then(() => send(change)).finally(() => (waiting.value = waiting.value.filter((each) => each !== change)))
-    queue = sent
-    return sent
+  /** Writes a change: shown at once, kept, sent in order. True unless it changes nothing. */
+  async function save(change: (house: House) => void): Promise<boolean> {
+    const next = structuredClone(toRaw(house.value))
+    change(next)
+    const patch = housePatch(house.value, next)
+    if (patch.length === 0) return true
+    const key = uuid()
+    const knows = waiting.value.filter(({ identity }) => identity !== IDENTITY).map((item) => item.key).slice(0, 200)
+    const body: ShopChange = { clientKey: key, device: IDENTITY, base: revision.value, who: useHouse().who || 'Someone', patch: JSON.parse(JSON.stringify(patch)) as ShopChange['patch'], reason: '', ...(knows.length > 0 ? { knows } : {}) }
+    await sync.enter({ key, kind: 'shop', document: 'shop', label: labelOf(patch[0].path), url: '/api/house/changes', body })
+    return true
   }
-
-  async function send(change: Change): Promise<boolean> {
-    problem.value = undefined
-    for (let tries = 0; tries < 3; tries++) {
-      try {
-        take(await $fetch<{ revision: number; house: House }>('/api/house', { method: 'PUT', body: { base: revision.value, house: changed(confirmed.value, change) } }))
-        return true
-      } catch (error) {
-        const refused = error as { status?: number; data?: { error?: { message: string } } }
-        if (refused.status === 409) {
-          await load(true)
-          continue
-        }
-        problem.value = refused.data?.error?.message ?? 'The server does not answer: nothing was written. Try again.'
-        return false
-      }
+  /** Settles a conflict: keep what is there, or put ours over it. */
+  async function settle(conflict: Kept, ours: boolean) {
+    if (ours) {
+      await load(true)
+      const key = uuid()
+      await sync.enter({ ...conflict, key, body: { ...(conflict.body as ShopChange), clientKey: key, device: IDENTITY, base: revision.value } })
     }
-    problem.value = 'Others keep writing at the same time. Try again.'
-    return false
+    await sync.forget(conflict.key)
+    void load(true)
   }
-  return { revision, house, problem, load, save }
+  return { revision, house, problem, load, save, settle }
 })
+
+const LABELS: Record<string, string> = { units: 'Units of the shop', instruments: 'Instruments', strips: 'Strip scales', layouts: 'Layouts of the shop', school: 'Target rule', rules: 'House rules', people: 'People', cautions: 'Cautions of the house' }
+const labelOf = (path: string) => LABELS[path.split('/')[1]] ?? 'House'

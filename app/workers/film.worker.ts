@@ -12,7 +12,7 @@ import { chooseShells } from '#core/shells/choose'
 import { integerSolver } from '#core/shells/solver'
 import type { ShellProblem } from '#core/shells/types'
 import type { Observation } from '#core/start/calibrate'
-import type { Stop } from '#core/start/monitor'
+import type { Stop } from '#core/start/watchTypes'
 import type { Seen } from '#core/start/suspects'
 import { withUsableSheets } from './usable'
 

@@ -10,10 +10,12 @@ export interface Change {
   who: string
   patch: Operation[]
   reason: string
+  /** Changes on their way that this one was made in sight of, by key: never a conflict with it. */
+  knows?: string[]
 }
 
 /** A change that has been entered; never altered afterwards. */
-export interface Entry extends Omit<Change, 'base'> {
+export interface Entry extends Omit<Change, 'base' | 'knows'> {
   /** The build's revision after it. */
   revision: number
   /** ISO 8601. */

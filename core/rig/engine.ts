@@ -8,12 +8,10 @@ import type { Filling } from '../prime/types'
 import { filledAfter } from '../prime/standing'
 import { primeWayOf } from '../prime/way'
 import { normal } from '../random/random'
-import type { RunSample } from '../start/monitor'
+import type { RunSample } from '../start/watchTypes'
+import type { RigAction } from './actions'
 import { briefSpeed, drawTruth, oilOfSheet, passagesOut, prepareInstruments, type RigSpec, TACHO_NOISE, THERMO_NOISE, type Truth } from './rig'
 import { faultOf } from '../trace/faults'
-
-/** What a hand on a simulated engine's switch and throttle asks of it. */
-export type RigAction = 'crank' | 'fire' | 'cold-idle' | 'fast-idle' | 'idle' | 'working' | 'stop'
 
 export interface EngineRig {
   truth: Truth

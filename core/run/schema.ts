@@ -28,7 +28,9 @@ export const RunSetUp = z.strictObject({
 })
 export type RunSetUp = z.infer<typeof RunSetUp>
 
-export const NewRun = z.strictObject({ id: z.uuid(), kind: z.enum(['prime', 'start']), setup: RunSetUp, who: z.string().trim().min(1).max(60), startedAt: z.iso.datetime({ offset: true }).optional() })
+export const NewRun = z.strictObject({ id: z.uuid(), kind: z.enum(['prime', 'start']), setup: RunSetUp, who: z.string().trim().min(1).max(60), startedAt: z.iso.datetime({ offset: true }).optional(),
+  /** By the sender's own clock, ms: when it began, and when this was sent. Only what lies between them counts: clocks may be years out. */
+  begunAt: z.number().optional(), sentAt: z.number().optional() })
 export type NewRun = z.infer<typeof NewRun>
 
 const channel = Object.fromEntries(CHANNELS.map((key) => [key, z.number().min(CHANNEL[key].range[0]).max(CHANNEL[key].range[1]).optional()])) as Record<(typeof CHANNELS)[number], z.ZodOptional<z.ZodNumber>>
@@ -38,7 +40,7 @@ export type SampleBody = z.infer<typeof SampleBody>
 
 /** What happens in a run beside its readings. */
 export const RunEvent = z.strictObject({
-  clientKey: z.uuid(), time: z.number().min(0).max(1e6), kind: z.enum(['act', 'seen', 'mark', 'point', 'word', 'stop', 'note', 'end', 'fired', 'turn']), words: z.string().max(500).default(''),
+  clientKey: z.uuid(), time: z.number().min(0).max(1e6), kind: z.enum(['act', 'seen', 'mark', 'point', 'word', 'stop', 'note', 'end', 'fired', 'turn', 'oil']), words: z.string().max(500).default(''),
   data: z.record(z.string().max(40), z.union([z.number(), z.string().max(200), z.boolean(), z.null()])).default({}), who: z.string().trim().min(1).max(60),
 })
 export type RunEvent = z.infer<typeof RunEvent>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { requireValue } from '../build/values'
 import { deviation, flickerOf, mean } from './mean'
-import type { RunSample } from './monitor'
+import type { RunSample } from './watchTypes'
 import { pointAt, prepareCapture } from './points'
 
 const sheet = DEMO_BUILDS.ottiline()

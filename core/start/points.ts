@@ -1,7 +1,8 @@
 import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
+import { ruleOf } from '../house/limits'
 import { deviation, mean } from './mean'
-import type { RunSample } from './monitor'
+import type { RunSample } from './watchTypes'
 
 export const POINT_NAMES = ['idleCold', 'fastIdle', 'idleHot', 'workingHot'] as const
 export type PointName = (typeof POINT_NAMES)[number]
@@ -54,6 +55,7 @@ export function prepareCapture(sheet: Sheet): { take: (sample: RunSample) => Ste
   const window: Required<Pick<RunSample, 'time' | 'speed' | 'temperature'>>[] = []
   const pressures: number[] = []
   let lookedAt = -Infinity
+  const ceiling = sheet.readings['maker.ceiling']?.value ?? Math.max(ruleOf(sheet, 'ceiling.idleCold'), ruleOf(sheet, 'ceiling.workingHot'))
 
   function take(sample: RunSample): SteadyPoint | undefined {
     const pressure = sample.gauge ?? sample.pressure
@@ -72,7 +74,8 @@ export function prepareCapture(sheet: Sheet): { take: (sample: RunSample) => Ste
     const name = pointAt(sheet, speed, temperature)
     const level = mean(pressures)
     const scatter = deviation(pressures)
-    if (!name || scatter > SCATTER * Math.max(level, 20e3)) return undefined
+    // Over the ceiling nothing is steady, whatever the needle does: it is to be stopped.
+    if (!name || scatter > SCATTER * Math.max(level, 20e3) || level > ceiling) return undefined
     const before = points.get(name)
     if (before && before.scatter <= scatter && sample.time - before.time < 60) return undefined
     const point = { name, time: sample.time - 0.5 * SECONDS, pressure: level, speed, temperature, scatter, readings: window.length }

@@ -8,7 +8,7 @@ import { prepareFilling } from '../prime/filling'
 import { primeWayOf } from '../prime/way'
 import { FAULT_KEYS, faultOf, type FaultKey } from '../trace/faults'
 import { flickerOf, mean } from './mean'
-import type { RunSample, Stop } from './monitor'
+import type { RunSample, Stop } from './watchTypes'
 
 /** A cause that fits what was seen. */
 export interface Suspect {
@@ -56,7 +56,7 @@ const FLOOR = 15e3
  */
 export function suspectsOf(sheet: Sheet, stop: Stop, seen: Seen[]): Suspect[] {
   const among = FAULT_KEYS.filter((key) => fitsCode(key, stop.code))
-  const scored = among.map((key) => ({ key, score: USUAL[key] * Math.exp(-0.5 * (stop.code === 'no-pressure' || stop.code === 'falling' ? 0 : misfit(sheet, key, seen))) }))
+  const scored = among.map((key) => ({ key, score: USUAL[key] * Math.exp(-0.5 * (stop.code === 'falling' ? 0 : stop.code === 'no-pressure' ? misfitOfNone(key, seen) : misfit(sheet, key, seen))) }))
   const all = scored.reduce((sum, { score }) => sum + score, 0) || 1
   return scored.map(({ key, score }) => ({ key, share: score / all, ...wordsOf(sheet, key) })).sort((a, b) => b.share - a.share)
 }
@@ -69,12 +69,20 @@ function wordsOf(sheet: Sheet, key: FaultKey) {
 function fitsCode(key: FaultKey, code: Stop['code']): boolean {
   if (code === 'over-limit') return key === 'relief-shut'
   if (code === 'falling') return key === 'uncovered' || key === 'pickup-air'
+  if (code === 'lost') return key !== 'relief-shut' && key !== 'dry-pump'
   if (code === 'no-pressure') return key === 'dry-pump' || key === 'undriven' || key === 'pickup-air' || key === 'relief-open'
   return key !== 'dry-pump' && key !== 'undriven' && key !== 'relief-shut' && key !== 'uncovered'
 }
 
+/** What stirred before the deadline: a pump that moves no oil at all leaves the gauge at its rest, and one that draws air with it does not. */
+function misfitOfNone(key: FaultKey, seen: Seen[]): number {
+  return key === 'dry-pump' || key === 'undriven' ? seen.reduce((sum, { pressure }) => sum + Math.max(0, pressure / FLOOR - 0.5) ** 2, 0) : 0
+}
+
 /** Sum of squares by which a fault's readings differ from what was seen, at the severity that fits best. */
 function misfit(sheet: Sheet, key: FaultKey, seen: Seen[]): number {
+  // A pickup out of the oil leaves next to nothing, however it came to it.
+  if (key === 'uncovered') return Math.min(9, seen.reduce((sum, { pressure }) => sum + (Math.log(FLOOR / (pressure + FLOOR)) / SPREAD) ** 2, 0))
   const flickers = key === 'pickup-air'
   // Next to nothing flickers by the sender's noise alone.
   const own = seen.filter(({ pressure }) => pressure > 2 * FLOOR).reduce((sum, { flicker }) => sum + (flickers ? Math.min(0, Math.log((flicker + 1e-4) / 0.04)) ** 2 : (Math.max(0, flicker - STEADY_FLICKER) / STEADY_FLICKER) ** 2), 0)

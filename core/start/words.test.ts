@@ -16,7 +16,7 @@ describe('why a start was stopped', () => {
     expect(stopReason({ code: 'falling', reading: 1.2e5, limit: 0 }, bar)).toContain('1.2 bar')
     expect(stopReason({ code: 'over-limit', reading: 7.1e5, limit: 6e5 }, bar)).toMatch(/7\.1 bar.*6\.0 bar/)
     expect(stopReason({ code: 'under-band', reading: 0.8e5, limit: 2.4e5 }, bar)).toMatch(/0\.8 bar.*2\.4 bar/)
-    expect(new Set(Object.values(STOP_TITLES)).size).toBe(4)
+    expect(new Set(Object.values(STOP_TITLES)).size).toBe(5)
   })
 })
 

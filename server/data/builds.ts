@@ -4,6 +4,7 @@ import type { Change, Entry } from '#core/build/entry'
 import { problemsOfChange } from '#core/build/door'
 import { type Problem, problemsOf, Sheet } from '#core/build/schema'
 import type { Queries } from './database'
+import { type MoveOrder, moveWithin } from './shelf'
 
 export interface BuildRow {
   id: string
@@ -28,8 +29,10 @@ export async function getBuild(db: Queries, id: string): Promise<BuildRow | unde
   return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build where id = $1', [id])).rows[0]
 }
 
+/** Begins a build; under an id that is there already it is the one that stands. */
 export async function insertBuild(db: Queries, id: string, sheet: Sheet): Promise<BuildRow> {
-  return (await db.query<BuildRow>('insert into build (id, revision, sheet) values ($1, 0, $2) returning id, revision, sheet, changed_at', [id, JSON.stringify(sheet)])).rows[0]
+  await db.query('insert into build (id, revision, sheet) values ($1, 0, $2) on conflict (id) do nothing', [id, JSON.stringify(sheet)])
+  return (await getBuild(db, id))!
 }
 
 export async function entriesAfter(db: Queries, id: string, revision: number): Promise<Entry[]> {
@@ -42,8 +45,11 @@ export async function entriesAfter(db: Queries, id: string, revision: number): P
  * Enters a change, once: sheet, revision and entry in one transaction. A change made on an older revision goes in when
  * no other tab has since written to the same path; else it is a conflict, with what is there now. A change sent again under its
  * key gives the entry it made the first time.
+ *
+ * @param orders moves on the shelf that belong to it: entered with it or not at all
+ * @throws RangeError in words when the shelf does not hold what is wanted of it
  */
-export async function enterChange(db: PGlite, id: string, change: Change): Promise<ChangeResult> {
+export async function enterChange(db: PGlite, id: string, change: Change, orders: MoveOrder[] = []): Promise<ChangeResult> {
   return db.transaction(async (tx): Promise<ChangeResult> => {
     const build = (await tx.query<BuildRow>('select id, revision, sheet from build where id = $1 for update', [id])).rows[0]
     if (!build) return { kind: 'unknown' }
@@ -52,13 +58,12 @@ export async function enterChange(db: PGlite, id: string, change: Change): Promi
 
     if (change.base > build.revision) return { kind: 'ahead', revision: build.revision }
     const since = change.base < build.revision ? await entriesAfter(tx, id, change.base) : []
-    for (const entry of since.filter((each) => each.device !== change.device).reverse()) {
-      const met = change.patch.find((own) => entry.patch.some((theirs) => overlap(own.path, theirs.path)))
-      if (met) return { kind: 'conflict', revision: build.revision, path: met.path, now: valueAt(build.sheet, met.path), who: entry.who, at: entry.at }
-    }
+    const met = conflictWith(change, since)
+    if (met) return { kind: 'conflict', revision: build.revision, path: met.path, now: valueAt(build.sheet, met.path), who: met.entry.who, at: met.entry.at }
 
     const applied = applyPatch(build.sheet, change.patch)
     if ('problems' in applied) return { kind: 'invalid', problems: applied.problems }
+    if (orders.length > 0) await moveWithin(tx, id, change.who, orders, change.clientKey)
     const revision = build.revision + 1
     await tx.query('update build set sheet = $2, revision = $3, changed_at = now() where id = $1', [id, JSON.stringify(applied.sheet), revision])
     const inverse = jsonPatch.compare(applied.sheet, build.sheet)
@@ -86,13 +91,23 @@ export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } |
   return problems.length > 0 ? { problems } : { sheet: parsed.data }
 }
 
+/** The newest entry that another hand made on one of a change's paths since it was made, out of its sight. */
+export function conflictWith(change: Pick<Change, 'device' | 'knows' | 'patch'>, since: Entry[]): { entry: Entry; path: string } | undefined {
+  const out = since.filter(({ device, clientKey }) => device !== change.device && !change.knows?.includes(clientKey)).reverse()
+  for (const entry of out) {
+    const met = change.patch.find((own) => entry.patch.some((theirs) => overlap(own.path, theirs.path)))
+    if (met) return { entry, path: met.path }
+  }
+  return undefined
+}
+
 function overlap(a: string, b: string): boolean {
   return a === b || a.startsWith(`${b}/`) || b.startsWith(`${a}/`)
 }
 
-function valueAt(sheet: Sheet, path: string): unknown {
+export function valueAt(document: object, path: string): unknown {
   try {
-    return jsonPatch.getValueByPointer(sheet, path) ?? null
+    return jsonPatch.getValueByPointer(document, path) ?? null
   } catch {
     return null
   }

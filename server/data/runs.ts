@@ -25,9 +25,16 @@ function asRun(row: RunRow, events: KeptEvent[]): Run {
   }
 }
 
-/** Begins a run under its browser's own id; sent again it is the one that stands. */
-export async function insertRun(db: Queries, buildId: string, { id, kind, setup, who, startedAt }: NewRun): Promise<Run | undefined> {
-  await db.query('insert into run (id, build_id, kind, setup, who, started_at) values ($1, $2, $3, $4, $5, coalesce($6, now())) on conflict (id) do nothing', [id, buildId, kind, JSON.stringify(setup), who, startedAt ?? null])
+/** Longest that a run may have waited in a browser before it arrived, s. */
+const LONGEST_WAIT = 7 * 86_400
+
+/**
+ * Begins a run under its browser's own id; sent again it is the one that stands. It began by this server's clock: now, less what it had waited
+ * in its browser by that browser's own clock, whatever that clock says.
+ */
+export async function insertRun(db: Queries, buildId: string, { id, kind, setup, who, begunAt, sentAt }: NewRun): Promise<Run | undefined> {
+  const waited = begunAt === undefined || sentAt === undefined ? 0 : Math.min(LONGEST_WAIT, Math.max(0, (sentAt - begunAt) / 1000))
+  await db.query("insert into run (id, build_id, kind, setup, who, started_at) values ($1, $2, $3, $4, $5, now() - $6 * interval '1 second') on conflict (id) do nothing", [id, buildId, kind, JSON.stringify(setup), who, waited])
   return getRun(db, id)
 }
 
@@ -47,6 +54,11 @@ export async function listRuns(db: Queries, buildId: string): Promise<Run[]> {
   return (await db.query<RunRow>(`select ${COLUMNS} from run where build_id = $1 order by started_at desc, id`, [buildId])).rows.map((row) => asRun(row, []))
 }
 
+/** Runs of a kind that nobody has ended, without their events. */
+export async function openRuns(db: Queries, kind: Run['kind']): Promise<Run[]> {
+  return (await db.query<RunRow>(`select ${COLUMNS} from run where ended_at is null and kind = $1 order by started_at`, [kind])).rows.map((row) => asRun(row, []))
+}
+
 /** Runs that nobody has ended and that a simulated rig feeds. */
 export async function openRigRuns(db: Queries): Promise<Run[]> {
   const { rows } = await db.query<RunRow>(`select ${COLUMNS} from run where ended_at is null and setup -> 'rig' is not null order by started_at`)
@@ -57,6 +69,30 @@ export async function openRigRuns(db: Queries): Promise<Run[]> {
 export async function eventsOf(db: Queries, id: string): Promise<KeptEvent[]> {
   const { rows } = await db.query<Omit<KeptEvent, 'clientKey'> & { client_key: string }>('select number::integer as number, client_key, time, kind, words, data, who, at from run_event where run_id = $1 order by number', [id])
   return rows.map(({ client_key, ...event }) => ({ ...event, clientKey: client_key, at: new Date(event.at).toISOString() }))
+}
+
+/** What became of a batch: how many were new, how many were there already just so, and the times at which another reading stands. */
+export interface Taken {
+  taken: number
+  known: number
+  lost: number[]
+}
+
+/** Enters samples and says of each that was not new whether it is there already or another stands in its place. */
+export async function takeSamplesIn(db: Queries, runId: string, samples: ChannelSample[]): Promise<Taken> {
+  const taken = await insertSamples(db, runId, samples)
+  if (taken === samples.length) return { taken, known: 0, lost: [] }
+  const wanted = samples.map(sequenceOf)
+  const { rows } = await db.query<Record<string, number | null>>(`select sequence, ${CHANNELS.join(', ')} from run_sample where run_id = $1 and sequence = any($2::integer[])`, [runId, wanted])
+  const there = new Map(rows.map((row) => [row.sequence!, row]))
+  const seen = new Set<number>()
+  const lost = samples.filter((sample) => {
+    const own = there.get(sequenceOf(sample))
+    const twice = seen.has(sequenceOf(sample))
+    seen.add(sequenceOf(sample))
+    return own !== undefined && (twice || CHANNELS.some((channel) => (sample[channel] ?? null) !== own[channel]))
+  }).map(({ time }) => time)
+  return { taken, known: samples.length - taken - lost.length, lost }
 }
 
 /** Enters samples, each once by its millisecond; those that were new. */

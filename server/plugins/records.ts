@@ -12,6 +12,7 @@ import { putHouse } from '../data/house'
 import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
 import { resumeRigs, stopRigs } from '../rig/clock'
+import { resumeWatches, stopWatches } from '../watch/clock'
 
 /** Opens the records at start: lock, database, migrations, demo builds when asked; closes them when told to stop. */
 export default defineNitroPlugin(() => {
@@ -31,6 +32,7 @@ export default defineNitroPlugin(() => {
   })
   const stop = async () => {
     stopRigs()
+    stopWatches()
     const database = await opening
     await database.close().catch((error: Error) => console.error(error.message))
     release()
@@ -54,6 +56,7 @@ async function open(folder: string): Promise<PGlite> {
   }
   provideDatabase(database)
   await resumeRigs(database)
+  await resumeWatches(watchParts())
   return database
 }
 

@@ -1,6 +1,7 @@
 import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/build/schema'
-import { prepareEngineRig, type RigAction } from '#core/rig/engine'
+import type { RigAction } from '#core/rig/actions'
+import { prepareEngineRig } from '#core/rig/engine'
 import { type PrimeAction, preparePrimeRig } from '#core/rig/prime'
 import type { RigSpec } from '#core/rig/rig'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'

@@ -1,6 +1,7 @@
 import { EventEmitter } from 'node:events'
 import type { Entry } from '#core/build/entry'
 import type { RunNews } from '#core/run/run'
+import type { Alarm } from '../watch/clock'
 
 /** Tells those who listen under a name, in this process; called once what it tells is committed. */
 function makeHub<T>() {
@@ -16,6 +17,12 @@ function makeHub<T>() {
   }
 }
 
+/** What is told to everybody: that the house or the shelf is another. */
+export type ShopNews = { kind: 'house'; revision: number } | { kind: 'shelf' } | Alarm
+
 /** Every entry of a build; readings and events of a run. */
 export const { tell: announceEntry, hear: hearEntries } = makeHub<Entry>()
+const shop = makeHub<ShopNews>()
+export const announceShop = (news: ShopNews) => shop.tell('shop', news)
+export const hearShop = (hear: (news: ShopNews) => void) => shop.hear('shop', hear)
 export const { tell: announceRun, hear: hearRun } = makeHub<RunNews>()

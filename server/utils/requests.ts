@@ -34,4 +34,8 @@ export const ChangeBody = z.strictObject({
   who: z.string().trim().min(1, 'must name who records').max(60),
   patch: z.array(Operation).min(1).max(500),
   reason: z.string().max(500).default(''),
+  knows: z.array(z.uuid()).max(200).optional(),
 })
+
+/** A move on the shelf, once under its key. */
+export const MoveBody = z.strictObject({ clientKey: z.uuid(), item: z.uuid(), move: z.enum(['reserve', 'release', 'take', 'put-back']), count: z.number().int().min(1).max(9999) })

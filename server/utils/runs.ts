@@ -44,3 +44,10 @@ export function shown(run: Run): Run {
   if (!rig?.hidden || run.endedAt) return run
   return { ...run, setup: { ...run.setup, rig: { seed: 0, pace: rig.pace, hidden: true, mechanicalGauge: rig.mechanicalGauge, stood: rig.stood } } }
 }
+
+const After = z.coerce.number().int().min(-1).max(2_147_483_647).default(-1)
+
+/** The millisecond of a run that a listener has already. */
+export function requireAfter(value: unknown): number {
+  return requireValid(After, value ?? undefined, 'after')
+}

@@ -84,13 +84,12 @@ async function accept() {
   const wanted = new Map<string, number>()
   for (const { upper, lower } of chosen) for (const id of [upper, lower]) wanted.set(id, (wanted.get(id) ?? 0) + 1)
   const moves = movesFor(wanted)
-  if (moves.length > 0 && !(await shelf.move(build.id!, moves))) return void (problem.value = shelf.problem)
   const patch = chosen.flatMap(({ upper, lower, now }) => {
     const key = `${now.set}.${now.number}`
     const wall = (walls.get(upper) ?? 0) + (walls.get(lower) ?? 0)
     return [{ op: 'add' as const, path: `/shells/${key}`, value: { upper, lower, wall, boreAt: build.sheet!.readings[`${key}.bore`]?.at ?? '' } }]
   })
-  void build.change(patch, `${set.value === 'main' ? 'Main' : 'Rod'} shells`, 'chosen by the solver from the shelf')
+  void build.change(patch, `${set.value === 'main' ? 'Main' : 'Rod'} shells`, 'chosen by the solver from the shelf', moves)
 }
 const accepted = computed(() => rows.value.length > 0 && rows.value.every(({ upper, lower, now }) => {
   const own = build.sheet!.shells[`${now.set}.${now.number}`]
@@ -102,10 +101,10 @@ const draft = reactive({ half: 'upper' as Half, wall: '0', count: '1' })
 const HALVES: { value: Half; words: string }[] = [{ value: 'upper', words: 'upper' }, { value: 'lower', words: 'lower' }]
 function recount(id: string, text: string) {
   const count = text === '' ? NaN : Number(text)
-  if (!Number.isInteger(count) || count < 0 || count > 999) return void (problem.value = 'A count is a whole number from 0 to 999.')
+  if (!Number.isInteger(count) || count < 0 || count > 999) return void (problem.value = 'Enter 0 to 999.')
   problem.value = ''
   const known = stock.value.find((each) => each.id === id)
-  if (known) void shelf.write(known.item, { count }).then(() => (problem.value = shelf.problem))
+  if (known) void shelf.write(known.item, { count })
 }
 function addShell() {
   const thousandths = Number(draft.wall.replace(',', '.').replace('−', '-'))
@@ -115,8 +114,7 @@ function addShell() {
   const { engine } = build.sheet!
   const id = `${engine} ${set.value} ${draft.half} ${thousandths === 0 ? 'standard' : `${thousandths > 0 ? '+' : '−'}${Math.abs(thousandths)}`}`.slice(0, 80)
   const known = stock.value.find((each) => each.id === id)
-  const written = known ? shelf.write(known.item, { count }) : shelf.add({ kind: 'shell', label: id, engine, count, place: '', note: '', properties: { set: set.value, half: draft.half, wall: thousandths / 1000 } })
-  void written.then(() => (problem.value = shelf.problem))
+  void (known ? shelf.write(known.item, { count }) : shelf.add({ kind: 'shell', label: id, engine, count, place: '', note: '', properties: { set: set.value, half: draft.half, wall: thousandths / 1000 } }))
 }
 </script>
 
@@ -146,7 +144,7 @@ function addShell() {
         </tbody>
       </table>
       <div class="adding"><ChoiceField label="Half" :value="draft.half" :options="HALVES" @choose="draft.half = $event" /><label>wall over standard <InputText v-model="draft.wall" aria-label="Wall over standard, mm" /> mm</label><label>count <InputText v-model="draft.count" aria-label="Count" inputmode="numeric" /></label><Button type="button" variant="outlined" @click="addShell">Put on the shelf</Button></div>
-      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <p v-if="problem || shelf.problem" class="wrong" role="alert">{{ problem || shelf.problem }}</p>
     </section>
 
     <section class="block">

@@ -1,14 +1,21 @@
 <script setup lang="ts">
 import { UNIT_CHOICES } from '#core/units/units'
+import { useSync } from '~/sync/useSync'
 
 const build = useBuild()
+const sync = useSync()
 const house = useHouse()
 const shop = useShop()
 defineEmits<{ find: [] }>()
 const savingWord = computed(() => {
-  const count = build.waiting.length
-  if (build.saving === 'offline') return count > 0 ? `offline, ${count} kept here` : 'offline'
-  return build.saving === 'saving' ? `${count} waiting` : 'saved'
+  const count = sync.waiting.length
+  switch (build.saving) {
+    case 'apart': return `${sync.apart.length} to settle`
+    case 'unkept': return count > 0 ? `${count} not kept here` : 'sent, not kept here'
+    case 'offline': return count > 0 ? `offline, ${count} kept here` : 'offline'
+    case 'saving': return `${count} waiting`
+    default: return 'saved'
+  }
 })
 </script>
 
@@ -30,7 +37,7 @@ const savingWord = computed(() => {
       <datalist id="people"><option v-for="name in shop.house.people" :key="name" :value="name" /></datalist>
     </label>
     <button type="button" class="plain-button" :aria-label="house.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'" @click="house.flipScheme()">{{ house.scheme === 'dark' ? '☀' : '☾' }}</button>
-    <span v-if="build.id" class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
+    <span class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
   </header>
 </template>
 
@@ -53,7 +60,7 @@ kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radi
 .plain-button { border: 0; background: transparent; width: 44px; height: 44px; cursor: pointer; font-size: 18px; }
 .saving { white-space: nowrap; }
 .saved { color: var(--pass); }
-.saving.offline { color: var(--stop); font-weight: 650; }
+.saving.offline, .saving.apart, .saving.unkept { color: var(--stop); font-weight: 650; }
 @media (max-width: 1099px) { .mark { width: auto; } .find { flex-basis: 120px; } .find kbd { display: none; } }
 @media (max-width: 760px) { .find, .engine .quiet, .mark span, .who { display: none; } .bar { gap: 8px; padding: 0 10px; } }
 @media print { .bar { display: none; } }

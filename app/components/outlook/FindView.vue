@@ -64,9 +64,8 @@ const adopted = ref<Setup>()
 async function adopt(setup: Setup) {
   const shelfOffer = made.value!
   const parts = takenBy(setup, shelfOffer)
-  if (parts.length > 0 && !(await shelf.move(build.id!, parts.map(({ item, count }) => ({ item: item.id, move: 'reserve' as const, count }))))) return
   adopted.value = setup
-  await build.change(patchOf(setup, shelfOffer), 'Set-up', explain(setup))
+  await build.change(patchOf(setup, shelfOffer), 'Set-up', explain(setup), parts.map(({ item, count }) => ({ item: item.id, move: 'reserve' as const, count })))
   progress.value = undefined
 }
 function patchOf(setup: Setup, { offer, takes }: ShelfOffer): Operation[] {

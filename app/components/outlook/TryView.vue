@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import type { Operation } from 'fast-json-patch'
 import { catalogueOf, heldValue, requireValue } from '#core/build/values'
 import { OIL_GRADES } from '#core/oil/grades'
@@ -19,8 +20,8 @@ const shelf = useShelf()
 void shelf.load()
 const blank = (name: string): Draft => ({ name, spring: 'now', oil: 'now', pump: 'now', mains: 0, rods: 0, readings: {} })
 const key = `uldo.try.2.${build.id}`
-const drafts = ref<Draft[]>(JSON.parse(sessionStorage.getItem(key) ?? 'null') ?? [blank('A')])
-watch(drafts, (now) => sessionStorage.setItem(key, JSON.stringify(now)), { deep: true })
+const drafts = ref<Draft[]>(JSON.parse(sessionRead(key)) ?? [blank('A')])
+watch(drafts, (now) => sessionWrite(key, JSON.stringify(now)), { deep: true })
 const add = () => drafts.value.push({ ...JSON.parse(JSON.stringify(drafts.value.at(-1))) as Draft, name: LETTERS.find((letter) => !drafts.value.some(({ name }) => name === letter))! })
 
 const itemOf = (id: string) => shelf.items.find((item) => item.id === id)
@@ -85,7 +86,6 @@ const adopted = ref('')
 /** What of a set-up a record has a place for; looser or tighter bearings are shells to be found, and stay a wish. */
 async function adopt(draft: Draft) {
   const parts = [draft.spring, draft.pump, draft.oil].map(itemOf).filter((item): item is ShelfItem => item !== undefined)
-  if (parts.length > 0 && !(await shelf.move(build.id!, parts.map((item) => ({ item: item.id, move: 'reserve' as const, count: 1 }))))) return
   const figures = (prefix: string, id: string, fields: string[]) => {
     const item = itemOf(id)
     return item ? shelfPatch(Object.fromEntries(fields.map((field) => [`${prefix}.${field}`, shelf.figure(item, field)])), item.label) : []
@@ -99,7 +99,7 @@ async function adopt(draft: Draft) {
     ...(oil ? oilPatch(build.sheet!, { kv40: oil.kv40, kv100: oil.kv100, density15: oil.density15, highShear150: oil.highShear150, pumpingLimit: oil.pumpingLimit }) : []),
   ]
   if (patch.length === 0) return void (adopted.value = 'Nothing of it can be written: other clearances are shells to be chosen and measured.')
-  await build.change(patch, `Set-up ${draft.name}`, reason.value.trim() || `tried as ${draft.name}`)
+  await build.change(patch, `Set-up ${draft.name}`, reason.value.trim() || `tried as ${draft.name}`, parts.map((item) => ({ item: item.id, move: 'reserve' as const, count: 1 })))
   adopted.value = `Set-up ${draft.name} is written to the record${parts.length > 0 ? ', its parts set aside on the shelf' : ''}${draft.mains || draft.rods ? '; its clearances are not: choose shells for them' : ''}. One undo takes it back.`
 }
 </script>

@@ -29,8 +29,8 @@ if (item.kind === 'filter') void shelf.load()
 const filters = computed(() => (item.kind === 'filter' ? shelf.fitting('filter', build.sheet!.engine) : []))
 async function takeFilter(id: string) {
   const filter = filters.value.find((each) => each.id === id)
-  if (!filter || !(await shelf.move(build.id!, [{ item: id, move: 'take', count: 1 }]))) return
-  await build.change(shelfPatch({ 'passage.filterLoss': shelf.figure(filter, 'loss'), 'passage.filterBypass': shelf.figure(filter, 'bypass'), 'pickup.filterVolume': shelf.figure(filter, 'volume') }, filter.label), `Filter ${filter.label}`, 'taken from the shelf')
+  if (!filter) return
+  await build.change(shelfPatch({ 'passage.filterLoss': shelf.figure(filter, 'loss'), 'passage.filterBypass': shelf.figure(filter, 'bypass'), 'pickup.filterVolume': shelf.figure(filter, 'volume') }, filter.label), `Filter ${filter.label}`, 'taken from the shelf', [{ item: id, move: 'take', count: 1 }])
 }
 
 const photoProblem = ref('')

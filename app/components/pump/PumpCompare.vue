@@ -35,11 +35,9 @@ function sentence(column: (typeof columns.value)[number]): string {
   return `${idle < 0 ? 'Loses' : 'Buys'} ${house.say(Math.abs(idle), 'pressure', bar.value)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${house.say(Math.abs(watts), 'power')} at working speed.${keeps}`
 }
 async function fit(item: ShelfItem) {
-  const took = await shelf.move(build.id!, [{ item: item.id, move: 'take', count: 1 }])
-  if (!took) return
   const words = (['drive', 'year'] as const).flatMap((key) => (item.properties[key] ? [{ op: 'add' as const, path: `/choices/pump.${key}`, value: String(item.properties[key]) }] : []))
   const figures = Object.fromEntries([...FIELDS, 'driveLength'].map((field) => [`pump.${field}`, shelf.figure(item, field)]))
-  await build.change([...clearPatch(build.sheet!, ['pump.centres']), ...shelfPatch(figures, item.label), ...words, { op: 'add', path: '/choices/pump.fitted', value: item.label.slice(0, 80) }], `Pump ${item.label}`, `${item.label} taken from the shelf`)
+  await build.change([...clearPatch(build.sheet!, ['pump.centres']), ...shelfPatch(figures, item.label), ...words, { op: 'add', path: '/choices/pump.fitted', value: item.label.slice(0, 80) }], `Pump ${item.label}`, `${item.label} taken from the shelf`, [{ item: item.id, move: 'take', count: 1 }])
 }
 </script>
 

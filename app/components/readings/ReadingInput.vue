@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { impossible } from '#core/build/door'
 import { type Doubt, doubtOf } from '#core/build/plausible'
 import { standInOf } from '#core/build/standIn'
 import { catalogueOf } from '#core/build/values'
@@ -7,7 +8,7 @@ import { PASTED, spreadPasted } from '~/composables/pasteReadings'
 
 /**
  * One reading, typed in any unit: Enter writes it and goes to the next of its run, arrows move in the column, Escape
- * restores. Up to three readings of the same thing may be typed, parted by semicolons; a column or block from a spreadsheet is
+ * restores. A doubtful value keeps the hand in its field until it is mended, or kept by F2 or its button. Up to three readings of the same thing may be typed, parted by semicolons; a column or block from a spreadsheet is
  * pasted over the readings beside and below. What cannot be read is said beside the field; what cannot be believed is asked about, with the mended value.
  */
 const { name, run, column } = defineProps<{ name: string; run: string; column?: string }>()
@@ -71,6 +72,11 @@ function commit(): boolean {
     problem.value = parsed.message
     return false
   }
+  const never = [parsed.value, ...(parsed.repeats ?? [])].map((value) => impossible(quantity.value, value)).find((each) => each !== undefined)
+  if (never) {
+    problem.value = parsed.value <= 0 ? `${quantity.value.label}: ${never.replace(/;.*/, '')}.` : `${quantity.value.label} cannot be ${text.value.trim()}: look at the unit and the decimal.`
+    return false
+  }
   const found = doubtOf(build.sheet!, name, parsed.value)
   if (found) {
     doubt.value = { ...found, value: parsed.value, repeats: parsed.repeats }
@@ -118,7 +124,11 @@ function key(event: KeyboardEvent) {
   if (event.key === 'Enter') {
     event.preventDefault()
     if (commit()) move(event.shiftKey ? -1 : 1)
-    else if (doubt.value) nextTick(() => document.getElementById(messageId)?.querySelector('button')?.focus())
+    // The hand stays here: the next gauge reading's keys write over what is doubted, and its Enter keeps nothing.
+    else nextTick(() => field.value?.select())
+  } else if (event.key === 'F2' && doubt.value) {
+    event.preventDefault()
+    settle(doubt.value.value, true, doubt.value.repeats)
   } else if (event.key === 'Escape') {
     event.preventDefault()
     restore()
@@ -140,7 +150,7 @@ const rangeWords = computed(() => {
   if (!doubt.value) return ''
   const { low, high, from } = doubt.value
   const range = `${house.show(low, quantity.value.dimension)} to ${house.say(high, quantity.value.dimension)}`
-  return from === 'mate' ? `Its other side asks for ${range}.` : from === 'sisters' ? `Its sisters lie within ${range}.` : `Usual is ${range}.`
+  return from === 'mate' ? `Bore smaller than journal, or too much larger: check both. It asks for ${range}.` : from === 'sisters' ? `Its sisters lie within ${range}.` : `Usual is ${range}.`
 })
 </script>
 
@@ -157,7 +167,7 @@ const rangeWords = computed(() => {
         <span>{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}? {{ rangeWords }}</span>
         <span class="actions">
           <Button v-if="doubt.proposal !== undefined" type="button" @mousedown.prevent @click="settle(doubt.proposal, false)">Use {{ house.say(doubt.proposal, quantity.dimension) }}</Button>
-          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)">Keep {{ text.trim() }}</Button>
+          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)">Keep {{ text.trim() }} <kbd>F2</kbd></Button>
         </span>
       </template>
     </span>

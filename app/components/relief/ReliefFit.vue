@@ -20,9 +20,9 @@ const valves = computed(() => shelf.fitting('relief', build.sheet!.engine))
 /** A whole valve from the shelf: what was measured of the one before goes with it. */
 async function take(id: string) {
   const item = valves.value.find((each) => each.id === id)
-  if (!item || !(await shelf.move(build.id!, [{ item: id, move: 'take', count: 1 }]))) return
+  if (!item) return
   const figures = Object.fromEntries(['plungerDiameter', 'springRate', 'freeLength', 'installedLength', 'reach', 'thread'].map((field) => [`${valve}.${field}`, shelf.figure(item, field)]))
-  await build.change([...clearPatch(build.sheet!, [...SPRING_FIELDS, 'shims'].map((field) => `${valve}.${field}`)), ...shelfPatch(figures, item.label)], `Relief valve ${item.label}`, 'taken from the shelf')
+  await build.change([...clearPatch(build.sheet!, [...SPRING_FIELDS, 'shims'].map((field) => `${valve}.${field}`)), ...shelfPatch(figures, item.label)], `Relief valve ${item.label}`, 'taken from the shelf', [{ item: id, move: 'take', count: 1 }])
 }
 const measured = computed(() => ['reach', 'seatDepth'].every((field) => build.sheet!.readings[`${valve}.${field}`]))
 </script>

@@ -67,9 +67,8 @@ const setAside = (stack: Stack) => shelf.move(build.id!, stack.washers.map(({ id
 async function fit(stack: Stack) {
   const moves = stack.washers.map(({ id, count }) => ({ item: id, move: 'take' as const, count }))
   const spring = route.value?.kind === 'spring' ? springs.value.find(({ id }) => id === route.value!.spring!.id) : undefined
-  if (!(await shelf.move(build.id!, [...moves, ...(spring ? [{ item: spring.id, move: 'take' as const, count: 1 }] : [])]))) return
   const words = stack.washers.flatMap(({ id, thickness, count }) => Array.from({ length: count }, (_, i) => house.show(thickness - (stack.grind?.id === id && i === 0 ? stack.grind.by : 0), 'length'))).join(' + ')
-  await build.change([...(spring ? springPatch(spring) : []), ...shelfPatch({ [`${valve}.shims`]: stack.thickness }, words), { op: 'add', path: `/choices/${valve}.stack`, value: words.slice(0, 80) }], 'Shims', `taken from the shelf: ${pieces(stack)}`)
+  await build.change([...(spring ? springPatch(spring) : []), ...shelfPatch({ [`${valve}.shims`]: stack.thickness }, words), { op: 'add', path: `/choices/${valve}.stack`, value: words.slice(0, 80) }], 'Shims', `taken from the shelf: ${pieces(stack)}`, [...moves, ...(spring ? [{ item: spring.id, move: 'take' as const, count: 1 }] : [])])
 }
 /** Another spring: what the bench and the wire said of the old one goes. */
 function springPatch(spring: ShelfItem) {
@@ -78,7 +77,7 @@ function springPatch(spring: ShelfItem) {
 }
 async function fitSpring() {
   const spring = springs.value.find(({ id }) => id === route.value!.spring!.id)!
-  if (await shelf.move(build.id!, [{ item: spring.id, move: 'take', count: 1 }])) await build.change([...springPatch(spring), ...shelfPatch({ [`${valve}.shims`]: 0 }, 'none')], `Spring ${spring.label}`, 'taken from the shelf')
+  await build.change([...springPatch(spring), ...shelfPatch({ [`${valve}.shims`]: 0 }, 'none')], `Spring ${spring.label}`, 'taken from the shelf', [{ item: spring.id, move: 'take', count: 1 }])
 }
 const aside = computed(() => washers.value.map((item) => ({ item, count: shelf.heldBy(build.id, item.id).reserved })).filter(({ count }) => count > 0))
 const release = () => shelf.move(build.id!, aside.value.map(({ item, count }) => ({ item: item.id, move: 'release' as const, count })))

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { remember, rememberedJson } from '~/sync/browserStorage'
+import { useSync } from '~/sync/useSync'
 import { CHANNEL, CHANNELS, type Channel } from '#core/run/channels'
 import { type BadRow, guessColumns, headingsOf, unitOf, unitsFor } from '#core/run/csv'
 import { many } from '~/composables/words'
@@ -17,7 +19,7 @@ const taken = ref<number>()
 const problem = ref('')
 let cancelling: AbortController | undefined
 
-const kept = () => JSON.parse(localStorage.getItem('uldo.columns') ?? '{}') as Record<string, { use: Channel | 'time' | 'none'; unit: string }[]>
+const kept = () => rememberedJson<Record<string, { use: Channel | 'time' | 'none'; unit: string }[]>>('uldo.columns', {})
 async function choose(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file) return
@@ -42,7 +44,7 @@ async function read() {
   const columns = uses.value.flatMap(({ use, unit }, column) => (use === 'none' ? [] : [{ column, use, unit: unit || unitOf(use).symbol }]))
   if (!columns.some(({ use }) => use === 'time')) return void (problem.value = 'Say which column is the time.')
   if (columns.length < 2) return void (problem.value = 'Say which column is a reading.')
-  localStorage.setItem('uldo.columns', JSON.stringify({ ...kept(), [headings.value.join('|')]: uses.value }))
+  remember('uldo.columns', JSON.stringify({ ...kept(), [headings.value.join('|')]: uses.value }))
   problem.value = ''
   taken.value = undefined
   bad.value = []
@@ -53,7 +55,7 @@ async function read() {
   const unwatch = watch(() => run.samples.length, (count) => share.value !== undefined && (share.value = Math.min(1, (count - before) / rows)))
   cancelling = new AbortController()
   try {
-    await run.send()
+    await useSync().send()
     const response = await fetch(`/api/runs/${run.run!.id}/samples?columns=${encodeURIComponent(JSON.stringify(columns))}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: text.value, signal: cancelling.signal })
     const answer = (await response.json()) as { taken: number; refused: BadRow[]; error?: { message: string } }
     if (!response.ok) problem.value = answer.error?.message ?? 'The file was not taken.'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { remember, remembered } from '~/sync/browserStorage'
 import { FAULT_KEYS, type FaultKey } from '#core/trace/faults'
 import type { RunSetUp } from '#core/run/schema'
 import { BAUD_RATES } from '~/composables/useSerial'
@@ -8,8 +9,8 @@ const { kind, disabled } = defineProps<{ kind: 'prime' | 'start'; disabled?: boo
 const emit = defineEmits<{ begin: [setup: Pick<RunSetUp, 'source' | 'rig'>, baudRate?: number] }>()
 const SOURCES = [{ value: 'hand', words: 'By hand' }, { value: 'logger', words: 'Logger' }, { value: 'serial', words: 'Serial' }, { value: 'file', words: 'File' }, { value: 'rig', words: 'Simulated' }] as const
 type Source = (typeof SOURCES)[number]['value']
-const source = ref<Source>((localStorage.getItem('uldo.source') as Source | null) ?? 'hand')
-watch(source, (now) => localStorage.setItem('uldo.source', now))
+const source = ref<Source>(remembered('uldo.source', 'hand') as Source)
+watch(source, (now) => remember('uldo.source', now))
 const baud = ref(String(BAUD_RATES[0]))
 const pace = ref('1')
 const fault = ref<FaultKey | 'none' | 'hidden'>('none')

@@ -32,8 +32,8 @@ async function put() {
   if (!/^\d{1,4}$/.test((text.count ?? '1').trim())) found.count = 'must be a whole number'
   problems.value = found
   if (Object.keys(found).length > 0) return
-  const made = await shelf.add({ kind, label: text.label.trim(), engine: text.engine?.trim() ?? '', count: Number(text.count ?? 1), place: text.place?.trim() ?? '', note: text.note?.trim() ?? '', properties })
-  if (made) emit('close')
+  await shelf.add({ kind, label: text.label.trim(), engine: text.engine?.trim() ?? '', count: Number(text.count ?? 1), place: text.place?.trim() ?? '', note: text.note?.trim() ?? '', properties })
+  emit('close')
 }
 const unit = (field: (typeof fields.value)[number]) => (field.type === 'quantity' ? house.unit(field.dimension).symbol : field.type === 'number' ? field.unit : '')
 const COMMON = [['label', 'Label'], ['count', 'Count'], ['engine', 'For which engine'], ['place', 'Place'], ['note', 'Note']] as const

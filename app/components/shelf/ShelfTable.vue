@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { SHELF_FIELDS, type ShelfField, type ShelfKind } from '#core/shelf/fields'
 import type { ShelfEntry, ShelfItem } from '#core/shelf/schema'
+import type { ShownItem } from '~/stores/shelf'
 import { shrinkShelfPhoto } from '~/composables/photo'
 
 /** Lines of one kind: every figure can be written where it stands. */
-const { kind, items } = defineProps<{ kind: ShelfKind; items: ShelfItem[] }>()
+const { kind, items } = defineProps<{ kind: ShelfKind; items: ShownItem[] }>()
 const shelf = useShelf()
 const house = useHouse()
 const fields = computed(() => SHELF_FIELDS[kind])
@@ -16,12 +17,10 @@ async function write(item: ShelfItem, change: Partial<ShelfEntry>) {
 }
 function property(item: ShelfItem, field: ShelfField, value: number | string | undefined) {
   problem.value = ''
-  void shelf.write(item, (now) => {
-    const properties = { ...now.properties }
-    if (value === undefined || value === '') delete properties[field.key]
-    else properties[field.key] = value
-    return { properties }
-  })
+  const properties = { ...item.properties }
+  if (value === undefined || value === '') delete properties[field.key]
+  else properties[field.key] = value
+  void shelf.write(item, { properties })
 }
 function number(item: ShelfItem, field: ShelfField, text: string) {
   const typed = text.replace(',', '.').replace('−', '-')
@@ -50,7 +49,7 @@ const gone = ref<ShelfItem>()
       <tbody>
         <tr v-for="item in items" :key="item.id" :data-item="item.label">
           <th scope="row"><DraftInput class="label" :value="item.label" :aria-label="`Label of ${item.label}`" maxlength="80" @write="write(item, { label: $event })" /><span v-if="item.note" class="quiet note">{{ item.note }}</span></th>
-          <td><DraftInput class="count mono" inputmode="numeric" :value="item.count" :aria-label="`${item.label}, count`" @write="count(item, $event)" /><span v-if="item.reserved > 0" class="quiet reserved">{{ item.reserved }} set aside</span></td>
+          <td><DraftInput class="count mono" inputmode="numeric" :value="item.count" :aria-label="`${item.label}, count`" @write="count(item, $event)" /><span v-if="item.reserved > 0" class="quiet reserved">{{ item.reserved }} set aside</span><span v-if="item.onItsWay" class="quiet reserved">on its way</span></td>
           <td v-for="field in fields" :key="field.key" class="figure-column">
             <QuantityField v-if="field.type === 'quantity'" :value="shelf.figure(item, field.key)" :dimension="field.dimension" :range="field.range" :label="`${item.label}, ${field.label}`" class="bare" @write="property(item, field, $event)" />
             <select v-else-if="field.type === 'choice'" :value="item.properties[field.key] ?? ''" :aria-label="`${item.label}, ${field.label}`" @change="property(item, field, words($event))"><option value="">·</option><option v-for="option in field.options" :key="option" :value="option">{{ option }}</option></select>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { remember, rememberedJson } from '~/sync/browserStorage'
 import { inspectionsOf } from '#core/build/inspections'
 import { breakInPlan, recheckList, remindersOf } from '#core/start/breakIn'
 
@@ -13,11 +14,11 @@ const road = computed(() => build.sheet!.use === 'road' || build.sheet!.use === 
 const startedAt = computed(() => Date.parse(build.sheet!.readings['start.firstPressure']?.at ?? build.sheet!.readings['start.idleCold.pressure']?.at ?? '') || undefined)
 const reminders = computed(() => remindersOf(build.sheet!, startedAt.value ?? now.value))
 /** Timers run in this browser, through a reload. */
-const timers = ref<Record<string, number>>(JSON.parse(localStorage.getItem(`uldo.timers.${build.id}`) ?? '{}') as Record<string, number>)
+const timers = ref<Record<string, number>>(rememberedJson<Record<string, number>>(`uldo.timers.${build.id}`, {}))
 function toggle(key: string) {
   const { [key]: running, ...rest } = timers.value
   timers.value = running === undefined ? { ...timers.value, [key]: Date.now() } : rest
-  localStorage.setItem(`uldo.timers.${build.id}`, JSON.stringify(timers.value))
+  remember(`uldo.timers.${build.id}`, JSON.stringify(timers.value))
 }
 function left(key: string, seconds: number): string {
   const began = timers.value[key]

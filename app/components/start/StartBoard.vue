@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { requireValue } from '#core/build/values'
-import type { RigAction } from '#core/rig/engine'
+import type { RigAction } from '#core/rig/actions'
 import { POINT_NAMES, type PointName } from '#core/start/points'
 import { seenIn } from '#core/start/suspects'
-import { STOP_TITLES, stopReason, WATCH_WORDS } from '#core/start/words'
+import { BLIND_WORDS, STOP_TITLES, stopReason, WATCH_WORDS } from '#core/start/words'
+import type { WatchCode } from '#core/start/watchTypes'
 import { START_POINTS } from '#core/build/quantities'
 
 /** The start across the shop: one word, the pressure now, what is left of the deadline; and when a rule is broken, STOP over everything, with sound and reason. */
@@ -12,33 +12,38 @@ const emit = defineEmits<{ leave: [] }>()
 const build = useBuild()
 const house = useHouse()
 const run = useRun()
-const typedOil = ref<number>()
-const oil = computed(() => typedOil.value ?? requireValue(build.sheet!, 'brief.coldStart').value)
-const { seen, band, points, rules, saidSpeed, silent } = useStartMonitor(() => oil.value)
+const { seen, stop: called, band, points, rules, said, byHand, voided } = useStartWatch()
 /** Read in afterwards there is nothing to stop any more: what a rule says is said, not shouted. */
 const after = computed(() => run.ended || run.run?.setup.source === 'file')
-const stop = computed(() => (after.value ? undefined : seen.value?.stop))
+const stop = computed(() => (after.value ? undefined : called.value))
 const broken = computed(() => (after.value ? seen.value?.stop : undefined))
 const acknowledged = computed(() => run.events.some(({ kind }) => kind === 'stop'))
 const shouting = computed(() => stop.value !== undefined && !acknowledged.value)
 const alarm = useAlarm(() => shouting.value)
 const suspects = useAnswer((_model, films) => (build.sheet && stop.value ? films().startSuspects(build.sheet, { ...stop.value }, seenIn(run.samples.filter(({ time }) => time <= stop.value!.time + 0.05))) : undefined), () => stop.value?.time)
 const last = computed(() => run.samples[run.samples.length - 1])
-const speed = computed(() => last.value?.speed ?? saidSpeed(last.value?.time ?? run.now()) ?? 0)
-const temperature = computed(() => last.value?.temperature ?? oil.value)
+const speed = computed(() => last.value?.speed ?? said(last.value?.time ?? run.now()).speed)
+/** The oil as it is wired, or as it was typed a moment ago; undefined when nobody knows. */
+const temperature = computed(() => last.value?.temperature ?? said(last.value?.time ?? run.now()).temperature)
+/** What is not watched, loudly: after a reload, until everything that was read is here again; and whatever the watch itself says. */
+const blind = computed(() => (after.value || !run.run ? [] : !run.ready ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.'] : (seen.value?.blind ?? []).map((reason) => (reason === 'no-prediction' && voided.value ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}` : BLIND_WORDS[reason]))))
+/** Nothing at all is watched. */
+const dark = computed(() => !after.value && (!run.ready || (seen.value?.blind ?? []).some((reason) => reason === 'no-readings' || reason === 'clock')))
+const watched = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
+const awake = useWakeLock(() => !run.ended)
 const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
 const p = (value: number) => house.say(value, 'pressure', bar.value)
 const done = computed(() => run.events.filter(({ kind }) => kind === 'act').at(-1)?.data.action as RigAction | undefined)
 const phase = computed(() => (run.ended ? 'over' : shouting.value || (stop.value && acknowledged.value) ? 'stopped' : (seen.value?.phase ?? 'rest')))
 const word = computed(() => {
   if (phase.value === 'over') return run.run?.outcome ?? 'Over'
+  if (dark.value) return 'Not watching'
   if (seen.value?.countdown !== undefined) return `${Math.ceil(seen.value.countdown)}`
-  if (phase.value === 'running') return 'Runs'
-  return phase.value === 'cranking' ? 'Cranking' : 'GO'
+  if (phase.value === 'running') return blind.value.length > 0 ? 'Runs, watched in part' : 'Runs'
+  return phase.value === 'cranking' ? 'Cranking' : blind.value.length > 0 ? 'Watching in part' : 'GO'
 })
 const THROTTLE: [RigAction, string][] = [['crank', 'Crank'], ['fire', 'Fired'], ['cold-idle', 'Cold idle'], ['fast-idle', 'Fast idle'], ['idle', 'Idle'], ['working', 'Working']]
 const rig = computed(() => run.run?.setup.source === 'rig')
-const byHand = computed(() => run.run?.setup.source === 'hand')
 const top = computed(() => 1.15 * Math.max(rules.value?.ceilingCold ?? 6e5, 1e5))
 
 /** A point by itself or marked: an event of the run, and unless the engine is simulated a reading of this build. */
@@ -57,7 +62,7 @@ async function keep(name: PointName, pressure: number, at: number, warm: number,
   const by = { by: house.who || 'Someone', at: new Date().toISOString(), source: 'measured' as const }
   await build.change((['pressure', 'speed', 'temperature'] as const).map((field) => ({ op: 'add' as const, path: `/readings/start.${name}.${field}`, value: { value: { pressure, speed: at, temperature: warm }[field], ...by } })), `${labels[name]}, captured`)
 }
-const mark = (name: PointName) => keep(name, seen.value!.pressure, speed.value, temperature.value, seen.value!.time, true)
+const mark = (name: PointName) => speed.value !== undefined && temperature.value !== undefined && keep(name, seen.value!.pressure, speed.value, temperature.value, seen.value!.time, true)
 const kept = computed(() => new Map(run.events.filter(({ kind }) => kind === 'point').map((event) => [String(event.data.name), event])))
 watch(() => seen.value?.firstPressure, (seconds) => {
   if (seconds === undefined || rig.value || run.ended || build.sheet!.readings['start.firstPressure']) return
@@ -71,7 +76,7 @@ async function stopped() {
   if (done.value !== 'stop') await run.act('stop')
 }
 async function finish() {
-  const words = stop.value ? `stopped: ${STOP_TITLES[stop.value.code].toLowerCase()}` : 'started'
+  const words = stop.value ? `stopped: ${STOP_TITLES[stop.value.code].toLowerCase()}` : run.samples.length === 0 ? 'nothing was read' : seen.value?.firstPressure === undefined && !points.value.length ? 'no pressure was seen' : 'started'
   if (done.value !== 'stop') await run.act('stop')
   await run.end(words)
 }
@@ -83,27 +88,28 @@ async function act(action: RigAction) {
 </script>
 
 <template>
-  <div class="board" :class="[phase, (seen?.watch && phase === 'running') || silent > 3 ? 'watched' : '']" role="dialog" aria-modal="true" aria-label="Start" :data-phase="phase" :data-stop="stop?.code" :data-sounding="alarm.sounding.value">
+  <div class="board" :class="[phase, watched && phase === 'running' ? 'watched' : '', blind.length > 0 && phase !== 'stopped' ? 'blind' : '']" role="dialog" aria-modal="true" aria-label="Start" :data-phase="phase" :data-stop="stop?.code" :data-sounding="alarm.sounding.value" :data-blind="seen?.blind.join(' ')">
     <template v-if="phase === 'stopped'">
       <div class="stop-word" role="alert"><span class="huge">STOP</span><p class="why" data-testid="stop-reason">{{ stopReason(stop!, p) }}</p></div>
       <ol v-if="suspects" class="causes" data-testid="stop-causes"><li v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)" :key="each.key" :data-suspect="each.key"><b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}.</b> {{ each.look }}</li></ol>
       <div class="hands">
-        <button v-if="!acknowledged" type="button" class="big" @click="stopped">The switch is off</button>
+        <button v-if="alarm.blocked.value" type="button" class="big" @click="alarm.ready()">Sound off: tap</button><button v-if="!acknowledged" type="button" class="big" @click="stopped">The switch is off</button>
         <template v-else><button type="button" class="big" @click="finish">End the run</button><button type="button" class="big" @click="emit('leave')">Back to the bench</button></template>
       </div>
     </template>
     <template v-else>
       <div class="face">
-        <div class="say"><span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{ word }}</span><span class="under">{{ phase === 'rest' ? `No pressure ${rules?.deadline ?? 5} s after firing: off.` : seen?.countdown !== undefined ? 'seconds to first pressure' : seen?.watch ? WATCH_WORDS[seen.watch] : phase === 'running' ? (seen?.firstPressure !== undefined ? seen.firstPressure < 0.2 ? 'pressure at once' : `pressure after ${seen.firstPressure.toFixed(1)} s` : '') : '' }}</span></div>
+        <div class="say"><span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{ word }}</span><span class="under">{{ phase === 'rest' ? `No pressure ${rules?.deadline ?? 5} s after firing: off.` : seen?.countdown !== undefined ? 'seconds to first pressure' : watched ? WATCH_WORDS[watched] : phase === 'running' ? (seen?.firstPressure !== undefined ? seen.firstPressure < 0.2 ? 'pressure at once' : `pressure after ${seen.firstPressure.toFixed(1)} s` : '') : '' }}</span></div>
         <div class="say right"><span class="huge mono" data-testid="board-pressure">{{ house.show(seen?.pressure ?? 0, 'pressure', bar) }}<small>{{ house.unit('pressure').symbol }}</small></span>
-          <span v-if="silent > 3 && !run.ended" class="under silent" role="alert" data-testid="silent">No reading for {{ Math.round(silent) }} s: this is the last. Look at the mechanical gauge.</span>
-          <span class="under mono">{{ house.say(speed, 'speed') }} · {{ house.say(temperature, 'temperature') }}<template v-if="seen && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', bar) }} to {{ house.show(seen.expected.high, 'pressure', bar) }}</template></span></div>
+          <span class="under mono">{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', bar) }} to {{ house.show(seen.expected.high, 'pressure', bar) }}</template></span></div>
       </div>
+      <ul v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind"><li v-for="each in blind" :key="each">{{ each }}</li></ul>
       <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="200" />
       <p v-if="broken" class="broken" data-testid="broken"><b>A rule was broken at {{ Math.round(broken.time) }} s.</b> {{ stopReason(broken, p) }}</p>
-      <div class="points"><span v-for="name in POINT_NAMES" :key="name" class="point" :class="{ has: kept.has(name) }" :data-point="name"><b>{{ labels[name] }}</b> <template v-if="kept.has(name)">{{ p(Number(kept.get(name)!.data.pressure)) }}</template><button v-else-if="phase === 'running' && seen?.firstPressure !== undefined" type="button" @click="mark(name)">mark</button><template v-else>·</template></span></div>
-      <HandReading v-if="byHand && !run.ended" :top="top" @read="run.take([{ time: run.now(), pressure: $event, speed: saidSpeed(run.now()), temperature: oil }])" />
-      <label v-if="byHand && !run.ended" class="oil">Oil now <QuantityField dimension="temperature" label="Oil temperature now" :value="oil" :range="[-40, 170]" @write="typedOil = $event" /></label>
+      <div class="points"><span v-for="name in POINT_NAMES" :key="name" class="point" :class="{ has: kept.has(name) }" :data-point="name"><b>{{ labels[name] }}</b> <template v-if="kept.has(name)">{{ p(Number(kept.get(name)!.data.pressure)) }}</template><button v-else-if="phase === 'running' && seen?.firstPressure !== undefined && speed !== undefined && temperature !== undefined" type="button" @click="mark(name)">mark</button><template v-else>·</template></span></div>
+      <HandReading v-if="byHand && !run.ended" :top="top" @read="run.take([{ time: run.now(), pressure: $event, ...said(run.now()) }])" />
+      <label v-if="!run.ended && last?.temperature === undefined || byHand && !run.ended" class="oil">Oil now <QuantityField dimension="temperature" label="Oil temperature now" :value="temperature" :range="[-40, 170]" @write="$event !== undefined && run.event('oil', 'oil temperature', { temperature: $event })" /><span v-if="temperature === undefined" class="ask">not known: every temperature counts as possible until you type it</span></label>
+      <p v-if="awake === 'none' && !run.ended" class="quiet" data-testid="may-sleep">This screen may sleep: the page has no secure connection that could keep it awake. The server goes on watching.</p>
       <RunFeed v-if="!run.ended && !rig" :baud-rate="baudRate" />
       <div class="hands">
         <template v-if="!run.ended">
@@ -135,7 +141,10 @@ async function act(action: RigAction) {
 .board:not(.stopped) .say:first-child .huge { color: var(--pass); }
 .board.cranking .say:first-child .huge, .huge.count { color: var(--petrol) !important; }
 .board.over .say:first-child .huge { color: var(--ink); font-size: clamp(40px, 6vw, 90px); }
-.silent { color: var(--stop); font-weight: 700; }
+.board.blind { border-color: var(--stop); border-style: dotted; }
+.board.blind .say:first-child .huge { color: var(--stop) !important; font-size: clamp(44px, 8vw, 110px); }
+.blindness { margin: 0; padding: 8px 16px; border: 2px solid var(--stop); list-style: none; font-size: 20px; font-weight: 650; color: var(--stop); }
+.ask { color: var(--watch); font-weight: 600; }
 .under { font-size: 22px; min-height: 30px; }
 .stop-word .huge { font-size: clamp(120px, 27vw, 380px); display: block; }
 .why { font-size: clamp(26px, 3.6vw, 46px); line-height: 1.15; font-weight: 650; }

@@ -39,7 +39,7 @@ async function fetchTheRest() {
     <template v-if="build.sheet">
       <GalleryRail />
       <main class="sheet">
-        <ConflictNotes />
+        <ApartNotes />
         <NuxtPage />
         <ShopCautions />
         <ReadingBar />
@@ -47,7 +47,7 @@ async function fetchTheRest() {
       <OutlookStrip />
     </template>
     <main v-else-if="build.missing" class="sheet empty"><h1>No such build</h1><p>It may have been opened from another data folder. <NuxtLink to="/">To the Floor</NuxtLink></p></main>
-    <main v-else class="sheet empty"><p class="quiet">{{ build.online ? 'Opening the build' : 'The server does not answer. Trying again; what was typed here is kept.' }}</p></main>
+    <main v-else class="sheet empty"><ApartNotes /><p v-if="build.failing" role="alert">The server cannot give this build: {{ build.failing }} Trying again; what was typed here is kept.</p><p v-else class="quiet">{{ build.online ? 'Opening the build' : 'The server does not answer. Trying again; what was typed here is kept.' }}</p></main>
     <LazyFindPalette v-if="finding" @close="finding = false" />
     <LazyKeyList v-if="listing" @close="listing = false" />
   </div>

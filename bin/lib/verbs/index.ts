@@ -11,6 +11,7 @@ import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressur
 import { film } from './film'
 import { network } from './network'
 import { prime } from './prime'
+import { watch } from './watch'
 import { degrees, named, notNegative, positive, Refused, take } from './take'
 
 export { Refused }
@@ -88,4 +89,4 @@ function validate(input: unknown) {
   return { ok: problems.length === 0, problems, ...(voids.length > 0 ? { void: voids } : {}) }
 }
 
-export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate, prime: (input) => prime(input, build) }
+export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate, prime: (input) => prime(input, build), watch: (input) => named(() => watch(input, build)) }

@@ -6,6 +6,8 @@ import { Layout, Sheet } from '#core/build/schema'
 import { insertBuild } from '../../data/builds'
 
 const name = z.string().trim().min(1, 'must not be empty').max(120)
+/** An id of the sender's own, so that what is sent twice is begun once. */
+const Named = z.looseObject({ id: z.uuid().optional() })
 const FromFile = z.strictObject({ sheet: Sheet })
 const FromLayout = z.strictObject({ preset: z.enum(Object.keys(PRESETS) as [string, ...string[]]), name, engine: name, work: z.string().trim().max(200).default('') })
 
@@ -14,8 +16,8 @@ const FromOwn = z.strictObject({ layout: Layout, name, engine: name, work: z.str
 /** A new build from a preset, from a layout of the shop's own, or from a build file. */
 export default defineEventHandler(async (event) => {
   const body = await requireJson(event, z.record(z.string(), z.unknown()), 'New build')
-  const sheet = sheetOf(body)
-  const { id, revision } = await insertBuild(requireDatabase(), randomUUID(), sheet)
+  const { id: own = randomUUID(), ...rest } = requireValid(Named, body, 'New build')
+  const { id, revision, sheet } = await insertBuild(requireDatabase(), own, sheetOf(rest))
   setResponseStatus(event, 201)
   return { id, revision, sheet }
 })

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { verdictMoves } from '#core/house/preview'
 import { houseRules } from '#core/house/limits'
 import { House } from '#core/house/schema'
 import { listBuilds } from '../../data/builds'
 import { getHouse } from '../../data/house'
+import { heavily, TookTooLong, TooBusy } from '../../heavy/pool'
 
 const Body = z.strictObject({ rules: House.shape.rules, school: House.shape.school })
 
@@ -13,18 +13,7 @@ export default defineEventHandler(async (event) => {
   const db = requireDatabase()
   const { house } = await getHouse(db)
   const builds = await listBuilds(db)
-  return builds.flatMap(({ id, sheet }) => {
-    const moves = movesOf({ ...sheet, house: houseRules(house) }, houseRules(wanted))
-    return moves.length > 0 ? [{ id, name: sheet.name, engine: sheet.engine, moves }] : []
+  return heavily('preview', builds.map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })), houseRules(house), houseRules(wanted)).catch((error: Error) => {
+    throw error instanceof TooBusy || error instanceof TookTooLong ? refusal(503, 'busy', error.message) : error
   })
 })
-
-/** A build that cannot be computed has no verdicts to move. */
-function movesOf(...[sheet, rules]: Parameters<typeof verdictMoves>) {
-  try {
-    return verdictMoves(sheet, rules)
-  } catch (error) {
-    if (error instanceof RangeError) return []
-    throw error
-  }
-}

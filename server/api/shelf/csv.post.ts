@@ -1,5 +1,6 @@
-import { type BadRow, shelfFromCsv } from '#core/shelf/csv'
+import type { BadRow, shelfFromCsv } from '#core/shelf/csv'
 import { writeItems } from '../../data/shelf'
+import { heavily, TookTooLong, TooBusy } from '../../heavy/pool'
 
 /** Largest file, bytes: some tens of thousands of rows. */
 const FILE_LIMIT = 8_000_000
@@ -9,8 +10,9 @@ export default defineEventHandler(async (event) => {
   const text = (await requireBytes(event, FILE_LIMIT, 'Shelf file')).toString('utf8')
   let read: ReturnType<typeof shelfFromCsv>
   try {
-    read = shelfFromCsv(text)
+    read = await heavily('shelfCsv', text)
   } catch (error) {
+    if (error instanceof TookTooLong || error instanceof TooBusy) throw refusal(error instanceof TooBusy ? 503 : 400, 'too-long', `Shelf file: ${error.message}`)
     if (!(error instanceof RangeError)) throw error
     throw refusal(400, 'invalid', `Shelf file: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
   }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { entriesAfter } from '../../../data/builds'
 
-const Query = z.object({ after: z.coerce.number().int().min(0).default(0) })
+const Query = z.object({ after: z.coerce.number().int().min(0).max(2_147_483_647).default(0) })
 
 /** Entries of a build after a revision, in order. */
 export default defineEventHandler(async (event) => {

@@ -1,19 +1,23 @@
 import type { Entry } from '#core/build/entry'
 import { entriesAfter } from '../../../data/builds'
+import { standingAlarms } from '../../../watch/clock'
 
-/** Entries of a build as they are made, from the revision the listener has (server-sent events). */
+/** Entries of a build as they are made, from the revision the listener has, and what is told to every page (server-sent events). */
 export default defineEventHandler(async (event) => {
   const { id } = await requireBuild(event)
-  const after = Number(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after ?? 0) || 0
+  const after = Math.max(0, requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after ?? 0))
   const stream = createEventStream(event)
   const tell = (entry: Entry) => stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
   const unwatch = hearEntries(id, tell)
+  const unhear = hearShop((news) => void stream.push({ event: 'shop', data: JSON.stringify(news) }))
   const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), 10_000)
   stream.onClosed(async () => {
     unwatch()
+    unhear()
     clearInterval(beat)
     await stream.close()
   })
+  for (const alarm of standingAlarms()) void stream.push({ event: 'shop', data: JSON.stringify(alarm) })
   void entriesAfter(requireDatabase(), id, after).then(async (entries) => {
     for (const entry of entries) await tell(entry)
   })

@@ -3,7 +3,7 @@ import { moveItems } from '../../../data/shelf'
 
 const Body = z.strictObject({
   who: z.string().trim().min(1, 'must name who moves it').max(60),
-  orders: z.array(z.strictObject({ clientKey: z.uuid(), item: z.uuid(), move: z.enum(['reserve', 'release', 'take', 'put-back']), count: z.number().int().min(1).max(9999) })).min(1).max(100),
+  orders: z.array(MoveBody).min(1).max(100),
 })
 
 /** Sets aside, takes or puts back what lies on the shelf, for a build: all of it or nothing. */
@@ -11,7 +11,9 @@ export default defineEventHandler(async (event) => {
   const { id } = await requireBuild(event)
   const { who, orders } = await requireJson(event, Body, 'Shelf move')
   try {
-    return { items: await moveItems(requireDatabase(), id, who, orders) }
+    const items = await moveItems(requireDatabase(), id, who, orders)
+    announceShop({ kind: 'shelf' })
+    return { items }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
     throw refusal(409, 'short', error.message, { problems: [{ path: 'orders', message: error.message }] })

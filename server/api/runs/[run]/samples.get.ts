@@ -1,5 +1,8 @@
+import { z } from 'zod'
 import { samplesToCsv } from '#core/run/csv'
 import { samplesAfter } from '../../../data/runs'
+
+const Most = z.coerce.number().int().min(1).max(20_000).default(20_000)
 
 /** Samples after a millisecond, as JSON in pieces, or all of them as a CSV file. */
 export default defineEventHandler(async (event) => {
@@ -10,5 +13,5 @@ export default defineEventHandler(async (event) => {
     setResponseHeader(event, 'content-disposition', `attachment; filename="${run.kind}-${run.startedAt.slice(0, 16).replaceAll(':', '')}.csv"`)
     return samplesToCsv(await samplesAfter(requireDatabase(), run.id, -1, 1_000_000))
   }
-  return samplesAfter(requireDatabase(), run.id, Number(query.after ?? -1), Math.min(20_000, Number(query.most ?? 20_000) || 20_000))
+  return samplesAfter(requireDatabase(), run.id, requireAfter(query.after), requireValid(Most, query.most, 'Readings'))
 })

@@ -2,7 +2,7 @@ import type { PGlite } from '@electric-sql/pglite'
 import { z } from 'zod'
 import { CHANNELS } from '#core/run/channels'
 import { type ColumnUse, guessColumns, headingsOf, readSamples, unitsFor } from '#core/run/csv'
-import { insertSamples } from '../../../data/runs'
+import { insertSamples, lastSequence, takeSamplesIn } from '../../../data/runs'
 
 /** Largest body, bytes: some hours at ten a second. */
 const LIMIT = 16_000_000
@@ -21,12 +21,22 @@ export default defineEventHandler(async (event) => {
   const text = (await requireBytes(event, LIMIT, 'Readings')).toString('utf8')
   const db = requireDatabase()
   if ((getRequestHeader(event, 'content-type') ?? '').includes('csv')) return takeFile(db, run.id, text, getQuery(event).columns, () => event.node.req.destroyed && !event.node.req.complete)
-  const { samples, refused } = takeSamples(fromJson(text), secondsInto(run))
-  const taken = await insertSamples(db, run.id, samples)
+  const sent = requireKeepable(fromJson(text), 'Readings')
+  const { samples, refused } = takeSamples(sent, await nextMoment(db, run))
+  const { taken, known, lost } = await takeSamplesIn(db, run.id, samples)
   if (taken > 0) announceRun(run.id, { kind: 'samples', samples })
-  if (samples.length === 0 && refused.length > 0) throw refusal(400, 'invalid', `Readings: ${refused[0].path} ${refused[0].message}`, { problems: refused.slice(0, 50).map(({ path, message }) => ({ path, message })) })
-  return { taken, refused }
+  for (const time of lost) refused.push({ index: samples.findIndex((sample) => sample.time === time), path: 'time', message: `another reading stands at ${time} s` })
+  if (taken + known === 0) {
+    const [first] = refused
+    throw refusal(400, 'invalid', first ? `Readings: none was taken: ${first.path} ${first.message}` : 'Readings: none was sent.', { problems: refused.length > 0 ? refused.slice(0, 50).map(({ path, message }) => ({ path, message })) : [{ path: '', message: 'holds no reading' }] })
+  }
+  return { taken, known, refused }
 })
+
+/** Where readings without a time belong: now by the server's clock, and after what is there. */
+async function nextMoment(db: PGlite, run: Parameters<typeof secondsInto>[0] & { id: string }): Promise<number> {
+  return Math.max(secondsInto(run), (await lastSequence(db, run.id)) / 1000 + 1e-3)
+}
 
 function fromJson(text: string): unknown[] {
   let value: unknown
@@ -53,6 +63,7 @@ async function takeFile(db: PGlite, id: string, text: string, said: unknown, gon
     if (!(error instanceof RangeError)) throw error
     throw refusal(400, 'invalid', `Readings: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
   }
+  if (taken === 0) throw refusal(400, 'invalid', refused[0] ? `Readings: none was taken: line ${refused[0].line}, ${refused[0].column} ${refused[0].message}` : 'Readings: none of them was new.', { problems: refused.slice(0, 50).map(({ line, column, message }) => ({ path: `${line}/${column}`, message })) })
   return { taken, refused }
 }
 

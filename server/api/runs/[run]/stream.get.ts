@@ -10,8 +10,7 @@ const PIECE = 3000
  */
 export default defineEventHandler(async (event) => {
   const run = await requireRun(event)
-  let sent = Number(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after ?? -1)
-  if (!Number.isFinite(sent)) sent = -1
+  let sent = requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after)
   const stream = createEventStream(event)
   const held: RunNews[] = []
   let caughtUp = false
@@ -40,6 +39,7 @@ export default defineEventHandler(async (event) => {
     for (const known of run.events) if (known.kind === 'end') await tell({ kind: 'event', event: known })
     if (run.endedAt) await tell({ kind: 'end', outcome: run.outcome ?? 'ended' })
     caughtUp = true
+    await stream.push({ event: 'ready', data: JSON.stringify({ time: secondsInto(run) }) })
     for (const news of held.splice(0)) await tell(news)
   })()
   return stream.send()

@@ -1,6 +1,7 @@
 import { NewRun } from '#core/run/schema'
 import { insertRun } from '../../../../data/runs'
 import { runRig } from '../../../../rig/clock'
+import { watchStart } from '../../../../watch/clock'
 
 /** Begins a run, under an id of the browser's own so that it can be sent again; one that a rig feeds starts its clock. */
 export default defineEventHandler(async (event) => {
@@ -9,6 +10,7 @@ export default defineEventHandler(async (event) => {
   const run = await insertRun(requireDatabase(), build.id, body)
   if (run!.buildId !== build.id) throw refusal(409, 'conflict', 'New run: that id belongs to another build’s run.', { problems: [{ path: 'id', message: 'is taken' }] })
   if (run!.setup.rig && !run!.endedAt) await runRig(requireDatabase(), run!, build.sheet)
+  await watchStart(watchParts(), run!, build.sheet)
   setResponseStatus(event, 201)
   return shown(run!)
 })

@@ -1,0 +1,35 @@
+import type { Operation } from 'fast-json-patch'
+import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONPointer } from 'immutable-json-patch'
+
+/** A document with a patch applied, sharing what the patch does not touch; undefined where it does not apply. */
+export function applied<T>(document: T, patch: Operation[]): T | undefined {
+  try {
+    return immutableJSONPatch(document, patch as JSONPatchDocument) as T
+  } catch {
+    return undefined
+  }
+}
+
+/** A document with patches on their way laid over it, one after the other; one that does not apply any more shows nothing. */
+export function appliedOver<T>(document: T, patches: Operation[][]): T {
+  return patches.reduce((now, patch) => applied(now, patch) ?? now, document)
+}
+
+export function valueAt(document: object, pointer: string): unknown {
+  const path = parseJSONPointer(pointer)
+  return existsIn(document, path) ? getIn(document, path) : undefined
+}
+
+/** The patch that makes one shop document another: each rule for itself, all else by its first name. */
+export function housePatch(before: Record<string, unknown>, after: Record<string, unknown>): Operation[] {
+  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+  return Object.keys(after).flatMap((key): Operation[] => {
+    if (same(before[key], after[key])) return []
+    if (key !== 'rules') return [{ op: 'replace', path: `/${key}`, value: after[key] }]
+    const [own, next] = [before.rules, after.rules] as Record<string, unknown>[]
+    return [
+      ...Object.keys(own).filter((rule) => !(rule in next)).map((rule): Operation => ({ op: 'remove', path: `/rules/${rule}` })),
+      ...Object.keys(next).filter((rule) => !same(own[rule], next[rule])).map((rule): Operation => ({ op: 'add', path: `/rules/${rule}`, value: next[rule] })),
+    ]
+  })
+}

@@ -1,0 +1,227 @@
+import 'fake-indexeddb/auto'
+import { openDB } from 'idb'
+import fc from 'fast-check'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Draft, Kept, Refusal } from './kept'
+import { CannotKeep, diskKeeper, type Keeper, memoryKeeper } from './keeper'
+import { outcomeOf } from './post'
+import { makeQueue, type News, type Outcome, type Queue } from './queue'
+
+const draft = (key: string, more: Partial<Draft> = {}): Draft => ({ key, kind: 'build', document: 'ferry', identity: 'page 1', label: key, url: '/', body: { clientKey: key }, ...more })
+const refusal = (code: string): Refusal => ({ status: 409, code, message: code, problems: [] })
+
+/** A server that enters each key once and answers as it is told to. */
+function server() {
+  const entered: string[] = []
+  let way: (item: Kept) => Outcome | undefined = () => undefined
+  return {
+    entered,
+    answer: (next: typeof way) => (way = next),
+    post: async (item: Kept): Promise<Outcome> => {
+      const told = way(item)
+      if (told) return told
+      if (!entered.includes(item.key)) entered.push(item.key)
+      return { kind: 'done', answer: item.key }
+    },
+  }
+}
+
+/** One tab: its queue, what it was told, and its timer, run by hand. */
+function tab(open: () => Promise<Keeper>, post: (item: Kept) => Promise<Outcome>, tabs: Queue[] = [], lock = makeLock()) {
+  const timers: (() => void)[] = []
+  const answers: unknown[] = []
+  const queue: Queue = makeQueue({
+    open, post, alone: lock, now: () => Date.now(), changed: () => undefined, answered: (_, answer) => answers.push(answer), later: (work) => timers.push(work),
+    tell: (news: News) => tabs.filter((each) => each !== queue).forEach((each) => each.hear(news)),
+  })
+  tabs.push(queue)
+  return { queue, answers, tick: () => timers.splice(0).forEach((work) => work()) }
+}
+
+function makeLock() {
+  let last: Promise<void> = Promise.resolve()
+  return (work: () => Promise<void>) => {
+    const next = last.then(work, work)
+    last = next.catch(() => undefined)
+    return next
+  }
+}
+
+let name = 0
+beforeEach(() => void name++)
+const disk = () => diskKeeper(`test ${name}`)
+const states = (queue: Queue) => queue.items().map(({ key, state }) => [key, state])
+const settled = (queue: Queue) => vi.waitFor(async () => {
+  await queue.send()
+  if (queue.items().some(({ state }) => state === 'waiting')) throw new Error('waits')
+})
+
+describe('the queue', () => {
+  it('sends in order, once each, and takes out what is answered', async () => {
+    const there = server()
+    const { queue, answers } = tab(disk, there.post)
+    await Promise.all(['a', 'b', 'c', 'd'].map((key) => queue.enter(draft(key))))
+    await settled(queue)
+    expect(there.entered).toEqual(['a', 'b', 'c', 'd'])
+    expect(answers).toEqual(['a', 'b', 'c', 'd'])
+    expect(queue.items()).toEqual([])
+  })
+  it('what waited when the page went is sent by the next one, and what was entered without its answer is not entered twice', async () => {
+    const there = server()
+    there.answer((item) => {
+      if (!there.entered.includes(item.key)) there.entered.push(item.key)
+      return { kind: 'unreachable' }
+    })
+    const first = tab(disk, there.post)
+    await first.queue.enter(draft('a'))
+    await first.queue.enter(draft('b'))
+    await first.queue.send()
+    expect(first.queue.reachable()).toBe(false)
+    there.answer(() => undefined)
+    const second = tab(disk, there.post)
+    await second.queue.opening
+    expect(states(second.queue)).toEqual([['a', 'waiting'], ['b', 'waiting']])
+    await settled(second.queue)
+    expect(there.entered).toEqual(['a', 'b'])
+  })
+  it.each(['refused', 'conflict'] as const)('a %s stands apart, holds up nothing, and is found again by the next page', async (kind) => {
+    const there = server()
+    there.answer((item) => (item.key === 'a' ? { kind, refusal: refusal(kind) } : undefined))
+    const { queue } = tab(disk, there.post)
+    await queue.enter(draft('a', { label: 'Main 3 journal', document: 'tractor' }))
+    await queue.enter(draft('b'))
+    await settled(queue)
+    expect(there.entered).toEqual(['b'])
+    const next = tab(disk, there.post)
+    await next.queue.opening
+    expect(next.queue.items()).toMatchObject([{ key: 'a', state: kind, label: 'Main 3 journal', document: 'tractor', refusal: { code: kind } }])
+    there.answer(() => undefined)
+    await next.queue.retry('a')
+    await settled(next.queue)
+    expect(there.entered).toEqual(['b', 'a'])
+  })
+  it('what the server fails on each time stops holding up the others', async () => {
+    const there = server()
+    there.answer((item) => (item.key === 'a' ? { kind: 'failed' } : undefined))
+    const { queue, tick } = tab(disk, there.post)
+    await queue.enter(draft('a'))
+    await queue.enter(draft('b'))
+    for (let i = 0; i < 6; i++) {
+      await queue.send()
+      tick()
+    }
+    await settled(queue)
+    expect(there.entered).toEqual(['b'])
+    expect(states(queue)).toEqual([['a', 'refused']])
+    await queue.forget('a')
+    expect(queue.items()).toEqual([])
+  })
+  it('two tabs on one field offline: both are heard, neither waits for ever, and each sees what stands apart', async () => {
+    const there = server()
+    there.answer(() => ({ kind: 'unreachable' }))
+    const tabs: Queue[] = []
+    const lock = makeLock()
+    const one = tab(disk, there.post, tabs, lock)
+    const two = tab(disk, there.post, tabs, lock)
+    await one.queue.enter(draft('a', { identity: 'page 1' }))
+    await two.queue.enter(draft('b', { identity: 'page 2' }))
+    await vi.waitFor(() => expect(one.queue.items()).toHaveLength(2))
+    there.answer((item) => (item.key === 'b' ? { kind: 'conflict', refusal: refusal('conflict') } : undefined))
+    await one.queue.send()
+    for (const { queue } of [one, two]) await vi.waitFor(() => expect(states(queue)).toEqual([['b', 'conflict']]))
+    expect(two.answers).toEqual(['a'])
+  })
+  it('a browser that keeps nothing goes on, sends, and says why', async () => {
+    for (const reason of ['denied', 'newer', 'held'] as const) {
+      const there = server()
+      const { queue } = tab(() => Promise.reject(new CannotKeep(reason)), there.post)
+      await queue.enter(draft(`a ${reason}`))
+      await settled(queue)
+      expect(queue.notKept()).toBe(reason)
+      expect(there.entered).toEqual([`a ${reason}`])
+    }
+  })
+  it('a disk that is full keeps the next change in the page and sends all in order', async () => {
+    const there = server()
+    there.answer(() => ({ kind: 'unreachable' }))
+    const own = memoryKeeper()
+    let full = false
+    const keeper: Keeper = { ...own, add: (item) => (full ? Promise.reject(new CannotKeep('full')) : own.add(item)) }
+    const { queue } = tab(async () => keeper, there.post)
+    await queue.enter(draft('a'))
+    full = true
+    await queue.enter(draft('b'))
+    expect(queue.notKept()).toBe('full')
+    there.answer(() => undefined)
+    await settled(queue)
+    expect(there.entered).toEqual(['a', 'b'])
+  })
+  it('whatever the network and the server do, everything is entered once and in order, but for what stands apart', async () => {
+    const ways = fc.array(fc.constantFrom('ok', 'ok', 'lost', 'answer lost', 'refused', 'reload'), { minLength: 1, maxLength: 25 })
+    await fc.assert(fc.asyncProperty(ways, async (steps) => {
+      name++
+      const there = server()
+      const script = [...steps]
+      const apart = new Set<string>()
+      there.answer((item) => {
+        const way = script.shift()
+        if (way === 'lost') return { kind: 'unreachable' }
+        if (way === 'answer lost') {
+          if (!there.entered.includes(item.key)) there.entered.push(item.key)
+          return { kind: 'unreachable' }
+        }
+        if (way === 'refused' && !there.entered.includes(item.key)) {
+          apart.add(item.key)
+          return { kind: 'refused', refusal: refusal('refused') }
+        }
+        return undefined
+      })
+      const tabs: Queue[] = []
+      const lock = makeLock()
+      let current = tab(disk, there.post, tabs, lock).queue
+      const keys = steps.map((_, i) => `k${i}`)
+      for (const [i, key] of keys.entries()) {
+        if (steps[i] === 'reload') current = tab(disk, there.post, tabs, lock).queue
+        await current.enter(draft(key))
+      }
+      await settled(current)
+      expect(there.entered).toEqual(keys.filter((key) => !apart.has(key)))
+    }), { numRuns: 40 })
+  })
+})
+
+describe('the disk', () => {
+  it('takes over what an earlier version kept', async () => {
+    const old = await openDB(`test ${name}`, 2, {
+      upgrade: (db) => {
+        db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true })
+        db.createObjectStore('runs', { keyPath: 'order', autoIncrement: true })
+      },
+    })
+    await old.add('outbox', { buildId: 'ferry', clientKey: 'k1', device: 'd', base: 3, who: 'Maren', patch: [], reason: '' })
+    await old.add('runs', { runId: 'r', url: '/api/runs/r/events', body: { clientKey: 'k2' } })
+    old.close()
+    expect(await (await disk()).all()).toMatchObject([
+      { key: 'k1', kind: 'build', document: 'ferry', identity: 'd', url: '/api/builds/ferry/entries', body: { clientKey: 'k1', base: 3 }, state: 'waiting' }, { key: 'k2', kind: 'run', document: 'r', url: '/api/runs/r/events' },
+    ])
+  })
+  it('says when a newer version has written it, and when an older tab holds it', async () => {
+    ;(await openDB(`test ${name}`, 9)).close()
+    await expect(disk()).rejects.toMatchObject({ reason: 'newer' })
+    name++
+    const holding = await openDB(`test ${name}`, 1)
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    const opening = expect(disk()).rejects.toMatchObject({ reason: 'held' })
+    await vi.advanceTimersByTimeAsync(5000)
+    await opening
+    vi.useRealTimers()
+    holding.close()
+  })
+})
+
+describe('what an answer means', () => {
+  it.each<[number, string, string]>([
+    [200, '{}', 'done'], [409, '{"error":{"code":"conflict","message":"m","problems":[]}}', 'conflict'], [409, '{"error":{"code":"ahead"}}', 'conflict'], [409, '{"error":{"code":"held"}}', 'refused'],
+    [400, 'not JSON', 'refused'], [413, '<html>', 'refused'], [404, '', 'refused'], [500, '', 'failed'], [502, '', 'unreachable'], [503, '{}', 'unreachable'], [429, '{}', 'unreachable'],
+  ])('%d %s is %s', (status, text, kind) => expect(outcomeOf(status, text).kind).toBe(kind))
+})

@@ -1,0 +1,88 @@
+import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
+import { usableSheet } from '../build/voids'
+import type { RigAction } from '../rig/actions'
+import type { ChannelSample } from '../run/channels'
+import type { RunEvent, RunSetUp } from '../run/schema'
+import type { Expectation } from './expectation'
+import { prepareWatch } from './watch'
+import { watchRules, type WatchRules } from './watchRules'
+import type { Assessment, RunSample } from './watchTypes'
+
+/** An oil temperature that a hand typed stands for so long, s: then it has warmed by more than the band allows for. */
+const TYPED_STANDS = 120
+
+type Happened = Pick<RunEvent, 'time' | 'kind' | 'data'>
+
+/** A run's readings and events put before the watch, in the order of their time: the same in the page and on the server. */
+export interface RunWatch {
+  rules: WatchRules
+  /** Takes what is new. What the hand said is heard before readings of its time. */
+  feed: (samples: readonly ChannelSample[], events: readonly Happened[], each?: (seen: Assessment, sample: RunSample) => void) => Assessment | undefined
+  /** Time goes on without a reading. */
+  tick: (time: number) => Assessment | undefined
+  expect: (expectation: Expectation | undefined) => void
+  /** Speed that the throttle's last word stands for, rev/s, and the oil temperature as it was last typed, °C. */
+  said: (time: number) => { speed?: number; temperature?: number }
+}
+
+/** Speeds that a throttle's words stand for by the brief, rev/s. */
+export function throttleSpeeds(recorded: Sheet): Record<RigAction, number> {
+  const { sheet } = usableSheet(recorded)
+  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  return { crank: of('crankingSpeed'), fire: of('coldIdleSpeed'), 'cold-idle': of('coldIdleSpeed'), 'fast-idle': 0.5 * (of('coldIdleSpeed') + of('workingSpeed')), idle: of('idleSpeed'), working: of('workingSpeed'), stop: 0 }
+}
+
+/** The watch over one run of a sheet. What is not wired is taken from what the hand said: by hand the speed by the throttle's word, the oil as it was typed. */
+export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, expectation?: Expectation): RunWatch {
+  const rules = watchRules(sheet)
+  const watch = prepareWatch(rules, expectation)
+  const speeds = throttleSpeeds(sheet)
+  /** Fed by the world as it goes: there the hand's “fired” and “off” are the engine's own. */
+  const live = source === 'hand' || source === 'logger' || source === 'serial'
+  const byHand = source === 'hand'
+  const acts: { time: number; action: RigAction }[] = []
+  const typed: { time: number; temperature: number }[] = []
+  let last: Assessment | undefined
+
+  function said(time: number): { speed?: number; temperature?: number } {
+    const act = acts.filter((each) => each.time <= time + 1e-6).at(-1)
+    const oil = typed.filter((each) => each.time <= time + 1e-6 && time - each.time <= TYPED_STANDS).at(-1)
+    return { ...(act ? { speed: speeds[act.action] } : {}), ...(oil ? { temperature: oil.temperature } : {}) }
+  }
+
+  function hear({ time, kind, data }: Happened): void {
+    if (kind === 'fired') watch.fired(time)
+    if (kind === 'oil') typed.push({ time, temperature: Number(data.temperature) })
+    if (kind === 'stop' || kind === 'end') watch.off()
+    if (kind !== 'act') return
+    const action = String(data.action) as RigAction
+    acts.push({ time, action })
+    if (live && action === 'fire') watch.fired(time)
+    if (live && action === 'stop') watch.off()
+  }
+
+  function whole(sample: ChannelSample): RunSample {
+    const { speed, temperature } = said(sample.time)
+    return { ...sample, ...(byHand ? { speed: sample.speed ?? speed, whole: true } : {}), temperature: sample.temperature ?? temperature }
+  }
+
+  return {
+    rules, said, expect: watch.expect,
+    feed: (samples, events, each) => {
+      let next = 0
+      for (const sample of samples) {
+        while (next < events.length && events[next].time <= sample.time + 1e-6) hear(events[next++])
+        const full = whole(sample)
+        last = watch.take(full)
+        each?.(last, full)
+      }
+      while (next < events.length) hear(events[next++])
+      return last
+    },
+    tick: (time) => {
+      if (!live || acts.length === 0 || acts.at(-1)!.action === 'stop') return last
+      return (last = watch.tick(time))
+    },
+  }
+}

@@ -1,0 +1,47 @@
+import type { Sheet } from '../build/schema'
+import { requireValue } from '../build/values'
+import { usableSheet } from '../build/voids'
+import { ruleOf } from '../house/limits'
+import { oilOf } from '../oil/sheet'
+import { targetAt } from '../outlook/outlook'
+import { namedStates } from '../outlook/states'
+import { HARD_LIMIT } from './verdict'
+
+/** What a start is held against whatever else fails. SI, °C. */
+export interface WatchRules {
+  /** Crank speed while the starter turns it, and from which on it has fired, rev/s. */
+  cranking: number
+  firing: number
+  /** Speeds that an engine runs at, from the lowest idle to the highest, rev/s: where no speed is read. */
+  speeds: [number, number]
+  /** Coldest start and hot oil, °C: where no temperature is read. */
+  temperatures: [number, number]
+  deadline: number
+  /** Ceiling with cold oil and with hot, Pa. */
+  ceilingCold: number
+  ceilingHot: number
+  /** Under it after arrival the pressure is lost, Pa. */
+  loss: number
+  /** s under the band. */
+  outOfBand: number
+  /** Share lost at steady speed. */
+  falling: number
+}
+
+/** Most that an engine may show and be said to have lost its pressure, Pa. */
+const MOST_LOSS = 0.3e5
+
+/** The rules of a sheet. They need no model, and a sheet that no model can be made of has them too. */
+export function watchRules(recorded: Sheet): WatchRules {
+  const { sheet } = usableSheet(recorded)
+  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const maker = sheet.readings['maker.ceiling']?.value
+  const idleHot = namedStates(sheet).find(({ name }) => name === 'idleHot')!
+  const wanted = targetAt(sheet, oilOf(sheet), idleHot).least
+  return {
+    cranking: of('crankingSpeed'), firing: 1.6 * of('crankingSpeed'), speeds: [0.75 * Math.min(of('idleSpeed'), of('coldIdleSpeed')), Math.max(of('maximumSpeed'), of('workingSpeed'))],
+    temperatures: [Math.min(of('coldStart'), 15), of('hotOil')], deadline: Math.min(HARD_LIMIT, ruleOf(sheet, 'start.deadline')),
+    ceilingCold: maker ?? ruleOf(sheet, 'ceiling.idleCold'), ceilingHot: maker ?? ruleOf(sheet, 'ceiling.workingHot'), loss: Math.min(MOST_LOSS, 0.5 * wanted),
+    outOfBand: ruleOf(sheet, 'start.outOfBand'), falling: ruleOf(sheet, 'start.falling'),
+  }
+}

@@ -1,0 +1,78 @@
+import { existsSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { Worker } from 'node:worker_threads'
+import type { Task, TASKS } from './tasks'
+
+/** Beside the built server lies the thread's own file; in development there is none, and the task is done here. */
+const FILE = join(dirname(process.argv[1] ?? '.'), 'heavy.mjs')
+/** Longest that a task may take before its thread is ended, ms, and most that may wait. */
+const PATIENCE = 20_000
+const MOST = 50
+
+export class TooBusy extends Error {}
+/** A task took longer than anything that is meant does. */
+export class TookTooLong extends Error {}
+
+interface Job {
+  number: number
+  task: Task
+  given: unknown[]
+  done: (answer: unknown) => void
+  fail: (error: Error) => void
+}
+
+let worker: Worker | undefined
+let timer: ReturnType<typeof setTimeout> | undefined
+let current: Job | undefined
+const waiting: Job[] = []
+let numbers = 0
+
+/**
+ * Does a task off the event loop, one after the other.
+ *
+ * @throws TooBusy when too much waits already  @throws TookTooLong when its time is up  @throws RangeError as the task does
+ */
+export async function heavily<T extends Task>(task: T, ...given: Parameters<(typeof TASKS)[T]>): Promise<ReturnType<(typeof TASKS)[T]>> {
+  if (!existsSync(FILE)) {
+    const { TASKS: here } = await import('./tasks')
+    return (here[task] as (...given: unknown[]) => unknown)(...given) as ReturnType<(typeof TASKS)[T]>
+  }
+  if (waiting.length >= MOST) throw new TooBusy('Too much is being computed: try again in a moment.')
+  return new Promise((done, fail) => {
+    waiting.push({ number: ++numbers, task, given, done: done as Job['done'], fail })
+    next()
+  })
+}
+
+function next(): void {
+  if (current) return
+  current = waiting.shift()
+  if (!current) return
+  worker ??= start()
+  timer = setTimeout(() => end(new TookTooLong('It took too long and was given up.'), true), PATIENCE)
+  worker.postMessage({ number: current.number, task: current.task, given: current.given })
+}
+
+function start(): Worker {
+  const made = new Worker(FILE)
+  made.unref()
+  made.on('message', ({ number, answer, error }: { number: number; answer?: unknown; error?: { message: string; range: boolean } }) => {
+    if (number !== current?.number) return
+    end(error ? (error.range ? new RangeError(error.message) : new Error(error.message)) : undefined, false, answer)
+  })
+  made.on('error', (error) => end(error as Error, true))
+  return made
+}
+
+function end(error: Error | undefined, kill: boolean, answer?: unknown): void {
+  clearTimeout(timer)
+  const job = current
+  current = undefined
+  if (kill) {
+    void worker?.terminate()
+    worker = undefined
+  }
+  if (error) job?.fail(error)
+  else job?.done(answer)
+  next()
+}

@@ -1,0 +1,139 @@
+import { randomUUID } from 'node:crypto'
+import type { PGlite } from '@electric-sql/pglite'
+import type { Sheet } from '#core/build/schema'
+import { usableSheet } from '#core/build/voids'
+import { houseRules } from '#core/house/limits'
+import type { ChannelSample } from '#core/run/channels'
+import type { KeptEvent, Run, RunNews } from '#core/run/run'
+import type { RunEvent } from '#core/run/schema'
+import { watchRun } from '#core/start/follow'
+import type { Assessment, Stop } from '#core/start/watchTypes'
+import { getBuild } from '../data/builds'
+import { getHouse } from '../data/house'
+import { eventsOf, insertEvent, openRuns, samplesAfter } from '../data/runs'
+import { heavily } from '../heavy/pool'
+
+/** How often the deadline is looked at between readings, ms, and how long a run of which nothing is heard is watched, ms. */
+const TICK = 250
+const FORSAKEN = 15 * 60_000
+
+/** A run that is being watched here. */
+interface Watching {
+  hear: (news: RunNews) => void
+  end: () => void
+}
+const watching = new Map<string, Watching>()
+
+/** What the watch needs of the server: told apart, so that it can be tried without one. */
+export interface WatchParts {
+  db: PGlite
+  tell: (id: string, news: RunNews) => void
+  hearRun: (id: string, hear: (news: RunNews) => void) => () => void
+  alarm: (alarm: Alarm) => void
+  now: () => number
+}
+
+/** What every page is told when the server's watch calls a start off, and when a hand has taken it. */
+export interface Alarm {
+  kind: 'alarm'
+  on: boolean
+  run: string
+  build: string
+  name: string
+  code: Stop['code']
+  reading: number
+  limit: number
+}
+
+/** Calls that stand: a page that opens later is told of them. */
+const standing = new Map<string, Alarm>()
+export const standingAlarms = () => [...standing.values()]
+
+/**
+ * Watches a start on the server, by the very code of the page: a tablet that sleeps or a tab that is shut does not end the watch. What it calls is an event of the
+ * run, and told to every page.
+ */
+export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): Promise<void> {
+  const { db, tell, alarm } = parts
+  if (watching.has(run.id) || run.kind !== 'start' || run.endedAt || run.setup.source === 'file') return
+  const { house } = await getHouse(db)
+  const sheet: Sheet = { ...recorded, house: houseRules(house) }
+  const watch = watchRun(sheet, run.setup)
+  const begun = Date.parse(run.startedAt)
+  const secondsNow = () => (parts.now() - begun) / 1000
+  let heardAt = parts.now()
+  let called = run.events.some(({ kind, data }) => kind === 'word' && data.watch === 'server')
+  let acknowledged = run.events.some(({ kind }) => kind === 'stop')
+
+  async function call(seen: Assessment | undefined): Promise<void> {
+    if (!seen?.stop || called) return
+    called = true
+    const { code, time, reading, limit, speed, temperature } = seen.stop
+    const event: RunEvent = { clientKey: randomUUID(), time: Math.max(0, time), kind: 'word', words: `STOP: ${code}`, data: { watch: 'server', code, reading, limit, speed, temperature }, who: 'Uldo' }
+    if (!acknowledged) {
+      const news: Alarm = { kind: 'alarm', on: true, run: run.id, build: run.buildId, name: recorded.name, code, reading, limit }
+      standing.set(run.id, news)
+      alarm(news)
+    }
+    // Told before it is kept: the seconds count.
+    tell(run.id, { kind: 'event', event: { ...event, number: Number.MAX_SAFE_INTEGER, at: new Date(parts.now()).toISOString() } })
+    await insertEvent(db, run.id, event).catch((error: Error) => console.error(`The call of run ${run.id} could not be kept: ${error.message}`))
+  }
+
+  function quiet(): void {
+    const stood = standing.get(run.id)
+    if (!stood) return
+    standing.delete(run.id)
+    alarm({ ...stood, on: false })
+  }
+
+  function feed(samples: ChannelSample[], events: KeptEvent[]): void {
+    heardAt = parts.now()
+    try {
+      void call(watch.feed(samples, events))
+    } catch (error) {
+      console.error(`The watch of run ${run.id} failed: ${(error as Error).message}`)
+    }
+    if (events.some(({ kind }) => kind === 'stop')) {
+      acknowledged = true
+      quiet()
+    }
+    if (events.some(({ kind }) => kind === 'end')) end()
+  }
+
+  const timer = setInterval(() => {
+    if (parts.now() - heardAt > FORSAKEN) return end()
+    if (run.setup.source !== 'rig') void call(watch.tick(secondsNow()))
+  }, TICK)
+  const unhear = parts.hearRun(run.id, (news) => {
+    if (news.kind === 'samples') feed(news.samples, [])
+    else if (news.kind === 'event' && !(news.event.kind === 'word' && news.event.data.watch === 'server')) feed([], [news.event])
+    else if (news.kind === 'end') end()
+  })
+  function end(): void {
+    clearInterval(timer)
+    unhear()
+    quiet()
+    watching.delete(run.id)
+  }
+  watching.set(run.id, { hear: () => undefined, end })
+
+  // What was read and said before this server stood here.
+  if (run.events.length > 0 || run.samples > 0) feed(await samplesAfter(db, run.id, -1, 200_000), run.events)
+  if (usableSheet(sheet).voids.length > 0) return
+  // The model comes when it comes: deadline, ceiling and total loss are watched meanwhile, and without it.
+  heavily('expectation', sheet).then((expectation) => watch.expect(expectation), (error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`))
+}
+
+/** Ends every watch of this process. */
+export function stopWatches(): void {
+  for (const { end } of [...watching.values()]) end()
+}
+
+/** Takes up the watch over every start that nobody has ended. */
+export async function resumeWatches(parts: WatchParts): Promise<void> {
+  for (const run of await openRuns(parts.db, 'start')) {
+    const build = await getBuild(parts.db, run.buildId)
+    if (build && parts.now() - Date.parse(run.startedAt) < 12 * 3600_000) await watchStart(parts, { ...run, events: await eventsOf(parts.db, run.id) }, build.sheet)
+  }
+}

@@ -1,5 +1,6 @@
 import type { Operation } from 'fast-json-patch'
 import type { Reading, Sheet } from '#core/build/schema'
+import { benchLog, type ValveName } from '#core/build/relief'
 import type { OilFigures } from '#core/oil/blend'
 
 /** Patch that writes figures of something taken off the shelf as readings, with what it was; a figure that is not known writes nothing. */
@@ -12,6 +13,11 @@ export function shelfPatch(figures: Record<string, number | undefined>, note: st
 /** Patch that takes readings out, where they are. */
 export function clearPatch(sheet: Sheet, keys: string[]): Operation[] {
   return keys.filter((key) => key in sheet.readings).map((key) => ({ op: 'remove', path: `/readings/${key}` }))
+}
+
+/** Patch that marks a valve's bench tests as of a spring that is no longer behind the plug. */
+export function unfitPatch(sheet: Sheet, valve: ValveName): Operation[] {
+  return benchLog(sheet, valve).filter(({ key, fitted }) => key && fitted).map(({ key }) => ({ op: 'replace', path: `/benches/${key}/fitted`, value: false }))
 }
 
 /** Patch that pours another oil in: what the old one was mixed with, thinned by or aged to goes with it. */

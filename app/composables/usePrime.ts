@@ -27,6 +27,16 @@ export function turnedSpans(events: readonly KeptEvent[], now: number): [number,
   return spans.map(([from, to]) => [from, Math.min(to, Math.max(now, from))])
 }
 
+/** When by the run's clock so many seconds had been turned: what is expected waits while nothing turns. */
+export function clockOf(spans: [number, number][], turned: number): number {
+  let left = turned
+  for (const [i, [from, to]] of spans.entries()) {
+    if (left <= to - from || i === spans.length - 1) return from + left
+    left -= to - from
+  }
+  return turned
+}
+
 /** What has been seen of a prime: how long it turned, when oil ran at the pad, and what the gauge does. */
 export function primeSeen(samples: readonly ChannelSample[], events: readonly KeptEvent[], now: number): PrimeSeen {
   const spans = turnedSpans(events, now)

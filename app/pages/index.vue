@@ -2,10 +2,16 @@
 import { v4 as uuid } from 'uuid'
 import { PRESETS } from '#core/build/layouts'
 import type { StationProgress } from '#core/progress/progress'
+import type { Verdict } from '#core/targets/targets'
 import { PAGES } from '~/composables/stations'
 import { stretch } from '~/composables/words'
 
-interface Listed { id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[]; primedAt?: number; primedUntil?: number }
+interface Listed {
+  id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[]; primedAt?: number; primedUntil?: number; ranAt?: number
+  /** By its model, as its own strip says it; there a moment later where it takes long. */
+  standing?: { states: { label: string; verdict: Verdict; reading?: number }[]; voids: string[]; starvesFrom?: number }
+  stopped?: { run: string; at: string; outcome: string | null }
+}
 
 useHead({ title: 'Floor · Uldo' })
 const builds = ref<Listed[]>()
@@ -15,15 +21,18 @@ const adding = ref('new' in route.query)
 watch(() => route.query, (query) => 'new' in query && (adding.value = true))
 const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
 const shop = useShop()
+const house = useHouse()
 void shop.load()
 /** The shop's own layouts first, then the presets. */
 const layouts = computed(() => [...shop.house.layouts.map(({ name }, i) => ({ value: `shop.${i}`, words: name })), ...Object.entries(PRESETS).map(([key, preset]) => ({ value: key, words: preset.title }))])
 const problem = ref<Record<string, string>>({})
 
+let tries = 0
 async function load() {
   try {
     builds.value = await $fetch<Listed[]>('/api/builds')
     failed.value = false
+    if (builds.value.some(({ standing }) => !standing) && tries++ < 20) setTimeout(load, 1500)
   } catch {
     failed.value = true
     setTimeout(load, 2000)
@@ -35,16 +44,31 @@ const titleOf = (station: string) => PAGES.find((page) => page.page === station)
 /** The first station that still wants something, or the worst that was found. */
 function waitsFor(build: Listed): { words: string; station: string; verdict?: StationProgress['verdict'] } {
   const stop = build.progress.find((each) => each.verdict === 'stop')
+  if (build.stopped) return { words: `Stopped${build.stopped.outcome ? `, ${build.stopped.outcome.replace(/^stopped: /, '')}` : ''}: write what was found and done`, station: 'start', verdict: 'stop' }
   const next = build.progress.find((each) => each.done < each.wanted)
-  if (build.primedUntil !== undefined) {
+  const ran = build.ranAt !== undefined && build.ranAt === build.primedAt
+  if (build.primedUntil !== undefined && (!ran || build.primedUntil < Date.now())) {
     const left = build.primedUntil - Date.now()
-    if (left <= 0) return { words: `Primed ${stretch(Date.now() - build.primedAt!)} ago and not started: prime again`, station: 'prime', verdict: 'watch' }
+    if (left <= 0) return { words: `${ran ? 'Ran' : 'Primed'} ${stretch(Date.now() - build.primedAt!)} ago${ran ? '' : ' and not started'}: prime again`, station: 'prime', verdict: 'watch' }
     if (!stop) return { words: `Primed; start it within ${stretch(left)}`, station: 'start' }
   }
   if (stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
   if (!next) return { words: 'Started; readings are in', station: 'start' }
   return { words: `${titleOf(next.station)}, ${next.wanted - next.done} to go`, station: next.station }
 }
+/** What the gauge or the model says that is no pass, in a few words; read beats predicted. */
+function says(build: Listed): { verdict: Verdict; words: string } | undefined {
+  const { states = [], voids = [], starvesFrom } = build.standing ?? {}
+  const read = states.filter(({ reading }) => reading !== undefined)
+  const worst = [...read, ...states].find(({ verdict }) => verdict === 'stop') ?? read.find(({ verdict }) => verdict === 'watch')
+  if (worst) return { verdict: worst.verdict, words: `${worst.label} ${worst.reading === undefined ? 'predicted' : `read ${house.say(worst.reading, 'pressure', house.fine)}`}` }
+  if (voids.length > 0) return { verdict: 'void', words: voids[0] }
+  if (starvesFrom !== undefined) return { verdict: 'watch', words: `starves from ${house.say(starvesFrom, 'speed')}` }
+  const first = states.find(({ verdict }) => verdict === 'watch') ?? states.find(({ verdict }) => verdict === 'assumed')
+  return first && { verdict: first.verdict, words: `${first.label}, predicted` }
+}
+/** Everything that is still missing, by station. */
+const missing = (build: Listed) => build.progress.filter((each) => each.done < each.wanted).map((each) => `${titleOf(each.station)} ${each.wanted - each.done}`).join(', ')
 const share = (each: StationProgress) => (each.wanted === 0 ? 1 : each.done / each.wanted)
 
 function bodyOf() {
@@ -100,6 +124,7 @@ async function create() {
           <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ PRESETS[each.layout]?.title ?? 'own layout' }}</span><span class="quiet work">{{ each.work }}</span></span>
           <span class="progress" aria-hidden="true"><span v-for="station in each.progress" :key="station.station" class="pipe" :class="station.verdict" :style="{ '--share': `${100 * share(station)}%` }"><i />{{ titleOf(station.station) }}</span></span>
           <span class="waits"><VerdictLabel v-if="waitsFor(each).verdict" :verdict="waitsFor(each).verdict!" /><span>{{ waitsFor(each).words }}</span></span>
+          <span v-if="says(each) || missing(each)" class="says" data-testid="floor-says"><template v-if="says(each)"><VerdictLabel :verdict="says(each)!.verdict" /> {{ says(each)!.words }}</template><span v-if="missing(each)" class="quiet" :title="each.progress.filter((one) => one.missing.length > 0).map((one) => `${titleOf(one.station)}: ${one.missing.join(', ')}`).join('\n')">to go: {{ missing(each) }}</span></span>
         </NuxtLink>
       </li>
     </ul>
@@ -116,6 +141,7 @@ async function create() {
 .pipe i { display: block; height: 12px; margin-bottom: 4px; border: 1px solid var(--field); background: linear-gradient(var(--oil) 0 0) left / var(--share) 100% no-repeat; }
 .pipe.stop i { border-bottom: 4px solid var(--stop); height: 15px; margin-bottom: 1px; }
 .pipe.watch i { border-bottom: 4px dotted var(--watch); height: 15px; margin-bottom: 1px; }
+.says { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; margin-top: -14px; }
 .waits { display: flex; align-items: center; gap: 10px; font-weight: 600; justify-content: flex-end; text-align: right; }
 .new { display: grid; grid-template-columns: 170px 1fr 1fr 1fr auto; gap: 14px; align-items: end; padding: 4px 0 22px; }
 .new label, .new .field { display: grid; gap: 3px; color: var(--quiet); align-self: start; }

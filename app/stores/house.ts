@@ -43,6 +43,8 @@ export const useHouse = defineStore('house', () => {
   }
   /** The value in the chosen unit, with its symbol: for sentences. */
   const say = (value: number, dimension: Dimension, decimals?: number) => formatQuantity(value, unit(dimension), decimals)
+  /** Decimals at which pressures are compared: small differences are what the trade argues over. */
+  const fine = computed(() => ({ bar: 2, psi: 1, kPa: 0 })[unit('pressure').symbol as 'bar'] ?? 1)
   /** A film's thickness, too thin for the unit of clearances: µm, or thou to the thousandth. */
   const sayFilm = (value: number) => (unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`)
   /** The value in the chosen unit, bare: for columns. */
@@ -54,7 +56,7 @@ export const useHouse = defineStore('house', () => {
     if (step && ['length', 'diameter', 'clearance'].includes(quantity.dimension)) return formatNumber(value, chosen, Math.max(chosen.symbol === 'mm' ? 2 : 0, Math.min(chosen.decimals + 1, decimalsFor(step, chosen))))
     return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen)) : undefined)
   }
-  return { choiceName, choice, who, scheme, instruments, unit, nextUnits, flipScheme, say, sayFilm, show, showReading }
+  return { choiceName, choice, who, scheme, instruments, unit, fine, nextUnits, flipScheme, say, sayFilm, show, showReading }
 })
 
 function read(key: string, fallback: string): string {

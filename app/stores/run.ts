@@ -128,7 +128,7 @@ export const useRun = defineStore('run', () => {
     began = performance.now()
     ready.value = true
     const startedAt = new Date().toISOString()
-    run.value = { id, buildId, kind, setup, who: who(), startedAt, endedAt: null, outcome: null, samples: 0, events: [] }
+    run.value = { id, buildId, kind, setup, who: who(), startedAt, endedAt: null, outcome: null, samples: 0, stopped: false, found: null, events: [] }
     await post(id, 'Run begun', `/api/builds/${buildId}/runs`, { id, kind, setup: JSON.parse(JSON.stringify(setup)) as RunSetUp, who: who(), begunAt: Date.now() })
     await sync.send()
     if (run.value?.id === id) listen()
@@ -147,6 +147,12 @@ export const useRun = defineStore('run', () => {
     hear({ ...body, number: Number.MAX_SAFE_INTEGER, at: new Date().toISOString() })
     await post(body.clientKey, `Run: ${words || kind}`, `/api/runs/${run.value.id}/events`, body)
   }
+  /** What was found and done after a start that was stopped: it opens the gate of the next. */
+  async function found(stopped: Run, words: string) {
+    const body: RunEvent = { clientKey: uuid(), time: 0, kind: 'found', words, data: {}, who: who() }
+    list.value = list.value.map((each) => (each.id === stopped.id ? { ...each, found: words } : each))
+    await sync.enter({ key: body.clientKey, kind: 'run', document: stopped.id, label: 'What was found and done', url: `/api/runs/${stopped.id}/events`, body })
+  }
   const act = (action: string) => event('act', action, { action })
   const end = (words: string) => event('end', words)
 
@@ -157,5 +163,5 @@ export const useRun = defineStore('run', () => {
     if (item.kind === 'run' && item.document === run.value?.id && (answer as Partial<KeptEvent>).clientKey) hear(answer as KeptEvent)
   })
 
-  return { list, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, act, end, now }
+  return { list, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, found, act, end, now }
 })

@@ -4,7 +4,7 @@ import { endFloatLimits, judgeFloat, sideClearanceLimits } from './float'
 import { adviseGroove, adviseShell } from './shell'
 import { stripClearance } from './strip'
 import { combined, planeClearances, repeated, shapeOf, spreadOf } from './survey'
-import { judgeTurning } from './turning'
+import { capOrder, judgeTurning } from './turning'
 
 describe('survey', () => {
   const bore = [[66.037, 66.044, 66.046], [66.041, undefined, 66.047]]
@@ -56,14 +56,30 @@ describe('strip', () => {
 })
 
 describe('turning torque', () => {
+  const inOrder = (torques: number[]) => judgeTurning(new Map(torques.map((torque, i) => [i + 1, torque])), torques.map((_, i) => i + 1))
   it('even steps pass; a jump stops and names its cap', () => {
-    expect(judgeTurning([0.5, 1.1, 1.6, 2.2, 2.7]).verdict).toBe('pass')
-    expect(judgeTurning([0.5, 1.1, 4.4, 5, 5.5])).toMatchObject({ verdict: 'stop', cap: 2, jump: expect.closeTo(3.3, 9) })
+    expect(inOrder([0.5, 1.1, 1.6, 2.2, 2.7]).verdict).toBe('pass')
+    expect(inOrder([0.5, 1.1, 4.4, 5, 5.5])).toMatchObject({ verdict: 'stop', main: 3, among: [3], jump: expect.closeTo(3.3, 9) })
   })
   it('twice the usual is watched, and one cap alone says nothing', () => {
-    expect(judgeTurning([0.6, 1.2, 2.7, 3.3]).verdict).toBe('watch')
-    expect(judgeTurning([2.5]).verdict).toBe('pass')
-    expect(judgeTurning([]).verdict).toBe('pass')
+    expect(inOrder([0.6, 1.2, 2.7, 3.3]).verdict).toBe('watch')
+    expect(inOrder([2.5]).verdict).toBe('pass')
+    expect(inOrder([]).verdict).toBe('pass')
+  })
+  it('caps are judged in the order in which they are tightened, from the middle out unless it was recorded', () => {
+    expect(capOrder(5)).toEqual([3, 2, 4, 1, 5])
+    expect(capOrder(4)).toEqual([2, 3, 1, 4])
+    expect(capOrder(5, '5,4,3,2,1')).toEqual([5, 4, 3, 2, 1])
+    expect(capOrder(5, '5,4,3')).toEqual([3, 2, 4, 1, 5])
+    // Main 4's cap binds, the third that was tightened: by number it would have been main 2.
+    const readings = new Map([[3, 0.5], [2, 1], [4, 4.5], [1, 5], [5, 5.5]])
+    expect(judgeTurning(readings, capOrder(5))).toMatchObject({ verdict: 'stop', main: 4, among: [4], jump: expect.closeTo(3.5, 9) })
+  })
+  it('a cap that was not read is named with the one after it, and its usual share is no jump', () => {
+    const readings = new Map([[3, 0.5], [4, 1.5], [1, 2], [5, 6]])
+    expect(judgeTurning(readings, capOrder(5))).toMatchObject({ gaps: [2], verdict: 'stop', main: 5, among: [5] })
+    expect(judgeTurning(new Map([[3, 0.5], [4, 1.5], [1, 2], [5, 2.5]]), capOrder(5))).toMatchObject({ verdict: 'pass', gaps: [2] })
+    expect(judgeTurning(new Map([[3, 0.5], [2, 1], [1, 5.5]]), capOrder(5))).toMatchObject({ verdict: 'stop', among: [4, 1], gaps: [4] })
   })
 })
 

@@ -12,6 +12,8 @@ export interface CheckItem {
   fault?: string
   /** Counted as missing until answered. */
   wanted: boolean
+  /** Ways of priming that ask for it; all where none is named. */
+  methods?: ('drill' | 'tank' | 'starter' | 'hand')[]
   group?: 'step' | 'outlet' | 'preflight' | 'crank' | 'walk' | 'breakIn' | 'recheck'
 }
 
@@ -37,11 +39,16 @@ export function checksOf(layout: Layout): CheckItem[] {
     list.push(item('relief', 'relief2.falls', 'Gallery valve: plunger falls by its own weight', undefined, 'A plunger that hangs can stay open: no pressure, or shut.'))
     list.push(item('relief', 'relief2.seals', 'Gallery valve: seals new', undefined, 'An old seal weeps, or lets the valve stand off its seat.'))
   }
-  const prime = (key: string, label: string, group: CheckItem['group'], wanted = true) => list.push(item('prime', `prime.${key}`, label, group, undefined, wanted))
-  prime('packed', 'Pump packed with assembly lubricant', 'step')
-  prime('filled', 'Oil in to the full mark', 'step')
-  prime('gauge', 'Mechanical gauge on the gauge port', 'step')
-  prime('drill', 'Drill on the pump drive, direction checked', 'step')
+  const prime = (key: string, label: string, methods?: CheckItem['methods']) => list.push({ ...item('prime', `prime.${key}`, label, 'step'), ...(methods ? { methods } : {}) })
+  prime('filled', 'Oil in, enough to prime with')
+  prime('packed', 'Pump packed with assembly lubricant', ['drill', 'starter', 'hand'])
+  prime('gauge', 'Mechanical gauge on the gauge port, or on a tee beside it')
+  prime('drill', 'Drill on the pump drive: engaged, direction checked', ['drill'])
+  prime('tankPort', 'Tank’s adaptor and thread fit a port that leaves the gauge its own', ['tank'])
+  prime('tankSafe', 'Tank’s plate, relief and gauge looked at', ['tank'])
+  prime('handPort', 'Filled at its port until it drips, port closed', ['hand'])
+  prime('noSpark', 'Ignition and fuel disabled, and tried', ['starter', 'hand'])
+  prime('plugsOut', 'Plugs out, a little oil down the bores', ['starter', 'hand'])
   for (const turn of [90, 180, 270, 360, 450, 540, 630, 720]) list.push(item('prime', `prime.crank${turn}`, `${turn}°`, 'crank'))
   if (layout.rockerFeed) for (let i = 1; i <= layout.cylinders; i++) list.push(item('prime', `prime.rocker${i}`, `Rockers ${i}`, 'outlet', 'No oil there: turn the crank on, then look for a blocked restrictor or a left-out plug.'))
   if (layout.lifters === 'hydraulic') list.push(item('prime', 'prime.lifters', 'Lifter plungers up', 'outlet', 'Plungers that stay down get no oil, or bleed down.'))

@@ -8,6 +8,6 @@ export function choicesOf(layout: Layout): string[] {
     'shell.construction', 'crank.drilling', 'crank.capOrder', 'oil.shelf', 'pump.fitted', 'pump.packing', 'pump.coverSeal', 'pump.year', 'pump.drive',
     ...valves.flatMap((valve) => ['bench', 'benchOil', 'stack', 'body', 'housing'].map((field) => `${valve}.${field}`)),
     ...passagesOf(layout).flatMap(({ key }) => ['by', 'seal', 'form'].map((field) => `${key}.${field}`)),
-    'prime.method', 'prime.filter', 'prime.port',
+    'prime.method', 'prime.filter', 'prime.port', 'prime.direction',
   ]
 }

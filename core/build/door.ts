@@ -66,6 +66,7 @@ export function checkSheet(sheet: Sheet): Problem[] {
     if ((set !== 'main' && set !== 'rod') || !(Number(number) >= 1 && Number(number) <= bearingCount(sheet, set))) refuse(`shells/${key}`, 'is not a bearing of this layout')
     else if (Math.abs(wall) > 2e-3) refuse(`shells/${key}/wall`, 'is too large to compute with; at most 0.002 in SI')
   }
+  for (const key of Object.keys(sheet.benches ?? {})) if (!/^relief\.\d+$/.test(key) && !(layout.galleryRelief && /^relief2\.\d+$/.test(key))) refuse(`benches/${key}`, 'is not a valve of this layout')
   if (!sheet.oil.figures && !oilGrade(sheet.oil.grade)) refuse('oil/grade', `“${sheet.oil.grade}” is not a grade this version knows`)
   return problems
 }

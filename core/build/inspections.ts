@@ -63,7 +63,7 @@ export function inspectionsOf(layout: Layout): InspectionItem[] {
 function findingsOf(layout: Layout, { key, kind, absent, inside }: PassageItem): Finding[] {
   if (kind === 'bypass') {
     const right = rightFit(layout, key.slice('passage.'.length) as 'filterBypass' | 'coolerBypass')
-    return (Object.keys(BYPASS_WORDS) as BypassFit[]).map((value) => ({ value, words: BYPASS_WORDS[value], verdict: value === right ? 'pass' : 'stop', action: value === right ? 'As it belongs for this layout.' : bypassMeaning(layout, key, value) }))
+    return (Object.keys(BYPASS_WORDS) as BypassFit[]).map((value) => ({ value, words: BYPASS_WORDS[value], verdict: value === right ? 'pass' : 'watch', action: value === right ? 'As it belongs for this layout.' : bypassMeaning(layout, key, value) }))
   }
   const action = absent.kind === 'none' ? absent.means : inside ? 'Nothing shows outside, and it bypasses everything behind it. Fit it before anything is closed.' : 'It leaks outside.'
   return [{ value: 'fitted', words: 'fitted', verdict: 'pass', action: '' }, { value: 'left-out', words: 'left out', verdict: 'stop', action }]

@@ -32,6 +32,6 @@ export function newSheet(preset: string, name: string, engine: string, work = ''
   if (!found) throw new RangeError(`layout: “${preset}” is not a layout; choose one of ${Object.keys(PRESETS).join(', ')}`)
   return {
     format: 'uldo-build', version: 1, name, engine, work, layout: { preset, ...structuredClone(found.layout) },
-    use: 'road', oil: { grade: '10W-40' }, school: 'auto', readings: {}, checks: {}, inspections: {}, choices: {}, shells: {},
+    use: 'road', oil: { grade: '10W-40' }, school: 'auto', readings: {}, checks: {}, inspections: {}, choices: {}, shells: {}, benches: {},
   }
 }

@@ -3,6 +3,7 @@ import jsonPatch from 'fast-json-patch'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { outlookOf } from '../outlook/outlook'
+import { checkSheet } from './door'
 import { newSheet, PRESETS } from './layouts'
 import { quantitiesOf } from './quantities'
 import { checkLayout, evenFeed, relayout } from './relayout'
@@ -32,6 +33,32 @@ describe('another layout', () => {
     for (const key of ['passage.filter', 'passage.filterBypass', 'passage.rockerRestrictor']) expect(bare.inspections[key]).toBeUndefined()
     for (const key of ['passage.frontPlug', 'pump.cover', 'pickup.airTest']) expect(bare.inspections[key]).toEqual(six.inspections[key])
     expect(checkLayout({ ...six.layout, cooler: true, coolerPlugged: true })).toMatchObject({ ok: false, problems: [{ path: 'coolerPlugged' }] })
+  })
+  it('a pump of the other kind there and back brings every measured value home, and none stands for another quantity meanwhile', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const gerotor = apply(six, { ...six.layout, pumpKind: 'gerotor' })
+    expect(gerotor.readings['pump.rotorDiameter']).toBeUndefined()
+    expect(gerotor.parked!['gear.pump.rotorDiameter']).toEqual(six.readings['pump.rotorDiameter'])
+    gerotor.readings['pump.rotorDiameter'] = { value: 0.062, source: 'measured' }
+    const again = apply(gerotor, six.layout)
+    expect(again.readings).toEqual(six.readings)
+    expect(again.parked!['gerotor.pump.rotorDiameter'].value).toBe(0.062)
+    expect(apply(again, gerotor.layout).readings['pump.rotorDiameter'].value).toBe(0.062)
+    expect(checkSheet(Sheet.parse(gerotor))).toEqual([])
+  })
+  it('mains that go and come back have their readings again', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const back = apply(apply(six, newSheet('inline4', 'a', 'b').layout), six.layout)
+    expect(back.readings).toEqual(six.readings)
+  })
+  it('a cooler that is gone: its plugged ports and its valve are asked for, not taken as done', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const fitted = apply(six, { ...six.layout, cooler: true })
+    fitted.inspections['passage.cooler'] = { finding: 'fitted' }
+    fitted.inspections['passage.coolerBypass'] = { finding: 'in' }
+    const gone = apply(fitted, { ...fitted.layout, cooler: false, coolerPlugged: true })
+    for (const key of ['passage.cooler', 'passage.coolerPorts', 'passage.coolerBypass']) expect(gone.inspections[key]).toBeUndefined()
+    expect(gone.inspections['passage.frontPlug']).toEqual(six.inspections['passage.frontPlug'])
   })
   it('is refused by field', () => {
     const layout = newSheet('inline4', 'a', 'b').layout

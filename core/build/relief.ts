@@ -8,7 +8,7 @@ import { rateFromHeights, rateFromWire } from '../relief/spring'
 import { openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
 import type { ModelInput } from './input'
 import { pumpDisplacement, pumpGaps } from './pump'
-import type { Sheet } from './schema'
+import type { BenchTest, Sheet } from './schema'
 import { catalogueOf, type Held, heldValue, requireValue } from './values'
 
 export type ValveName = 'relief' | 'relief2'
@@ -62,20 +62,53 @@ export interface Bench extends SpringUpdate {
   shims: number
 }
 
-/** What a bench test says of a valve; undefined when it was not tried. */
-export function benchOf(sheet: Sheet, name: ValveName): Bench | undefined {
-  const reading = heldValue(sheet, `${name}.benchPressure`)
+/** A line of a valve's bench log, by its key; the reading that is written and not in the log yet has none. */
+export type BenchLine = BenchTest & { key?: string }
+
+/** The bench log of a valve, in the order in which it was tried. */
+export function benchLog(sheet: Sheet, name: ValveName): BenchLine[] {
+  const number = (key = '') => Number(key.split('.')[1])
+  const lines: BenchLine[] = Object.entries(sheet.benches ?? {}).filter(([key]) => key.startsWith(`${name}.`)).map(([key, test]) => ({ key, ...test })).sort((a, b) => number(a.key) - number(b.key))
+  const written = writtenTest(sheet, name)
+  return written ? [...lines, written] : lines
+}
+
+/** The test as it stands in the valve's own readings: written down, or in a file from before there was a log. */
+export function writtenTest(sheet: Sheet, name: ValveName): BenchTest | undefined {
+  const reading = sheet.readings[`${name}.benchPressure`]
   if (!reading) return undefined
   const parts = valveByParts(sheet, name)
-  const installed = heldValue(sheet, `${name}.benchInstalled`)?.value ?? parts.installedLength
-  const shims = heldValue(sheet, `${name}.benchShims`)?.value ?? parts.shims[0]
+  const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
+  const method: BenchMethod = sheet.choices[`${name}.bench`] === 'dead-head' ? 'dead-head' : 'air'
+  return {
+    method, reading: reading.value, fitted: true, installed: heldValue(sheet, `${name}.benchInstalled`)?.value ?? parts.installedLength, shims: heldValue(sheet, `${name}.benchShims`)?.value ?? parts.shims[0],
+    ...(reading.uncertainty === undefined ? {} : { uncertainty: reading.uncertainty }), ...(reading.instrument ? { instrument: reading.instrument } : {}), ...(reading.by ? { by: reading.by } : {}), ...(reading.at ? { at: reading.at } : {}),
+    ...(method === 'dead-head' ? { oil: sheet.choices[`${name}.benchOil`] ?? sheet.oil.grade, temperature: of('benchTemperature'), speed: of('benchSpeed') } : {}),
+  }
+}
+
+/** The bench log once the spring is another one: its tests were of the one before. */
+export function withoutFitted(sheet: Sheet, name: ValveName): Sheet['benches'] {
+  return Object.fromEntries(Object.entries(sheet.benches ?? {}).map(([key, test]) => [key, key.startsWith(`${name}.`) ? { ...test, fitted: false } : test]))
+}
+
+/** The test that counts: the last that is marked as the spring stands now; undefined when it was not tried. */
+export function benchOf(sheet: Sheet, name: ValveName): Bench | undefined {
+  const test = benchLog(sheet, name).findLast(({ fitted }) => fitted)
+  return test && benchSays(sheet, name, test)
+}
+
+/** What one test says of a valve. */
+export function benchSays(sheet: Sheet, name: ValveName, test: BenchTest): Bench {
+  const reading = { value: test.reading, sigma: test.uncertainty ?? catalogueOf(sheet.layout).get(`${name}.benchPressure`)!.sigma }
+  const parts = valveByParts(sheet, name)
+  const { installed, shims, method } = test
   const valve: ReliefValve = { ...parts, installedLength: installed, shims: [shims] }
   const rate = springRateOf(sheet, name)
   const free = requireValue(sheet, `${name}.freeLength`)
-  const method: BenchMethod = sheet.choices[`${name}.bench`] === 'dead-head' ? 'dead-head' : 'air'
   // The length fitted adds to what is uncertain of the preload.
   const belief = { springRate: rate, freeLength: { value: free.value, sigma: Math.hypot(free.sigma, requireValue(sheet, `${name}.installedLength`).sigma) } }
-  const rig = method === 'dead-head' ? deadHeadRig(sheet, name) : undefined
+  const rig = method === 'dead-head' ? deadHeadRig(sheet, name, test) : undefined
   const update = updateSpring(valve, belief, reading, (tried) => (rig ? deadHeadReading(tried, rig) : airReading(tried)))
   const corrected: ReliefValve = { ...valve, springRate: update.springRate.value, freeLength: update.freeLength.value }
   const area = plungerArea(valve.plungerDiameter)
@@ -86,11 +119,11 @@ export function benchOf(sheet: Sheet, name: ValveName): Bench | undefined {
 }
 
 /** The drill-driven fixture: this build's pump in the bench's oil. */
-export function deadHeadRig(sheet: Sheet, name: ValveName): DeadHead {
+export function deadHeadRig(sheet: Sheet, name: ValveName, test: Pick<BenchTest, 'oil' | 'temperature' | 'speed'> = { oil: sheet.choices[`${name}.benchOil`] }): DeadHead {
   const of = (key: string) => requireValue(sheet, key).value
-  const grade = oilGrade(sheet.choices[`${name}.benchOil`] ?? '')
-  const oil = oilAt(grade ? oilFrom(grade) : oilOf(sheet), of(`${name}.benchTemperature`))
-  return { displacement: pumpDisplacement(sheet).value, speed: of(`${name}.benchSpeed`), slipConductance: slipConductance(pumpGaps(sheet), oil.viscosity), density: oil.density, viscosity: oil.viscosity }
+  const grade = oilGrade(test.oil ?? '')
+  const oil = oilAt(grade ? oilFrom(grade) : oilOf(sheet), test.temperature ?? of(`${name}.benchTemperature`))
+  return { displacement: pumpDisplacement(sheet).value, speed: test.speed ?? of(`${name}.benchSpeed`), slipConductance: slipConductance(pumpGaps(sheet), oil.viscosity), density: oil.density, viscosity: oil.viscosity }
 }
 
 /**

@@ -61,6 +61,30 @@ export const FittedShells = z.strictObject({
 })
 export type FittedShells = z.infer<typeof FittedShells>
 
+/** A relief valve tried on the bench: a line of its log. SI, °C. */
+export const BenchTest = z.strictObject({
+  method: z.enum(['air', 'dead-head']),
+  /** What the gauge said, Pa. */
+  reading: z.number().positive().max(1e8),
+  /** Standard uncertainty, Pa. */
+  uncertainty: z.number().positive().max(1e7).optional(),
+  oil: z.string().max(20).optional(),
+  temperature: z.number().min(-60).max(200).optional(),
+  /** Pump on the fixture, rev/s. */
+  speed: z.number().min(0).max(1000).optional(),
+  /** Length fitted and shims then, m. */
+  installed: z.number().positive().max(1),
+  shims: z.number().min(0).max(0.1),
+  instrument: z.string().max(80).optional(),
+  /** Before or after which change: "before", "after the stiffer spring". */
+  note: z.string().max(200).optional(),
+  /** Whether the spring stands as it was tried here: this line updates it. */
+  fitted: z.boolean(),
+  by: z.string().max(60).optional(),
+  at: z.iso.datetime({ offset: true }).optional(),
+})
+export type BenchTest = z.infer<typeof BenchTest>
+
 const count = (least: number, most: number) => z.number().int().min(least).max(most)
 
 export const Layout = z
@@ -147,6 +171,10 @@ export const Sheet = z.strictObject({
   /** Decisions by a word: `shell.construction` is `three-layer`. */
   choices: z.record(key, z.string().max(80)).default({}),
   shells: z.record(key, FittedShells).default({}),
+  /** Readings of another layout that this one has no place for, by `pumpKind` or `was` before their key: they come back with it. */
+  parked: z.record(key, Reading).optional(),
+  /** Bench tests of the relief valves, by valve and number: `relief.2`. */
+  benches: z.record(key, BenchTest).default({}),
   /** House rules that its verdicts go by: put in when a file leaves the shop, so that it is judged the same elsewhere; not kept in the records. */
   house: HouseRules.optional(),
 })

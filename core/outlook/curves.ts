@@ -3,7 +3,7 @@ import { requireValue } from '../build/values'
 import { pressureBands } from './band'
 import { gaugePressure, modelOf } from './model'
 import { flowStartPressure } from '../relief/valve'
-import { targetAt } from './outlook'
+import { targetAt, targetBetween } from './outlook'
 import { momentAt, speedsOver } from './states'
 
 export interface PressureCurve {
@@ -42,8 +42,7 @@ export function pressureCurves(sheet: Sheet, points = 32): PressureCurves {
     pressures: speeds.map((speed) => gaugePressure(model, momentAt(sheet, speed, temperature))),
     band: pressureBands(model, few.map((speed) => momentAt(sheet, speed, temperature)), BAND_SAMPLES).map(({ low, high }, i) => ({ speed: few[i], low, high })),
   }))
-  const idle = requireValue(sheet, 'brief.idleSpeed').value
-  const least = speeds.map((speed) => targetAt(sheet, model.oil, { name: speed <= idle ? 'idleHot' : 'workingHot', speed, temperature: hot }).least)
+  const least = speeds.map((speed) => targetBetween(sheet, model.oil, speed, hot).least)
   const { most } = targetAt(sheet, model.oil, { name: 'workingHot', speed: requireValue(sheet, 'brief.workingSpeed').value, temperature: hot })
   return { speeds, curves, least, most, reliefOpens: flowStartPressure(model.values.relief) }
 }

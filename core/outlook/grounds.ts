@@ -2,7 +2,7 @@ import { bearingsOf } from '../build/clearances'
 import { pumpDisplacement } from '../build/pump'
 import type { Sheet } from '../build/schema'
 import { catalogueOf, heldValue } from '../build/values'
-import { springRateOf } from '../build/relief'
+import { benchLog, springRateOf } from '../build/relief'
 import type { StateName } from '../targets/targets'
 
 /** Something that governs a state and of which nothing at all was recorded. */
@@ -43,7 +43,8 @@ export function missingGrounds(sheet: Sheet, state: StateName): Missing[] {
 /** Whether anything of what sets a valve's opening was recorded: spring, lengths or plunger, or a bench reading. */
 export function valveHasGrounds(sheet: Sheet, valve: 'relief' | 'relief2'): boolean {
   if (springRateOf(sheet, valve).source !== 'layout') return true
-  return ['freeLength', 'installedLength', 'plungerDiameter', 'benchPressure'].some((field) => {
+  if (benchLog(sheet, valve).some(({ fitted }) => fitted)) return true
+  return ['freeLength', 'installedLength', 'plungerDiameter'].some((field) => {
     const held = heldValue(sheet, `${valve}.${field}`)
     return held !== undefined && held.source !== 'layout'
   })

@@ -1,14 +1,16 @@
 import { bearingsOf } from '../build/clearances'
 import type { Problem, Sheet } from '../build/schema'
 import { usableSheet, type Void } from '../build/voids'
+import { requireValue } from '../build/values'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { judge, type StateName, type Target, targetOf, type Verdict } from '../targets/targets'
 import { type Band, bandOf, rangeOf, sampleReadings, type Share, varianceShares } from './band'
+import { type ComputedFault, computedFaults } from './computedFaults'
 import { type Missing, missingGrounds } from './grounds'
 import { measuredAt, type Measured } from './measured'
-import { type Model, modelOf } from './model'
-import { namedStates, type NamedState, STATE_LABELS } from './states'
+import { gaugePressure, type Model, modelOf } from './model'
+import { momentAt, namedStates, type NamedState, STATE_LABELS } from './states'
 import { suctionOf } from './suction'
 
 /** A state of the engine: what the gauge is predicted to read there, what it did read where it was read, and the word that follows. */
@@ -46,6 +48,10 @@ export interface Outlook {
   voids: Void[]
   /** Recorded and without a place in this layout: not used. */
   unused: Problem[]
+  /** Crank speed from which on the pump starves with hot oil, rev/s, where it does below the maximum. */
+  starvesFrom?: number
+  /** Faults on record that the circuit has computed with: named beside the numbers. */
+  faults: ComputedFault[]
   /** Suction at the pump inlet in each state, Pa below the air, with 5 and 95 percent, and whether the pump starves there. */
   suction: { name: StateName; loss: number; low: number; high: number; starves: boolean }[]
 }
@@ -69,7 +75,7 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
       return stateOutlook(model, state, bandOf(gauge), { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } }, voids, samples)
     }),
     assumed: varianceShares(model, idleHot).filter((share) => share.assumed && share.share > 0.004),
-    voids, unused,
+    voids, unused, starvesFrom: starvesFrom(model), faults: computedFaults(sheet),
     suction: states.map(({ name }, i) => {
       const { best, low, high } = rangeOf(sampled[i][1])
       return { name, loss: best, low, high, starves: best > STARVES }
@@ -77,11 +83,44 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   }
 }
 
+/** Speed from which on the pump's inlet draws below what oil follows, with hot oil; undefined where it does not up to the maximum. */
+function starvesFrom(model: Model): number | undefined {
+  const { sheet } = model
+  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const starves = (speed: number) => {
+    gaugePressure(model, momentAt(sheet, speed, of('hotOil')), 1e-4)
+    return suctionOf(model) > STARVES
+  }
+  let [fine, starving] = [of('idleSpeed'), of('maximumSpeed')]
+  if (!starves(starving)) return undefined
+  for (let i = 0; i < 10; i++) {
+    const middle = 0.5 * (fine + starving)
+    if (starves(middle)) starving = middle
+    else fine = middle
+  }
+  return starving
+}
+
 /** Target of a state for a sheet. */
 export function targetAt(sheet: Sheet, oil: Model['oil'], state: { name: StateName; speed: number; temperature: number }): Target {
   const mains = bearingsOf(sheet, 'main')
   const largest = Math.max(...mains.map((record) => record.diameter))
   return targetOf(sheet, state, largest, oilAt(oil, state.temperature).density)
+}
+
+/**
+ * What is wanted with running oil at any speed: up to idle as at idle, from working speed on as at work, and between them on a straight line from the one to the
+ * other. A chart's line, a map's edge and the verdict of a reading at fast idle all go by it.
+ */
+export function targetBetween(sheet: Sheet, oil: Model['oil'], speed: number, temperature: number): Target {
+  const states = namedStates(sheet)
+  const [idle, working] = (['idleHot', 'workingHot'] as const).map((name) => states.find((each) => each.name === name)!.speed)
+  if (speed <= idle || working <= idle) return targetAt(sheet, oil, { name: 'idleHot', speed: Math.min(speed, idle), temperature })
+  if (speed >= working) return targetAt(sheet, oil, { name: 'workingHot', speed, temperature })
+  const [low, high] = [targetAt(sheet, oil, { name: 'idleHot', speed: idle, temperature }), targetAt(sheet, oil, { name: 'workingHot', speed: working, temperature })]
+  const share = (speed - idle) / (working - idle)
+  const between = (a: number, b: number) => a + share * (b - a)
+  return { ...(share < 0.5 ? low : high), least: between(low.least, high.least), most: between(low.most, high.most) }
 }
 
 function stateOutlook(model: Model, state: NamedState, band: Band, solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films'>, voids: Void[], samples: number): StateOutlook {
@@ -92,7 +131,7 @@ function stateOutlook(model: Model, state: NamedState, band: Band, solved: Pick<
   // A gauge says nothing under nothing, whatever a spinning crank draws from an empty gallery.
   const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
   const byBand = judge(pressure, low, high, target)
-  const predicted = !pumpable ? 'stop' : solved.starves && byBand === 'pass' ? 'watch' : byBand
+  const predicted = !pumpable || solved.starves ? 'stop' : byBand
   const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) => targetAt(sheet, oil, { name: state.name, ...moment }))
   return {
     pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable, missing, predicted, ...solved,

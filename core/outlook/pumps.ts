@@ -1,5 +1,5 @@
 import type { Sheet } from '../build/schema'
-import { reliefValve } from '../build/relief'
+import { reliefValve, withoutFitted } from '../build/relief'
 import { requireValue } from '../build/values'
 import type { PumpGaps } from '../pump/slip'
 import { modelOf } from './model'
@@ -49,7 +49,7 @@ function withStifferSpring(sheet: Sheet): Sheet {
   const readings: Sheet['readings'] = { ...sheet.readings, 'relief.springRate': { value: 1.1 * springRate, source: 'measured' }, 'relief.freeLength': { value: freeLength, source: 'measured' } }
   // What the bench said was of the other spring.
   delete readings['relief.benchPressure']
-  return { ...sheet, readings }
+  return { ...sheet, readings, benches: withoutFitted(sheet, 'relief') }
 }
 
 /** The sheet with another pump in it, as measured. */

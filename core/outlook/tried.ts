@@ -1,3 +1,4 @@
+import { withoutFitted } from '../build/relief'
 import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
 import type { OilFigures } from '../oil/blend'
@@ -50,7 +51,7 @@ export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: o
   }
   put('relief.shims', shims)
   for (const [key, value] of Object.entries(others)) put(key, value)
-  tried = { ...tried, readings }
+  tried = { ...tried, readings, ...(spring ? { benches: withoutFitted(tried, 'relief') } : {}) }
   return oil ? { ...tried, oil: { grade: tried.oil.grade, figures: oil } } : tried
 }
 

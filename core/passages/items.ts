@@ -47,7 +47,7 @@ export function passagesOf(layout: Layout): PassageItem[] {
   const none = (means: string): Absence => ({ kind: 'none', means })
 
   if (layout.cooler || layout.coolerPlugged) {
-    item('cooler', layout.coolerPlugged ? 'Cooler’s ports, plugged' : 'Oil cooler', 'cooler', 'cooler', none(layout.coolerPlugged ? 'Oil leaves outside, at once and in plenty.' : 'Without it hot oil runs hotter than the brief says.'), { inside: false, sealed: true })
+    item(layout.coolerPlugged ? 'coolerPorts' : 'cooler', layout.coolerPlugged ? 'Cooler’s ports, plugged' : 'Oil cooler', 'cooler', 'cooler', none(layout.coolerPlugged ? 'Oil leaves outside, at once and in plenty.' : 'Without it hot oil runs hotter than the brief says.'), { inside: false, sealed: true })
     item('coolerBypass', layout.coolerBypass === 'sump' ? 'Cooler’s valve, to the sump' : 'Cooler’s bypass valve', 'bypass', 'cooler', none(''), { reading: 'passage.coolerBypass' })
   }
   if (layout.cooler) item('coolerLines', 'Cooler lines, unions tight', 'line', 'cooler', none('A weeping union shows outside; a kinked line works like a blocked cooler.'), { inside: false, sealed: true })

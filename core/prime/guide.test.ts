@@ -1,10 +1,11 @@
+import { DEMO_BUILDS } from '../../demo/make'
 import { describe, expect, it } from 'vitest'
 import { prepareEngine } from '../build/engine'
 import { checksOf } from '../build/checks'
 import { newSheet, PRESETS } from '../build/layouts'
 import type { Sheet } from '../build/schema'
 import { outletsOf } from './outlets'
-import { hasRun, primedAt } from './primed'
+import { hasRun, oiledAt, outletChecks, primedAt } from './primed'
 import { guideOf, STAGES, WORD_TITLES } from './steps'
 import { FILTER_WAYS, METHODS, primeWayOf, turnsPump, usualMethod } from './way'
 
@@ -79,10 +80,22 @@ describe('outlets', () => {
 
 describe('when it was primed', () => {
   const at = (readings: Record<string, string>) => ({ readings: Object.fromEntries(Object.entries(readings).map(([key, time]) => [key, { value: 3e5, source: 'measured' as const, at: time }])) })
-  it('is the later of check and last prime, and nothing before either', () => {
-    expect(primedAt(at({}))).toBeUndefined()
-    expect(primedAt(at({ 'prime.checkPressure': '2026-05-11T08:00:00Z' }))).toBe(Date.parse('2026-05-11T08:00:00Z'))
-    expect(primedAt(at({ 'prime.checkPressure': '2026-05-11T08:00:00Z', 'prime.pressure': '2026-05-14T08:00:00Z' }))).toBe(Date.parse('2026-05-14T08:00:00Z'))
+  const seen = (sheet: Sheet): Sheet => ({ ...sheet, checks: { ...sheet.checks, ...Object.fromEntries(outletChecks(sheet).map((key) => [key, { state: 'done' as const }])) } })
+  const last = (value = 3e5) => ({ 'prime.pressure': { value, source: 'measured' as const, at: '2026-05-14T08:00:00Z' } })
+  it('is the last prime with oil seen at every outlet: no check prime, none over the limit, none with an outlet that nobody saw', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const primed = seen({ ...six, readings: { ...six.readings, ...last() } })
+    expect(primedAt(primed)).toBe(Date.parse('2026-05-14T08:00:00Z'))
+    expect(primedAt(seen({ ...six, readings: { ...six.readings, 'prime.checkPressure': last()['prime.pressure'] } }))).toBeUndefined()
+    expect(primedAt({ ...six, readings: { ...six.readings, ...last() } })).toBeUndefined()
+    expect(primedAt(seen({ ...six, readings: { ...six.readings, ...last(15e5) } }))).toBeUndefined()
+    expect(primedAt({ ...primed, checks: { ...primed.checks, 'prime.rocker3': { state: 'fault' } } })).toBeUndefined()
+  })
+  it('its oil stands from the last prime or the last run, whichever came later', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const primed = seen({ ...six, readings: { ...six.readings, ...last() } })
+    expect(oiledAt(six)).toBeUndefined()
+    expect(oiledAt({ ...primed, readings: { ...primed.readings, 'start.idleHot.pressure': { value: 3e5, source: 'measured', at: '2026-05-20T08:00:00Z' } } })).toBe(Date.parse('2026-05-20T08:00:00Z'))
   })
   it('it has run once any reading of the start was taken, and not for the brief’s speeds', () => {
     expect(hasRun(at({ 'prime.pressure': '2026-05-11T08:00:00Z', 'start.idleHot.speed': '2026-05-11T08:00:00Z' }))).toBe(false)

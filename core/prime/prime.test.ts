@@ -33,9 +33,11 @@ describe('priming by drill', () => {
     expect(Math.abs(still.flow)).toBeLessThan(1e-7)
     expect(still.pressure).toBeLessThan(1e3)
   })
-  it('the least to accept is the low end of the band: at it passes, under it stops, above the band is watched', () => {
+  it('the least to accept lies under the band by what a healthy engine in hundreds does not: at it passes, under it stops, above the band is watched, over the limit stops', () => {
     const expected = primeExpectation(six(), undefined, 200)
-    expect(expected.least).toBe(expected.low)
+    expect(expected.least).toBeLessThan(expected.low)
+    expect(expected.least).toBeGreaterThan(expected.low - 0.6 * (expected.pressure - expected.low) - 20e3)
+    expect(judgePrime(15e5, expected)).toBe('stop')
     expect([expected.least, expected.least - 1, expected.high + 1].map((reading) => judgePrime(reading, expected))).toEqual(['pass', 'stop', 'watch'])
   })
 })

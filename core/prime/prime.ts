@@ -5,12 +5,17 @@ import { oilAt } from '../oil/oil'
 import { pressureBands, type Band } from '../outlook/band'
 import { gaugePressure, type Model, modelOf } from '../outlook/model'
 import { judge, type Verdict } from '../targets/targets'
+import { primeCeiling } from './ceiling'
 import { extendForPriming, hoseConductance, type PrimePlan } from './circuit'
 import { type PrimeWay, primeWayOf, turnsPump } from './way'
 
 export interface PrimeExpectation extends Band {
-  /** Least reading to accept, Pa: the low end of the band. */
+  /** Least reading to accept, Pa: under it next to no healthy engine reads, with the gauge's own error and an assumed drill speed allowed for. */
   least: number
+  /** How many times wider than recorded all bearings could be, and this prime not tell. */
+  widestHidden: number
+  /** What filter and seals may see, Pa: above it stop at once, whatever drives. */
+  ceiling: number
   /** Oil that goes into the circuit once it is full, m³/s: what the pump moves, or the hose. */
   flow: number
 }
@@ -26,7 +31,51 @@ export function primeExpectation(sheet: Sheet, way: PrimeWay = primeWayOf(sheet)
   // The band leaves the circuit at its last sample.
   gaugePressure(model, moment)
   const { network, flows } = model.engine.circuit
-  return { ...band, least: Math.max(0, band.low), flow: flows[network.elements.findIndex(({ id }) => id === (turnsPump(way.method) ? 'pump' : 'hose'))] }
+  const flow = flows[network.elements.findIndex(({ id }) => id === (turnsPump(way.method) ? 'pump' : 'hose'))]
+  const least = leastToAccept(model, way, band)
+  return { ...band, least, ceiling: primeCeiling(model.sheet), widestHidden: widestHidden(model, way, least), flow }
+}
+
+/** How far under the best value next to no healthy prime reads, in standard deviations: 5 of 1,000 may be told not to start. */
+const FAR = 2.8
+/** What nobody measures of a prime: how far a drill's speed may be from what is usual, and a starter's, share; a gauge's error, Pa, standard deviations. */
+const DRILL = 0.12
+const STARTER = 0.08
+const GAUGE = 7e3
+
+/** Least reading to accept, Pa. */
+function leastToAccept(model: Model, way: PrimeWay, { pressure, low }: Band): number {
+  const byModel = (pressure - low) / 1.645
+  const assumed = (key: string) => !(key in model.sheet.readings)
+  const share = way.method === 'drill' ? (assumed('prime.drillSpeed') ? DRILL : 0.02) : way.method === 'tank' ? (assumed('prime.tankPressure') ? 0.05 : 0.02) : assumed('brief.crankingSpeed') ? STARTER : 0.03
+  // What a slower drive really takes off: little while the relief valve is open, much once it is shut.
+  const slower: PrimeWay = { ...way, drillSpeed: (1 - share) * way.drillSpeed, crankSpeed: (1 - share) * way.crankSpeed }
+  const byDrive = turnsPump(way.method) ? Math.max(0, pressure - gaugePressure(model, momentOf(model, slower))) : share * pressure
+  return Math.max(0.25 * pressure, pressure - FAR * Math.hypot(byModel, byDrive, GAUGE))
+}
+
+/** Factors of clearance that are tried, up to bearings that hold nothing. */
+const WIDEST = 6
+
+/** How many times wider than recorded all bearings could be and the gauge still show the least to accept: an open relief valve holds it up. */
+function widestHidden(model: Model, way: PrimeWay, least: number): number {
+  const { values } = model
+  const recorded = { mains: values.mainClearance, rods: values.rodClearance }
+  const shows = (factor: number) => {
+    values.mainClearance = recorded.mains.map((each) => each * factor)
+    values.rodClearance = recorded.rods.map((each) => each * factor)
+    return gaugePressure(model, momentOf(model, way)) >= least
+  }
+  let [hidden, told] = [1, WIDEST]
+  if (!shows(WIDEST)) for (let i = 0; i < 8; i++) {
+    const middle = 0.5 * (hidden + told)
+    if (shows(middle)) hidden = middle
+    else told = middle
+  }
+  else hidden = WIDEST
+  values.mainClearance = recorded.mains
+  values.rodClearance = recorded.rods
+  return hidden
 }
 
 /** The full circuit with what priming hangs on it; a tank's hose is open. */
@@ -46,7 +95,7 @@ function momentOf(model: Model, way: PrimeWay) {
   return { speed: crank, pumpSpeed: pump, temperature: way.temperature, meanPressure: 0 }
 }
 
-/** Judges a prime reading: under the least is a stop; above the band is a watch, since cold oil and a stiff valve can do it. */
+/** Judges a prime reading: under the least, or over what filter and seals may see, is a stop; above the band is a watch, since cold oil and a stiff valve can do it. */
 export function judgePrime(reading: number, expected: PrimeExpectation): Verdict {
-  return judge(reading, reading, reading, { least: expected.least, most: Infinity }) === 'stop' ? 'stop' : reading > expected.high ? 'watch' : 'pass'
+  return judge(reading, reading, reading, { least: expected.least, most: expected.ceiling }) === 'stop' ? 'stop' : reading > expected.high ? 'watch' : 'pass'
 }

@@ -1,12 +1,36 @@
+import { checksOf } from '../build/checks'
 import type { Sheet } from '../build/schema'
+import { primeCeiling } from './ceiling'
 
-/** When an engine was last primed, at the check or as the last act, ms since 1970; undefined while it was not. */
-export function primedAt(sheet: Pick<Sheet, 'readings'>): number | undefined {
-  const times = ['prime.checkPressure', 'prime.pressure'].map((key) => Date.parse(sheet.readings[key]?.at ?? '')).filter(Number.isFinite)
+/** Outlets at which oil is to be seen before an engine counts as primed, by key. */
+export function outletChecks(sheet: Pick<Sheet, 'layout'>): string[] {
+  return checksOf(sheet.layout).filter(({ group }) => group === 'outlet').map(({ key }) => key)
+}
+
+/**
+ * When an engine was last primed, ms since 1970: at a last prime whose reading filter and seals could stand, with oil seen at every outlet. A check prime starts no clock;
+ * nor does a reading above what the model allows, which whoever has the model adds (`primeGood`).
+ */
+export function primedAt(sheet: Sheet): number | undefined {
+  const last = sheet.readings['prime.pressure']
+  if (!last || last.value > primeCeiling(sheet) || outletChecks(sheet).some((key) => sheet.checks[key]?.state !== 'done')) return undefined
+  const at = Date.parse(last.at ?? '')
+  return Number.isFinite(at) ? at : undefined
+}
+
+/** When it last ran, ms since 1970, by the readings of its starts; undefined while it has not. */
+export function ranAt(sheet: Pick<Sheet, 'readings'>): number | undefined {
+  const times = Object.entries(sheet.readings).filter(([key]) => /^start\.(firstPressure|\w+\.pressure)$/.test(key)).map(([, { at }]) => Date.parse(at ?? '')).filter(Number.isFinite)
   return times.length > 0 ? Math.max(...times) : undefined
 }
 
-/** Whether it has run since: its oil is then where it runs, and no prime runs out. */
+/** Whether it has run. */
 export function hasRun(sheet: Pick<Sheet, 'readings'>): boolean {
   return Object.keys(sheet.readings).some((key) => /^start\.(firstPressure|\w+\.pressure)$/.test(key))
+}
+
+/** When its oil last stood in every passage, ms since 1970: as it was primed or as it last ran, whichever came later. From then on the clock counts. */
+export function oiledAt(sheet: Sheet): number | undefined {
+  const times = [primedAt(sheet), ranAt(sheet)].filter((each) => each !== undefined)
+  return times.length > 0 ? Math.max(...times) : undefined
 }

@@ -92,9 +92,25 @@ describe('the timeline', () => {
   })
 })
 
+describe('a starter in bursts', () => {
+  it('is timed by the seconds of turning, whatever rests lie between them', () => {
+    const by = (rest: number) => primeRun(modelOf(six), primeWayOf(six, { method: 'starter', filter: 'dry', burst: 10, rest }))
+    const [none, usual, long] = [0, 30, 120].map(by)
+    for (const run of [none, usual, long]) {
+      expect(run.primed).toBe(true)
+      // What drains back in a rest has to be turned again, and no more than that.
+      expect(run.timeToPressure! / none.timeToPressure!).toBeLessThan(1.6)
+      expect(Math.max(...run.moments.map(({ time }) => time))).toBeLessThan(120)
+    }
+    expect(none.rested).toBe(0)
+    expect(long.rested).toBeGreaterThan(usual.rested)
+    expect(long.rested % 120).toBe(0)
+  })
+})
+
 describe('the early word', () => {
   const timeline = primeTimeline(six, primeWayOf(six, { filter: 'off' }))
-  const expected = { least: 4e5, high: 4.6e5 }
+  const expected = { least: 4e5, high: 4.6e5, ceiling: 7e5 }
   const seen = { turned: 0, gauge: 0, flicker: 0, still: 0 }
   it('says that oil is late at the pad by the seconds past its band, and not before', () => {
     const high = timeline.pad!.high
@@ -108,6 +124,10 @@ describe('the early word', () => {
     expect(primeWord({ ...stood, gauge: 1e5 }, timeline, expected)).toEqual({ code: 'low', level: 'stop', by: 3e5 })
     expect(primeWord({ ...stood, gauge: 1e5, flicker: 0.3 }, timeline, expected).code).toBe('flickers')
     expect(primeWord({ ...stood, gauge: 4.3e5, sender: 3e5 }, timeline, expected)).toMatchObject({ code: 'gauges-differ', level: 'watch' })
+  })
+  it('over what filter and seals may see it stops at once, whatever else is so, and above its band it is never primed', () => {
+    for (const more of [{}, { pad: 1 }, { flicker: 0.4 }, { still: 9, turned: 90 }]) expect(primeWord({ ...seen, gauge: 15e5, ...more }, timeline, expected)).toEqual({ code: 'over-limit', level: 'stop', by: 8e5 })
+    expect(primeWord({ ...seen, turned: 60, pad: 1, still: 9, gauge: 5.5e5 }, timeline, expected)).toMatchObject({ code: 'over-band', level: 'watch' })
   })
   it('a stop is not taken back by a gauge that stirs, only once it has come half the way and going on has lasted; a judgement replaces it at once', () => {
     const [stop, dry, on, low, primed] = (['late-gauge', 'late-pad', 'going-well', 'low', 'primed'] as const).map((code) => ({ code, level: /late|low/.test(code) ? ('stop' as const) : ('fine' as const), by: 0 }))

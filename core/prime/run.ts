@@ -9,7 +9,7 @@ import type { Filling, Turning } from './types'
 import { outletsOf, type Outlet } from './outlets'
 import type { PrimeWay } from './way'
 
-/** Longest that anybody turns a pump in hope, s; a stalled circuit is given up after this long without a drop, s. */
+/** Longest that anybody turns a pump in hope, s of turning; a stalled circuit is given up after this long of it without a drop, s. */
 const LONGEST = 300
 const PATIENCE = 15
 /** A drop: what still counts as filling, m³. */
@@ -37,6 +37,7 @@ export interface PrimeFault {
 }
 
 export interface PrimeMoment {
+  /** s of turning so far: the rests between bursts are none of it. */
   time: number
   /** Pa */
   gauge: number
@@ -50,11 +51,13 @@ export type Stall = 'not-turning' | 'cannot-draw' | 'cannot-push' | 'draws-air' 
 export interface PrimeRun {
   way: PrimeWay
   primed: boolean
-  /** Seconds until oil runs before the filter, stands at the gauge, and the gauge reads nine tenths of where it settles. */
+  /** Seconds of turning until oil runs before the filter, stands at the gauge, and the gauge reads nine tenths of where it settles. */
   timeToPad?: number
   timeToGauge?: number
   timeToPressure?: number
   outlets: (Outlet & { time?: number })[]
+  /** s of rest between the starter's bursts, beside the turning. */
+  rested: number
   /** Where the gauge settles, or stood when it was given up, Pa. */
   pressure: number
   /** Oil that filled the passages, and that ran out at the pad, m³. */
@@ -68,7 +71,10 @@ export interface PrimeRun {
 /** A way of priming made ready to be marched: its circuit and what turns when. */
 export interface Priming {
   filling: Filling
+  /** By the clock, rests between bursts among it. */
   turningAt: (seconds: number) => Turning
+  /** While somebody holds the switch. */
+  turning: (on: boolean) => Turning
 }
 
 export function preparePriming({ sheet, values, oil }: PrimeModel, way: PrimeWay, fault: PrimeFault = {}): Priming {
@@ -86,7 +92,12 @@ export function preparePriming({ sheet, values, oil }: PrimeModel, way: PrimeWay
     ...(way.method === 'hand' && way.port === 'gauge' ? { tank: { port: 'gauge' as const, pressure: 4e3, volume: way.poured } } : {}),
   })
   const turning = (on: boolean): Turning => (way.method === 'drill' ? { pump: on ? way.drillSpeed : 0, crank: 0 } : way.method === 'tank' ? { pump: 0, crank: 0 } : { pump: on ? way.crankSpeed * values.driveRatio : 0, crank: on ? way.crankSpeed : 0 })
-  return { filling, turningAt: (seconds) => turning(way.method === 'drill' || seconds % (way.burst + way.rest) < way.burst) }
+  return { filling, turning, turningAt: (seconds) => turning(switchedOn(way, seconds)) }
+}
+
+/** Whether the switch is held, by the clock: a starter rests between its bursts; a drill and a tank go on. */
+function switchedOn({ method, burst, rest }: PrimeWay, seconds: number): boolean {
+  return method === 'drill' || method === 'tank' || seconds % (burst + rest) < burst
 }
 
 /**
@@ -102,41 +113,41 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
   const moments: PrimeMoment[] = []
   const at: { pad?: number; gauge?: number } = {}
   let turned = 0
+  let rested = 0
   let last = { held: 0, turned: 0 }
   const everything = () => filling.flooded.every((each) => each === 1) || outlets.every(({ time }) => time !== undefined)
-  const note = (on: boolean) => moments.push({ time: filling.time, gauge: filling.gauge, turning: on, full: [...filling.oil].map((oil, i) => Math.min(1, oil / filling.room[i])) })
+  const note = (on: boolean) => moments.push({ time: turned, gauge: filling.gauge, turning: on, full: [...filling.oil].map((oil, i) => Math.min(1, oil / filling.room[i])) })
   note(false)
   let since: number | undefined
-  while (filling.time < longest) {
-    const turning = turningAt(filling.time + 1e-6)
-    const on = turning.pump > 0 || way.method === 'tank'
-    filling.advance(STEP, turning)
+  while (turned < longest) {
+    const on = switchedOn(way, filling.time + 1e-6)
+    filling.advance(STEP, turningAt(filling.time + 1e-6))
     if (on) turned += STEP
-    if (at.pad === undefined && way.method !== 'tank' && full(filling.before)) at.pad = filling.time
-    if (way.filter === 'off' && at.pad !== undefined && filling.time >= at.pad + AT_PAD) filling.fitFilter(0)
-    if (at.gauge === undefined && full(filling.engine.plan.gauge)) at.gauge = filling.time
-    for (const outlet of outlets) if (outlet.time === undefined && full(outlet.node) && filling.gauge >= (outlet.opening ?? 0)) outlet.time = filling.time
+    else rested += STEP
+    if (at.pad === undefined && way.method !== 'tank' && full(filling.before)) at.pad = turned
+    if (way.filter === 'off' && at.pad !== undefined && turned >= at.pad + AT_PAD) filling.fitFilter(0)
+    if (at.gauge === undefined && full(filling.engine.plan.gauge)) at.gauge = turned
+    for (const outlet of outlets) if (outlet.time === undefined && full(outlet.node) && filling.gauge >= (outlet.opening ?? 0)) outlet.time = turned
     note(on)
     const held = filling.oil.reduce((sum, each) => sum + each, 0) + filling.spilled
     if (held - last.held > DROP) last = { held, turned }
-    if (everything() && at.gauge !== undefined) since ??= filling.time
-    if (since !== undefined && filling.time - since > 6 && steady(moments)) break
+    if (everything() && at.gauge !== undefined) since ??= turned
+    if (since !== undefined && turned - since > 6 && steady(moments)) break
     if (turned - last.turned > PATIENCE && since === undefined) break
   }
   const pressure = settled(moments)
   const primed = since !== undefined && pressure > HOLDS
   const reached = moments.find(({ gauge }) => gauge >= 0.9 * pressure)
   return {
-    way, primed, outlets, pressure, nodes: filling.nodes, moments, used: filling.oil.reduce((sum, each) => sum + each, 0), spilled: filling.spilled,
+    way, primed, outlets, rested, pressure, nodes: filling.nodes, moments, used: filling.oil.reduce((sum, each) => sum + each, 0), spilled: filling.spilled,
     timeToPad: at.pad, timeToGauge: at.gauge, timeToPressure: primed ? reached?.time : undefined,
     ...(primed ? {} : { reason: since !== undefined || full(filling.engine.plan.gauge) ? 'no-hold' : whyStalled(model, way, fault, full) }),
   }
 }
 
-/** Whether the gauge has stood within 2 percent for three seconds of turning. */
+/** Whether the gauge has stood within 2 percent for three seconds of turning, whatever rests lie between. */
 function steady(moments: PrimeMoment[]): boolean {
-  const last = moments.slice(-6)
-  if (last.some(({ turning }) => !turning)) return false
+  const last = moments.filter(({ turning }) => turning).slice(-6)
   const gauges = last.map(({ gauge }) => gauge)
   return Math.max(...gauges) - Math.min(...gauges) < 0.02 * Math.max(...gauges, 1)
 }

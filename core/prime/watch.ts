@@ -22,7 +22,7 @@ export interface PrimeSeen {
   sender?: number
 }
 
-export type PrimeWordCode = 'going-well' | 'primed' | 'late-pad' | 'late-gauge' | 'low' | 'flickers' | 'gauges-differ' | 'over-band'
+export type PrimeWordCode = 'going-well' | 'primed' | 'late-pad' | 'late-gauge' | 'low' | 'flickers' | 'gauges-differ' | 'over-band' | 'over-limit'
 
 export interface PrimeWord {
   code: PrimeWordCode
@@ -40,8 +40,10 @@ const FLICKERS = 0.12
 const DIFFER = { share: 0.15, least: 40e3 }
 
 /** An early word on a prime: what it has come to by now, held against when oil should be where and what the gauge should say. */
-export function primeWord(seen: PrimeSeen, timeline: Pick<PrimeTimeline, 'pad' | 'gauge' | 'pressure' | 'run'>, expected: Pick<PrimeExpectation, 'least' | 'high'>): PrimeWord {
+export function primeWord(seen: PrimeSeen, timeline: Pick<PrimeTimeline, 'pad' | 'gauge' | 'pressure' | 'run'>, expected: Pick<PrimeExpectation, 'least' | 'high' | 'ceiling'>): PrimeWord {
   const word = (code: PrimeWordCode, level: PrimeWord['level'], by = 0): PrimeWord => ({ code, level, by })
+  // Whatever drives it, and before anything else.
+  if (seen.gauge > expected.ceiling) return word('over-limit', 'stop', seen.gauge - expected.ceiling)
   const { run } = timeline
   if (seen.sender !== undefined && Math.abs(seen.sender - seen.gauge) > Math.max(DIFFER.least, DIFFER.share * seen.gauge)) return word('gauges-differ', 'watch', seen.sender - seen.gauge)
   if (run.way.filter === 'off' && timeline.pad && seen.pad === undefined && seen.gauge < RISEN && seen.turned > timeline.pad.high + GRACE) return word('late-pad', 'stop', seen.turned - timeline.pad.high)

@@ -99,10 +99,10 @@ describe('crank findings', () => {
       for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
       return progressOf(sheet).find((each) => each.station === 'bearings')!
     }
-    expect(of({ 'turning.1': 0.6, 'turning.2': 1.2, 'turning.3': 1.7, 'turning.4': 5.2, 'turning.5': 5.8 })).toMatchObject({ verdict: 'stop', about: 'crank stiff after main 4' })
+    expect(of({ 'turning.4': 0.6, 'turning.3': 1.2, 'turning.5': 1.7, 'turning.2': 5.2, 'turning.6': 5.8 })).toMatchObject({ verdict: 'stop', about: 'crank stiff after main 2' })
     expect(of({ 'thrust.endFloat': 0.5e-3 })).toMatchObject({ verdict: 'stop', about: 'end float out of limit' })
     expect(of({ 'rod.2.side': 0.05e-3 })).toMatchObject({ verdict: 'stop', about: 'Rod 2 side clearance out of limit' })
-    expect(of({ 'turning.1': 0.6, 'turning.2': 1.2, 'thrust.endFloat': 0.15e-3, 'rod.2.side': 0.25e-3 }).verdict).toBe('pass')
+    expect(of({ 'turning.4': 0.6, 'turning.3': 1.2, 'thrust.endFloat': 0.15e-3, 'rod.2.side': 0.25e-3 }).verdict).toBe('pass')
   })
   it('one instrument’s zero error drops out of a clearance that it measured on both sides', () => {
     const sheet = DEMO_BUILDS.ottiline()

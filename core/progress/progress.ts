@@ -1,10 +1,12 @@
 import { judgeClearance } from '../bearing/judge'
 import { endFloatLimits, judgeFloat, sideClearanceLimits } from '../bearing/float'
-import { judgeTurning } from '../bearing/turning'
+import { capOrder, judgeTurning, type TurningVerdict } from '../bearing/turning'
 import { rodsOnPin } from '../build/crank'
 import { bindMargin } from '../relief/valve'
 import { valveFit } from '../build/fit'
-import { checksOf, faultsAt } from '../build/checks'
+import { type CheckItem, checksOf, faultsAt } from '../build/checks'
+import { primeWayOf } from '../prime/way'
+import { primeCeiling } from '../prime/ceiling'
 import { bearingsOf, clearanceLimits } from '../build/clearances'
 import { airTestVerdict, floorClearance, scavengeVerdict } from '../build/pickup'
 import { benchOf, reliefValve, springRateOf, type ValveName } from '../build/relief'
@@ -17,8 +19,7 @@ import { usableSheet } from '../build/voids'
 import { ruleOf } from '../house/limits'
 import { oilGrade } from '../oil/grades'
 import { oilOf } from '../oil/sheet'
-import { targetAt } from '../outlook/outlook'
-import { pointMoment, stateOfPoint } from '../start/verdict'
+import { pointMoment, targetOfPoint } from '../start/verdict'
 import type { Verdict } from '../targets/targets'
 
 export interface StationProgress {
@@ -29,25 +30,32 @@ export interface StationProgress {
   verdict?: Verdict
   /** What that verdict is about, in a few words. */
   about?: string
+  /** What it still wants, by its label. */
+  missing: string[]
 }
 
 export const STATIONS: Station[] = ['brief', 'bearings', 'pump', 'relief', 'pickup', 'passages', 'prime', 'start']
+
+/** Whether a check belongs to the way in which this engine is primed. */
+export function forMethod(sheet: Sheet, { methods }: Pick<CheckItem, 'methods'>): boolean {
+  return !methods || methods.includes(primeWayOf(sheet).method)
+}
 
 /** How far each station is, what it still wants, and its worst verdict. */
 export function progressOf(recorded: Sheet): StationProgress[] {
   const { sheet, voids } = usableSheet(recorded)
   const wants = [
-    ...quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted && !setAside(sheet, quantity.key)).map(({ key, station }) => ({ station, done: key in sheet.readings })),
-    ...checksOf(sheet.layout).filter((check) => check.wanted).map(({ key, station }) => ({ station, done: key in sheet.checks })),
-    ...inspectionsOf(sheet.layout).filter((item) => item.wanted).map((item) => ({ station: item.station, done: findingOf(sheet, item) !== undefined })),
-    ...['prime.pressure'].map((key) => ({ station: 'prime' as Station, done: key in sheet.readings })),
-    ...['start.idleCold.pressure', 'start.idleHot.pressure', 'start.workingHot.pressure'].map((key) => ({ station: 'start' as Station, done: key in sheet.readings })),
+    ...quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted && !setAside(sheet, quantity.key)).map(({ key, station, label }) => ({ station, label, done: key in sheet.readings })),
+    ...checksOf(sheet.layout).filter((check) => check.wanted && forMethod(sheet, check)).map(({ key, station, label }) => ({ station, label, done: key in sheet.checks })),
+    ...inspectionsOf(sheet.layout).filter((item) => item.wanted).map((item) => ({ station: item.station, label: item.label, done: findingOf(sheet, item) !== undefined })),
+    { station: 'prime' as Station, label: 'Last prime, read at the gauge', done: 'prime.pressure' in sheet.readings },
+    ...START_POINTS.filter(([name]) => name !== 'fastIdle').map(([name, label]) => ({ station: 'start' as Station, label: `${label}, read`, done: `start.${name}.pressure` in sheet.readings })),
   ]
   return STATIONS.map((station) => {
     const own = wants.filter((want) => want.station === station)
     const voided = voids.filter((each) => each.station === station).map(({ about }): Finding => ({ verdict: 'stop', about: `void: ${about}` }))
     const worst = worstFinding([...findingsAt(sheet, station), ...voided])
-    return { station, done: own.filter((want) => want.done).length, wanted: own.length, verdict: worst?.verdict, about: worst?.about }
+    return { station, done: own.filter((want) => want.done).length, wanted: own.length, verdict: worst?.verdict, about: worst?.about, missing: own.filter((want) => !want.done).map(({ label }) => label) }
   })
 }
 
@@ -122,6 +130,10 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
       if (gap !== undefined) add(gap > ruleOf(sheet, 'passage.housingGap') ? 'stop' : 'pass', `${housing} housing stands off`)
     }
   }
+  if (station === 'prime') {
+    const read = ['prime.pressure', 'prime.checkPressure'].map((key) => sheet.readings[key]?.value).find((value) => value !== undefined)
+    if (read !== undefined && read > primeCeiling(sheet)) add('stop', 'prime read over the limit of filter and seals')
+  }
   if (station === 'start') findings.push(...startFindings(sheet))
   return findings
 }
@@ -136,18 +148,18 @@ function floatFindings(sheet: Sheet): Finding[] {
     const side = sheet.readings[`rod.${rod.number}.side`]?.value
     if (side !== undefined) found.push({ verdict: judgeFloat(side, sideClearanceLimits(rod.diameter, rodsOnPin(sheet.layout), ruleOf(sheet, 'float.sideLeast'))), about: `${rod.label} side clearance out of limit` })
   }
-  const turning = turningOf(sheet)
-  const judged = judgeTurning(turning.map((each) => each.torque))
-  if (judged.cap !== undefined) found.push({ verdict: judged.verdict, about: `crank stiff after main ${turning[judged.cap].main}` })
+  const judged = turningVerdict(sheet)
+  if (judged.main !== undefined) found.push({ verdict: judged.verdict, about: judged.among.length > 1 ? `crank stiff after mains ${judged.among.join(', ')}` : `crank stiff after main ${judged.main}` })
   return found
 }
 
-/** Torques read after each cap, front to back, as far as they were read in a row. */
-export function turningOf(sheet: Sheet): { main: number; torque: number }[] {
-  return Array.from({ length: sheet.layout.mains }, (_, i) => i + 1).flatMap((main) => {
+/** What the torques after the caps say, in the order in which they were tightened. */
+export function turningVerdict(sheet: Sheet): TurningVerdict {
+  const readings = new Map(Array.from({ length: sheet.layout.mains }, (_, i) => i + 1).flatMap((main): [number, number][] => {
     const torque = sheet.readings[`turning.${main}`]?.value
-    return torque === undefined ? [] : [{ main, torque }]
-  })
+    return torque === undefined ? [] : [[main, torque]]
+  }))
+  return judgeTurning(readings, capOrder(sheet.layout.mains, sheet.choices['crank.capOrder']))
 }
 
 /** First-start readings against their targets alone; the station's page adds what the model says. */
@@ -156,7 +168,7 @@ function startFindings(sheet: Sheet): Finding[] {
   return START_POINTS.flatMap(([name, label]) => {
     const reading = sheet.readings[`start.${name}.pressure`]?.value
     if (reading === undefined) return []
-    const target = targetAt(sheet, oilOf(sheet), { name: stateOfPoint(name), ...pointMoment(sheet, name) })
+    const target = targetOfPoint(sheet, oilOf(sheet), name, pointMoment(sheet, name))
     if (reading < target.least) return [{ verdict: 'stop' as const, about: `${label.toLowerCase()} under its target` }]
     return [reading > target.most ? { verdict: 'stop' as const, about: `${label.toLowerCase()} over its limit` } : { verdict: 'pass' as const, about: `${label.toLowerCase()} in its target` }]
   })

@@ -34,10 +34,9 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
   const instruments = prepareInstruments(truth, spec)
   const planned = spec.way ?? primeWayOf(sheet)
   const way: PrimeWay = { ...planned, ...(fault?.pump ?? {}) }
-  const { filling, turningAt } = preparePriming({ sheet, values: truth.values, oil: modelOf(sheet).oil }, way, { airLeak: fault?.airLeak, leftOut: fault?.leftOut })
+  const { filling, turning: turningWhile } = preparePriming({ sheet, values: truth.values, oil: modelOf(sheet).oil }, way, { airLeak: fault?.airLeak, leftOut: fault?.leftOut })
   let on = false
   let time = 0
-  let turned = 0
   const told = new Set<string>()
   const news: string[] = []
   if (way.method === 'tank') filling.push(false)
@@ -63,8 +62,8 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
     },
     advance: (seconds) => {
       time += seconds
-      const turning = on ? turningAt(turned) : { pump: 0, crank: 0 }
-      if (on) turned += seconds
+      // The hand on the switch makes the bursts: there are none within them.
+      const turning = turningWhile(on)
       filling.advance(seconds, fault?.undriven ? { ...turning, pump: 0 } : turning)
       look()
       const noise = instruments.random() - 0.5

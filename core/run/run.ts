@@ -16,6 +16,9 @@ export interface Run {
   /** How it ended, in a few words. */
   outcome: string | null
   samples: number
+  /** It was called off, by a hand or by the server's watch; what was then found and done, where somebody wrote it. */
+  stopped: boolean
+  found: string | null
   events: KeptEvent[]
 }
 

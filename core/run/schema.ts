@@ -40,7 +40,7 @@ export type SampleBody = z.infer<typeof SampleBody>
 
 /** What happens in a run beside its readings. */
 export const RunEvent = z.strictObject({
-  clientKey: z.uuid(), time: z.number().min(0).max(1e6), kind: z.enum(['act', 'seen', 'mark', 'point', 'word', 'stop', 'note', 'end', 'fired', 'turn', 'oil']), words: z.string().max(500).default(''),
+  clientKey: z.uuid(), time: z.number().min(0).max(1e6), kind: z.enum(['act', 'seen', 'mark', 'point', 'word', 'stop', 'note', 'end', 'fired', 'turn', 'oil', 'found']), words: z.string().max(500).default(''),
   data: z.record(z.string().max(40), z.union([z.number(), z.string().max(200), z.boolean(), z.null()])).default({}), who: z.string().trim().min(1).max(60),
 })
 export type RunEvent = z.infer<typeof RunEvent>

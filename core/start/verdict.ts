@@ -4,25 +4,25 @@ import { usableSheet } from '../build/voids'
 import { pressureBands } from '../outlook/band'
 import { judgeReading, type PointVerdict } from '../outlook/measured'
 import { modelOf } from '../outlook/model'
-import { targetAt } from '../outlook/outlook'
+import { targetAt, targetBetween } from '../outlook/outlook'
 import { momentAt, namedStates } from '../outlook/states'
-import type { StateName, Verdict } from '../targets/targets'
+import type { Oil } from '../oil/oil'
+import type { StateName, Target, Verdict } from '../targets/targets'
 import type { PointName } from './points'
 
 /** No pressure by then: shut down, whatever the house says. Seconds after firing. */
 export const HARD_LIMIT = 10
 
-/** The named state whose floor and ceiling a point is judged by: fast idle by idle's, at its own speed. */
-export function stateOfPoint(name: PointName): StateName {
-  return name === 'fastIdle' ? 'idleHot' : name
+/** Target of a point: of its own state where it has one; at fast idle by the line between idle and work. */
+export function targetOfPoint(sheet: Sheet, oil: Oil, name: PointName, moment: { speed: number; temperature: number }): Target {
+  return name === 'fastIdle' ? targetBetween(sheet, oil, moment.speed, moment.temperature) : targetAt(sheet, oil, { name, ...moment })
 }
 
 /** Judges a steady reading at the first start, at the speed and oil temperature it was taken at, against the target for this build and what the model says. */
 export function judgePoint(sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number, samples = 300): PointVerdict {
   const model = modelOf(sheet)
-  const moment = { name: stateOfPoint(name), ...momentAt(model.sheet, speed, temperature) }
-  const [expected] = pressureBands(model, [moment], samples)
-  return judgeReading(reading, targetAt(model.sheet, model.oil, moment), expected, usableSheet(sheet).voids.length > 0)
+  const [expected] = pressureBands(model, [momentAt(model.sheet, speed, temperature)], samples)
+  return judgeReading(reading, targetOfPoint(model.sheet, model.oil, name, { speed, temperature }), expected, usableSheet(sheet).voids.length > 0)
 }
 
 /** Judges the seconds until the gauge moved. */

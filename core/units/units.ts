@@ -101,6 +101,8 @@ export const UNITS: Record<Dimension, Unit[]> = {
   ],
   torque: [
     { symbol: 'N·m', factor: 1, aliases: ['nm', 'n m', 'n.m', 'newton metre'], decimals: 1 },
+    { symbol: 'in·lb', factor: INCH * POUND_FORCE, aliases: ['in lb', 'inlb', 'in-lb', 'lb in', 'lbin', 'lb-in', 'in lbs', 'inch pound', 'inch pounds'], decimals: 1 },
+    { symbol: 'oz·in', factor: (INCH * POUND_FORCE) / 16, aliases: ['oz in', 'ozin', 'oz-in', 'in oz', 'in-oz'], decimals: 0 },
     { symbol: 'ft·lb', factor: 12 * INCH * POUND_FORCE, aliases: ['ft lb', 'ftlb', 'ft-lb', 'lb ft', 'lbft', 'lb-ft', 'ft lbs'], decimals: 1 },
   ],
   mass: [

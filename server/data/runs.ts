@@ -14,14 +14,18 @@ interface RunRow {
   ended_at: string | null
   outcome: string | null
   samples: number
+  stopped: boolean
+  found: string | null
 }
 
-const COLUMNS = 'id, build_id, kind, setup, who, started_at, ended_at, outcome, (select count(*)::integer from run_sample where run_id = run.id) as samples'
+const COLUMNS = `id, build_id, kind, setup, who, started_at, ended_at, outcome, (select count(*)::integer from run_sample where run_id = run.id) as samples,
+  exists(select 1 from run_event where run_id = run.id and (kind = 'stop' or data ->> 'watch' = 'server')) as stopped,
+  (select words from run_event where run_id = run.id and kind = 'found' order by number desc limit 1) as found`
 
 function asRun(row: RunRow, events: KeptEvent[]): Run {
   return {
     id: row.id, buildId: row.build_id, kind: row.kind, setup: row.setup, who: row.who, startedAt: new Date(row.started_at).toISOString(), endedAt: row.ended_at && new Date(row.ended_at).toISOString(),
-    outcome: row.outcome, samples: row.samples, events,
+    outcome: row.outcome, samples: row.samples, stopped: row.stopped, found: row.found, events,
   }
 }
 
@@ -153,4 +157,10 @@ async function enterEvent(tx: Queries, runId: string, event: RunEvent): Promise<
   if (kind === 'end' && affectedRows) await tx.query('update run set ended_at = now(), outcome = $2 where id = $1 and ended_at is null', [runId, words || 'ended'])
   const kept = (await eventsOf(tx, runId)).find((each) => each.clientKey === clientKey)
   return kept && { event: kept, again: !affectedRows }
+}
+
+/** Of each build, the last start that was stopped and of which nobody has written what was found and done; starts of a simulated engine are nobody's. */
+export async function unansweredStops(db: Queries): Promise<Map<string, { run: string; at: string; outcome: string | null }>> {
+  const { rows } = await db.query<RunRow>(`select * from (select ${COLUMNS} from run where kind = 'start' and setup ->> 'source' <> 'rig') as r where stopped and found is null order by started_at`)
+  return new Map(rows.map((row) => [row.build_id, { run: row.id, at: new Date(row.started_at).toISOString(), outcome: row.outcome }]))
 }

@@ -1,15 +1,37 @@
 import type { Sheet } from '#core/build/schema'
 import { usableSheet } from '#core/build/voids'
 import { verdictMoves, type VerdictMove } from '#core/house/preview'
+import { outlookOf } from '#core/outlook/outlook'
+import { judgePrime, primeExpectation } from '#core/prime/prime'
 import { primeClock } from '#core/prime/standing'
+import type { Verdict } from '#core/targets/targets'
 import { shelfFromCsv } from '#core/shelf/csv'
 import { type Expectation, expectationOf } from '#core/start/expectation'
+
+/** How a build stands by its model, for the Floor: the words that the strip says, what voids them, and how long a prime is good for, s. */
+export interface Standing {
+  states: { label: string; verdict: Verdict; reading?: number }[]
+  voids: string[]
+  starvesFrom?: number
+  good?: number
+  /** Its last prime was no prime, by the model: too low, or above what it allows. */
+  notPrimed?: boolean
+}
+
+function standing(recorded: Sheet, primed: boolean): Standing {
+  const { sheet } = usableSheet(recorded)
+  const reading = recorded.readings['prime.pressure']?.value
+  const { states, voids, starvesFrom } = outlookOf(recorded)
+  return {
+    states: states.map(({ label, verdict, measured }) => ({ label, verdict, ...(measured ? { reading: measured.reading } : {}) })), voids: voids.map(({ about }) => about), ...(starvesFrom === undefined ? {} : { starvesFrom }),
+    ...(primed ? { good: primeClock(sheet).good } : {}), ...(primed && reading !== undefined && judgePrime(reading, primeExpectation(sheet)) !== 'pass' ? { notPrimed: true } : {}),
+  }
+}
 
 /** What takes longer than a request may: done in a thread of its own, so that readings and entries never wait for it. */
 export const TASKS = {
   expectation: (sheet: Sheet): Expectation => expectationOf(sheet),
-  /** Seconds for which a prime is good. */
-  primeGood: (sheet: Sheet): number => primeClock(usableSheet(sheet).sheet).good,
+  standing,
   /** Which builds' verdicts other house rules would move. */
   preview: (builds: { id: string; name: string; engine: string; sheet: Sheet }[], house: NonNullable<Sheet['house']>, wanted: NonNullable<Sheet['house']>): { id: string; name: string; engine: string; moves: VerdictMove[] }[] =>
     builds.flatMap(({ id, name, engine, sheet }) => {

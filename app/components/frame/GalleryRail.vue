@@ -4,7 +4,9 @@ import { PAGES } from '~/composables/stations'
 
 const build = useBuild()
 const route = useRoute()
-const progress = computed(() => (build.sheet ? progressOf(build.sheet) : []))
+const outlook = useOutlook()
+/** What the record holds, and what the model finds in it: a suction that starves is the pickup's. */
+const progress = computed(() => (build.sheet ? progressOf(build.sheet).map((each) => (each.station === 'pickup' && outlook.now?.starvesFrom !== undefined && each.verdict !== 'stop' ? { ...each, verdict: 'watch' as const } : each)) : []))
 const taps = computed(() => PAGES.map(({ page, title }) => {
   const own = progress.value.find((each) => each.station === page)
   const missing = own ? own.wanted - own.done : 0

@@ -50,8 +50,8 @@ const wider = computed(() => layout.value.width > room.value + 1)
       <text v-if="name" :x="name.x" :y="name.y" :text-anchor="name.anchor" class="quiet-text label">{{ name.words }}</text>
       <text v-if="label" :x="label.x" :y="label.y" :text-anchor="label.anchor" class="flow label">{{ figure(element) }}</text>
     </g>
-    <text v-for="each in layout.pressures" :key="each.node" :x="each.x" :y="each.y" :text-anchor="each.anchor" class="pressure label">{{ house.show(pressureOf.get(each.node) ?? 0, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined) }}</text>
-    <text :x="layout.nodes.get(state.gauge)!.x + 8" y="34" class="gauge label">gauge {{ house.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined) }}</text>
+    <text v-for="each in layout.pressures" :key="each.node" :x="each.x" :y="each.y" :text-anchor="each.anchor" class="pressure label">{{ house.show(pressureOf.get(each.node) ?? 0, 'pressure', house.fine) }}</text>
+    <text :x="layout.nodes.get(state.gauge)!.x + 8" y="34" class="gauge label">gauge {{ house.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', house.fine) }}</text>
   </svg></div>
 </template>
 

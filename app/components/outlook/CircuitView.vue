@@ -31,7 +31,6 @@ const state = useAnswer((model) => (build.sheet ? model.circuit(build.sheet, { .
 const band = computed(() => outlook.now?.states.find(({ name }) => name === named.value))
 const chosen = ref('pump')
 const element = computed(() => state.value?.elements.find(({ id }) => id === chosen.value) ?? state.value?.elements.find(({ id }) => id === 'pump'))
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
 const SOURCES = { measured: 'measured', maker: 'the maker’s', planned: 'planned', layout: 'assumed from the layout', computed: 'computed' }
 const go = () => element.value?.station && (element.value.reading ? goToReading(router, build.id!, element.value.station, element.value.reading) : router.push(stationPath(build.id!, element.value.station)))
 </script>
@@ -44,11 +43,11 @@ const go = () => element.value?.station && (element.value.reading ? goToReading(
       <label><span class="quiet">oil</span><input type="range" :min="ranges.cold" :max="ranges.hot" step="1" :value="moment.temperature" aria-label="Oil temperature" :aria-valuetext="house.say(moment.temperature, 'temperature')" @input="slide({ temperature: Number(($event.target as HTMLInputElement).value) })"><span class="mono">{{ house.say(moment.temperature, 'temperature') }}</span></label>
     </div>
     <CircuitDrawing v-if="state" :state="state" :chosen="element?.id" @look="chosen = $event" />
-    <p class="quiet units">Flows in {{ house.unit('flow').symbol }}, pressures in {{ house.unit('pressure').symbol }}; a dashed line passes nothing. <template v-if="band">With what is uncertain the gauge reads {{ house.show(band.low, 'pressure', bar) }} to {{ house.say(band.high, 'pressure', bar) }}.</template></p>
+    <p class="quiet units">Flows in {{ house.unit('flow').symbol }}, pressures in {{ house.unit('pressure').symbol }}; a dashed line passes nothing. <template v-if="band">With what is uncertain the gauge reads {{ house.show(band.low, 'pressure', house.fine) }} to {{ house.say(band.high, 'pressure', house.fine) }}.</template></p>
     <div v-if="element" class="about" data-testid="element"><dl aria-live="polite">
       <div><dt>{{ element.words }}</dt><dd class="mono">{{ house.say(element.flow, 'flow', 2) }}</dd></div>
       <div><dt class="quiet">of what the pump gives</dt><dd class="mono">{{ (100 * element.share).toFixed(1) }} %</dd></div>
-      <div><dt class="quiet">{{ element.loss < 0 ? 'gains' : 'loses' }}</dt><dd class="mono">{{ house.say(Math.abs(element.loss), 'pressure', bar) }}</dd></div>
+      <div><dt class="quiet">{{ element.loss < 0 ? 'gains' : 'loses' }}</dt><dd class="mono">{{ house.say(Math.abs(element.loss), 'pressure', house.fine) }}</dd></div>
       <div><dt class="quiet">its size</dt><dd>{{ element.source ? SOURCES[element.source] : 'a typical passage' }}</dd></div>
     </dl><Button v-if="element.station" type="button" variant="outlined" @click="go">Go there</Button></div>
   </div>

@@ -2,6 +2,7 @@
 import { START_POINTS } from '#core/build/quantities'
 import { pointMoment } from '#core/start/verdict'
 import type { StateOutlook } from '#core/outlook/outlook'
+import { pointReason } from '#core/start/words'
 
 /** Pressure over speed at three temperatures, and each state in a sentence. */
 const PressureChart = defineAsyncComponent(() => import('~/components/outlook/PressureChart.vue'))
@@ -14,20 +15,24 @@ const points = computed(() => START_POINTS.flatMap(([name, label]) => {
   return reading ? [{ label, pressure: reading.value, speed: pointMoment(build.sheet!, name).speed }] : []
 }))
 function sentence(state: StateOutlook): string {
+  if (state.measured) return pointReason(state.measured, (pressure) => house.say(pressure, 'pressure', house.fine))
+  if (state.verdict === 'void') return `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.`
   const short = state.target.least - state.pressure
   const over = state.pressure - state.target.most
+  if (state.verdict === 'assumed') return `By layout values alone, ${house.show(state.low, 'pressure')} to ${house.say(state.high, 'pressure')}: not passed. Measure ${state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', ')}.`
+  if (state.starves) return 'The pump starves here: the suction asks for more than oil follows.'
   if (!state.pumpable) return `The oil is below its pumping limit at ${house.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
-  if (short > 0) return `${house.say(short, 'pressure', 2)} short of ${house.say(state.target.least, 'pressure', 2)}, ${state.target.reason}.`
-  if (over > 0) return `${house.say(over, 'pressure', 2)} over ${house.say(state.target.most, 'pressure', 2)}, which filter and seals should not see.`
-  return state.verdict === 'watch' ? `In its target, but the band reaches past its edge (${house.say(state.low, 'pressure', 2)} to ${house.say(state.high, 'pressure', 2)}). Measure what is still assumed.` : `In its target of ${house.show(state.target.least, 'pressure')} to ${house.say(state.target.most, 'pressure')}: ${state.target.reason}.`
+  if (short > 0) return `${house.say(short, 'pressure', house.fine)} short of ${house.say(state.target.least, 'pressure', house.fine)}, ${state.target.reason}.`
+  if (over > 0) return `${house.say(over, 'pressure', house.fine)} over ${house.say(state.target.most, 'pressure', house.fine)}, which filter and seals should not see.`
+  return state.verdict === 'watch' ? `In its target, but the band reaches past its edge (${house.say(state.low, 'pressure', house.fine)} to ${house.say(state.high, 'pressure', house.fine)}). Measure what is still assumed.` : `In its target of ${house.show(state.target.least, 'pressure')} to ${house.say(state.target.most, 'pressure')}: ${state.target.reason}.`
 }
 </script>
 
 <template>
   <div>
-    <div class="chart"><PressureChart v-if="curves" :curves="curves" :points="points" /></div>
+    <div class="chart predicted"><PressureChart v-if="curves" :curves="curves" :points="points" /></div>
     <section aria-label="Judgement">
-      <JudgementLine v-for="state in outlook.now?.states ?? []" :key="state.name" :verdict="state.verdict"><b>{{ state.label }}, {{ house.say(state.pressure, 'pressure') }}.</b> {{ sentence(state) }}</JudgementLine>
+      <JudgementLine v-for="state in outlook.now?.states ?? []" :key="state.name" :verdict="state.verdict"><b>{{ state.label }}, {{ state.measured ? `${house.say(state.measured.reading, 'pressure', house.fine)} read` : house.say(state.pressure, 'pressure') }}.</b> {{ sentence(state) }}</JudgementLine>
     </section>
   </div>
 </template>

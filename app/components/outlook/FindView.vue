@@ -9,7 +9,7 @@ import type { FinderProgress, Setup } from '#core/finder/types'
 import { STATE_LABELS } from '#core/outlook/states'
 import { numberOf } from '#core/shelf/fields'
 import { STATE_NAMES } from '#core/targets/targets'
-import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS } from '~/composables/shelfPatch'
+import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
 
 /** The best set-ups of what lies on the shelf: the chance of meeting all targets against the power that it costs; one is adopted, its parts set aside. */
 const build = useBuild()
@@ -58,7 +58,6 @@ const plot = computed(() => {
   const span = Math.max(high - low, 10)
   return setups.value.map((setup) => ({ setup, x: 60 + ((setup.power - low + 0.05 * span) / (1.1 * span)) * 600, y: 12 + (1 - setup.probability) * 130, power: setup.power }))
 })
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
 
 const adopted = ref<Setup>()
 async function adopt(setup: Setup) {
@@ -79,7 +78,7 @@ function patchOf(setup: Setup, { offer, takes }: ShelfOffer): Operation[] {
   const stack = offer.stacks.find(({ id }) => id === setup.stack)
   const shells = offer.shells.find(({ id }) => id === setup.shells)
   return [
-    ...(setup.spring ? [...clearPatch(sheet, SPRING_FIELDS.map((field) => `relief.${field}`)), ...figures('relief', setup.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter'])] : []),
+    ...(setup.spring ? [...clearPatch(sheet, SPRING_FIELDS.map((field) => `relief.${field}`)), ...unfitPatch(sheet, 'relief'), ...figures('relief', setup.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter'])] : []),
     ...(stack ? shelfPatch({ 'relief.shims': stack.thickness }, stack.id) : []),
     ...(setup.pump ? [...clearPatch(sheet, ['pump.centres']), ...figures('pump', setup.pump, ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance', 'driveLength'])] : []),
     ...(oil ? [...oilPatch(sheet, oil.figures), { op: 'add' as const, path: '/choices/oil.shelf', value: oil.id.slice(0, 80) }] : []),
@@ -109,7 +108,7 @@ function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: numbe
       <ol class="setups">
         <li v-for="(setup, i) in shown" :key="i" :class="{ best: setup === best }" :data-setup="i">
           <p>{{ explain(setup) }}<template v-if="price(setup)"> Parts {{ price(setup)!.toFixed(2) }}.</template></p>
-          <span class="mono states"><span v-for="state in STATE_NAMES" :key="state"><span class="quiet">{{ STATE_LABELS[state].toLowerCase() }}</span> {{ house.show(setup.pressures[state], 'pressure', bar) }} <span class="quiet band">{{ house.show(setup.bands[state][0], 'pressure', bar) }} to {{ house.show(setup.bands[state][1], 'pressure', bar) }}</span></span></span>
+          <span class="mono states"><span v-for="state in STATE_NAMES" :key="state"><span class="quiet">{{ STATE_LABELS[state].toLowerCase() }}</span> {{ house.show(setup.pressures[state], 'pressure', house.fine) }} <span class="quiet band">{{ house.show(setup.bands[state][0], 'pressure', house.fine) }} to {{ house.show(setup.bands[state][1], 'pressure', house.fine) }}</span></span></span>
           <Button v-if="setup.changes > 0" type="button" :variant="setup === best ? undefined : 'outlined'" @click="adopt(setup)">Adopt</Button>
         </li>
       </ol>

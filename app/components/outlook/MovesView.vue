@@ -11,8 +11,7 @@ const router = useRouter()
 const moves = useAnswer((model) => (build.sheet ? model.sensitivities(build.sheet) : undefined), () => build.sheet)
 const next = useAnswer((model) => (build.sheet ? model.next(build.sheet) : undefined), () => build.sheet)
 const most = computed(() => Math.max(1, ...(moves.value ?? []).flatMap(({ effects }) => Object.values(effects).map(Math.abs))))
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const signed = (value: number) => (Math.abs(value) < 500 ? '0' : `${value > 0 ? '+' : ''}${house.show(value, 'pressure', bar.value)}`)
+const signed = (value: number) => (Math.abs(value) < 500 ? '0' : `${value > 0 ? '+' : ''}${house.show(value, 'pressure', house.fine)}`)
 /** Kinds of things, for one sentence on what sets the floor and what the ceiling. */
 const KINDS: [RegExp, string][] = [[/^mains$/, 'mains'], [/^rods$/, 'rods'], [/^oil/, 'oil'], [/^pump/, 'the pump'], [/^relief/, 'the relief spring'], [/^cam/, 'cam bearings'], [/^passage/, 'restrictors and jets'], [/^pickup/, 'the pickup']]
 const kindOf = (key: string) => KINDS.find(([pattern]) => pattern.test(key))?.[1] ?? key

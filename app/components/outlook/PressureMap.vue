@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { requireValue } from '#core/build/values'
 import { oilOf } from '#core/oil/sheet'
 import type { OutlookMap } from '#core/outlook/map'
-import { targetAt } from '#core/outlook/outlook'
+import { targetBetween } from '#core/outlook/outlook'
 import { roundTicks } from '~/composables/plot'
 
 /** Gauge pressure over speed and oil temperature: the edge of its target, the edge of where it may fall short, and what is read at the place under the finger. */
@@ -10,7 +9,6 @@ const { map } = defineProps<{ map: OutlookMap }>()
 const build = useBuild()
 const house = useHouse()
 const band = useAnswer((_, films) => (build.sheet ? films().mapBand(build.sheet, { speeds: map.speeds, temperatures: map.temperatures, pressure: map.pressure }) : undefined), () => map)
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 1 : undefined))
 const [LEFT, TOP, WIDTH, HEIGHT] = [62, 8, 590, 230]
 /** Places that are written out, as shares of speed and temperature. */
 const WRITTEN = [0.2, 0.5, 0.74].flatMap((up) => [0.28, 0.54, 0.8].map((along) => ({ along, up })))
@@ -20,12 +18,11 @@ const grid = computed(() => {
   const { speeds, temperatures, pressure } = map
   const sheet = build.sheet!
   const oil = oilOf(sheet)
-  const idle = requireValue(sheet, 'brief.idleSpeed').value
   const most = Math.max(...pressure)
   const [w, h] = [WIDTH / speeds.length, HEIGHT / temperatures.length]
   const cells = temperatures.flatMap((temperature, row) => speeds.map((speed, column): Cell => {
     const value = pressure[row * speeds.length + column]
-    const { least } = targetAt(sheet, oil, { name: speed <= idle ? 'idleHot' : 'workingHot', speed, temperature })
+    const { least } = targetBetween(sheet, oil, speed, temperature)
     return { x: LEFT + column * w, y: TOP + HEIGHT - (row + 1) * h, speed, temperature, value, share: value / most, least, under: value < least }
   }))
   return { cells, w, h, across: speeds.length, down: temperatures.length }
@@ -51,9 +48,9 @@ const placeAt = (along: number, up: number) => {
 const written = computed(() => (band.value ? WRITTEN.map(({ along, up }) => {
   const place = placeAt(along, up)
   const { x, y, value } = grid.value.cells[place]
-  return { x: x + 0.5 * grid.value.w, y: y + 0.5 * grid.value.h, figure: house.show(value, 'pressure', bar.value), band: rangeAt(place) }
+  return { x: x + 0.5 * grid.value.w, y: y + 0.5 * grid.value.h, figure: house.show(value, 'pressure', house.fine), band: rangeAt(place) }
 }) : []))
-const rangeAt = (place: number) => (band.value ? `${house.show(band.value.low[place], 'pressure', bar.value)} to ${house.show(band.value.high[place], 'pressure', bar.value)}` : '')
+const rangeAt = (place: number) => (band.value ? `${house.show(band.value.low[place], 'pressure', house.fine)} to ${house.show(band.value.high[place], 'pressure', house.fine)}` : '')
 
 const touched = ref<number>()
 function touch(event: PointerEvent) {
@@ -87,7 +84,7 @@ const ticks = computed(() => {
     </svg></div>
     <p class="key"><span><svg width="26" height="8" aria-hidden="true"><path class="edge" d="M 0 4 H 26" /></svg> {{ short === 0 ? 'nowhere under its target' : 'edge of its target' }}</span>
       <span v-if="doubts !== undefined"><svg width="26" height="8" aria-hidden="true"><path class="doubtful" d="M 0 4 H 26" /></svg> {{ doubts === 0 ? 'nor can it be, with all that is uncertain' : 'from here on it may fall short, with what is uncertain' }}</span></p>
-    <p class="touch" data-testid="touched"><template v-if="touched !== undefined">{{ house.say(grid.cells[touched].speed, 'speed') }}, oil at {{ house.say(grid.cells[touched].temperature, 'temperature') }}: <b class="mono">{{ house.say(grid.cells[touched].value, 'pressure', bar) }}</b> <span class="quiet">{{ rangeAt(touched) && `(${rangeAt(touched)})` }}, wanted {{ house.say(grid.cells[touched].least, 'pressure', bar) }} or more</span></template><span v-else class="quiet">Touch the map to read a place. Figures in {{ house.unit('pressure').symbol }}, with their bands.</span></p>
+    <p class="touch" data-testid="touched"><template v-if="touched !== undefined">{{ house.say(grid.cells[touched].speed, 'speed') }}, oil at {{ house.say(grid.cells[touched].temperature, 'temperature') }}: <b class="mono">{{ house.say(grid.cells[touched].value, 'pressure', house.fine) }}</b> <span class="quiet">{{ rangeAt(touched) && `(${rangeAt(touched)})` }}, wanted {{ house.say(grid.cells[touched].least, 'pressure', house.fine) }} or more</span></template><span v-else class="quiet">Touch the map to read a place. Figures in {{ house.unit('pressure').symbol }}, with their bands.</span></p>
   </div>
 </template>
 

@@ -5,8 +5,7 @@ import { stationPath } from '~/composables/stations'
 const build = useBuild()
 const house = useHouse()
 const points = useStartPoints()
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number) => house.show(value, 'pressure', bar.value)
+const p = (value: number) => house.show(value, 'pressure', house.fine)
 const off = computed(() => (points.value ?? []).flatMap(({ label, judged }) => (judged && judged.prediction !== 'within' ? [`${label.toLowerCase()} ${p(judged.reading)}, not ${p(judged.expected.low)} to ${p(judged.expected.high)}`] : [])))
 </script>
 

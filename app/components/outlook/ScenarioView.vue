@@ -7,8 +7,7 @@ const build = useBuild()
 const house = useHouse()
 const settled = useSettled(() => build.sheet)
 const found = useAnswer((_, films) => (settled.value ? films().scenarios(settled.value) : undefined), () => settled.value)
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number) => house.show(Math.max(0, value), 'pressure', bar.value)
+const p = (value: number) => house.show(Math.max(0, value), 'pressure', house.fine)
 </script>
 
 <template>

@@ -2,11 +2,15 @@
 import type { StateOutlook } from '#core/outlook/outlook'
 
 /** One state's pressure scale: target zone hatched, predicted band a bar, ghost of the former bar, measured reading a diamond. */
-const { state, ghost, change, cause, measured } = defineProps<{ state: StateOutlook; ghost?: StateOutlook; change?: number; cause: string; measured?: number }>()
+const { state, ghost, change, cause, voided = false, stale = false } = defineProps<{ state: StateOutlook; ghost?: StateOutlook; change?: number; cause: string; voided?: boolean; stale?: boolean }>()
 const house = useHouse()
-
+/** The gauge as it was read here: it governs, and the prediction stands beside it. */
+const measured = computed(() => state.measured?.reading)
+const disagrees = computed(() => state.measured && (state.measured.prediction === 'below' || state.measured.prediction === 'above'))
+/** Which reading would change the word. */
+const needs = computed(() => state.missing.map(({ label }, i) => (i === 0 ? label : label.replace(/^./, (letter) => letter.toLowerCase()))))
 const unit = computed(() => house.unit('pressure'))
-const top = computed(() => Math.max(6.2e5, state.high * 1.05, (measured ?? 0) * 1.05))
+const top = computed(() => Math.max(6.2e5, state.high * 1.05, (measured.value ?? 0) * 1.05))
 const share = (pressure: number) => Math.max(0, Math.min(100, (100 * pressure) / top.value))
 const ticks = computed(() => {
   const step = unit.value.symbol === 'psi' ? 20 * unit.value.factor : 2e5
@@ -15,14 +19,16 @@ const ticks = computed(() => {
 </script>
 
 <template>
-  <section class="state" :data-state="state.name">
+  <section class="state" :class="{ greyed: (voided && measured === undefined) || stale }" :data-state="state.name" :data-verdict="stale ? 'unknown' : state.verdict">
     <h3>{{ state.label }} <span>{{ house.say(state.speed, 'speed') }}, {{ house.say(state.temperature, 'temperature') }}</span></h3>
-    <div v-if="!state.pumpable" class="words stop-word">Below this oil’s pumping limit: it may not reach the pickup.</div>
+    <div v-if="!state.pumpable && measured === undefined" class="words stop-word">Below this oil’s pumping limit: it may not reach the pickup.</div>
     <template v-else>
+      <div v-if="disagrees" class="words apart" role="status">read {{ state.measured!.prediction }} what was predicted: look before you trust either</div>
       <div class="line">
-        <span class="value mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span>
-        <span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span>
-        <VerdictLabel :verdict="state.verdict" />
+        <span v-if="measured !== undefined" class="value mono read" data-testid="measured">{{ house.show(measured, 'pressure') }}<small>read</small></span>
+        <span :class="measured === undefined ? 'value mono' : 'band mono beside'" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span>
+        <span class="band mono">{{ measured === undefined ? '' : 'predicted, ' }}{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span>
+        <VerdictLabel :verdict="stale ? 'unknown' : state.verdict" />
       </div>
       <div class="scale" :title="`Target from ${house.say(state.target.least, 'pressure')}: ${state.target.reason}`">
         <span class="target" :style="{ left: `${share(state.target.least)}%`, width: `${share(state.target.most) - share(state.target.least)}%` }" />
@@ -32,14 +38,20 @@ const ticks = computed(() => {
         <span v-if="measured !== undefined" class="diamond" :style="{ left: `${share(measured)}%` }" :title="`Measured ${house.say(measured, 'pressure')}`" />
         <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{ house.show(tick, 'pressure', 0) }}</span>
       </div>
-      <div v-if="change !== undefined" class="words" :class="change < 0 ? 'down' : 'up'" role="status">{{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', unit.symbol === 'bar' ? 2 : undefined) }} since {{ cause }}</div>
-      <div v-else-if="measured !== undefined" class="words">measured {{ house.say(measured, 'pressure') }}</div>
+      <div v-if="change !== undefined" class="words" :class="change < 0 ? 'down' : 'up'" role="status">{{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', house.fine) }} since {{ cause }}</div>
+      <div v-else-if="state.verdict === 'assumed'" class="words" :title="needs.join(', ')">until measured: {{ needs[0] }}{{ needs.length > 1 ? ` and ${needs.length - 1} more` : '' }}</div>
+      <div v-else-if="state.starves" class="words stop-word">the pump starves here</div>
     </template>
   </section>
 </template>
 
 <style scoped>
 .state { padding-bottom: 13px; }
+.greyed .line > :not(.verdict), .greyed .scale { opacity: 0.38; filter: grayscale(1); }
+.greyed .value { text-decoration: line-through 2px; }
+.read small { font-size: 14px; color: var(--quiet); margin-left: 4px; font-family: var(--type); }
+.beside { flex: none !important; }
+.apart { color: var(--watch); font-weight: 600; }
 h3 { font-size: 16px; }
 h3 span { font-weight: 400; color: var(--quiet); font-size: 15px; margin-left: 4px; white-space: nowrap; }
 .line { display: flex; align-items: baseline; gap: 9px; }

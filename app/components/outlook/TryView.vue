@@ -8,7 +8,7 @@ import type { TriedChange, TriedOutlook } from '#core/outlook/tried'
 import type { ShelfItem } from '#core/shelf/schema'
 import { STATE_NAMES } from '#core/targets/targets'
 import { keptApart, linePath } from '~/composables/plot'
-import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS } from '~/composables/shelfPatch'
+import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
 
 /** A bench copy of the build: anything may be tried without touching the record, up to four set-ups side by side; one is adopted with its reason. */
 interface Draft { name: string; spring: string; oil: string; pump: string; shims?: number; mains: number; rods: number; readings: Record<string, number> }
@@ -65,7 +65,6 @@ const others = computed(() => [...new Set([...extra.value, ...drafts.value.flatM
   return [{ key, label: quantity.label, dimension: quantity.dimension, value, from: Math.max(quantity.plausible[0], span[0]), to: Math.min(quantity.plausible[1], span[1]) }]
 }))
 const price = (draft: Draft) => [draft.spring, draft.pump, draft.oil].map(itemOf).reduce((sum, item) => sum + (item?.price ?? 0), 0)
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
 
 const COLOURS = ['var(--ink)', 'var(--petrol)', 'var(--oil)', 'var(--stop)', 'var(--pass)']
 const DASHES = ['', '', '8 4', '3 3', '10 3 2 3']
@@ -93,7 +92,7 @@ async function adopt(draft: Draft) {
   const { oil } = changeOf(draft)
   const planned = (name: string, value: number | undefined): Operation[] => (value === undefined ? [] : shelfPatch({ [name]: value }, `tried as ${draft.name}`))
   const patch: Operation[] = [
-    ...(itemOf(draft.spring) ? clearPatch(build.sheet!, SPRING_FIELDS.map((field) => `relief.${field}`)) : []), ...figures('relief', draft.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter']),
+    ...(itemOf(draft.spring) ? [...clearPatch(build.sheet!, SPRING_FIELDS.map((field) => `relief.${field}`)), ...unfitPatch(build.sheet!, 'relief')] : []), ...figures('relief', draft.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter']),
     ...(itemOf(draft.pump) ? clearPatch(build.sheet!, ['pump.centres']) : []), ...figures('pump', draft.pump, ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance', 'driveLength']),
     ...planned('relief.shims', draft.shims), ...Object.entries(draft.readings).flatMap(([name, value]) => planned(name, value)),
     ...(oil ? oilPatch(build.sheet!, { kv40: oil.kv40, kv100: oil.kv100, density15: oil.density15, highShear150: oil.highShear150, pumpingLimit: oil.pumpingLimit }) : []),
@@ -118,7 +117,7 @@ async function adopt(draft: Draft) {
         <tr v-for="each in others" :key="each.key"><th scope="row">{{ each.label }}</th><td class="mono">{{ house.show(each.value, each.dimension) }}</td>
           <td v-for="draft in drafts" :key="draft.name" class="slide"><input type="range" :min="each.from" :max="each.to" :step="(each.to - each.from) / 200" :value="draft.readings[each.key] ?? each.value" :aria-label="`${draft.name}, ${each.label}`" :aria-valuetext="house.say(draft.readings[each.key] ?? each.value, each.dimension)" @input="draft.readings[each.key] = Number(($event.target as HTMLInputElement).value)"><span class="mono">{{ house.show(draft.readings[each.key] ?? each.value, each.dimension) }}</span></td></tr>
         <tr><th scope="row" :colspan="drafts.length + 2"><ChoiceField label="Try something else too" quiet value="none" :options="[{ value: 'none', words: 'something else too' }, ...triable.map(({ key, label }) => ({ value: key, words: label }))]" @choose="extra = [...extra, $event]" /></th></tr>
-        <tr v-for="state in STATE_NAMES" :key="state" :data-row="state"><th scope="row">{{ STATE_LABELS[state] }}</th><td v-for="column in columns" :key="column.name" class="mono" :class="column.found.states[state].verdict"><span class="big">{{ house.show(column.found.states[state].pressure, 'pressure', bar) }}</span><span class="quiet band">{{ house.show(column.found.states[state].low, 'pressure') }} to {{ house.show(column.found.states[state].high, 'pressure') }}</span></td></tr>
+        <tr v-for="state in STATE_NAMES" :key="state" :data-row="state"><th scope="row">{{ STATE_LABELS[state] }}</th><td v-for="column in columns" :key="column.name" class="mono" :class="column.found.states[state].verdict"><span class="big">{{ house.show(column.found.states[state].pressure, 'pressure', house.fine) }}</span><span class="quiet band">{{ house.show(column.found.states[state].low, 'pressure') }} to {{ house.show(column.found.states[state].high, 'pressure') }}</span></td></tr>
         <tr data-row="power"><th scope="row">Drive, working hot</th><td v-for="column in columns" :key="column.name" class="mono">{{ house.say(column.found.power.best, 'power') }}<span class="quiet band">{{ house.show(column.found.power.low, 'power') }} to {{ house.show(column.found.power.high, 'power') }}</span></td></tr>
         <tr><th scope="row">Parts</th><td /><td v-for="draft in drafts" :key="draft.name" class="mono">{{ price(draft) ? price(draft).toFixed(2) : '·' }}</td></tr>
         <tr><th scope="row"><InputText v-model="reason" maxlength="200" placeholder="why" aria-label="Reason for adopting" /></th><td /><td v-for="draft in drafts" :key="draft.name"><Button type="button" :aria-label="`Adopt ${draft.name}`" @click="adopt(draft)">Adopt</Button></td></tr>

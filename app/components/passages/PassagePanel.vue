@@ -15,10 +15,9 @@ const own = computed(() => build.sheet!.inspections[item.key])
 const found = computed(() => findingOf(build.sheet!, inspection))
 const SEALS = [{ value: 'dry', words: 'dry' }, { value: 'sealer', words: 'sealer' }, { value: 'washer', words: 'new washer' }, { value: 'press', words: 'pressed, staked' }]
 const seal = computed(() => build.sheet!.choices[`${item.key}.seal`])
-const readings = computed(() => [item.reading, item.key === 'passage.pistonJet' ? 'passage.pistonJetOpening' : undefined, item.key === 'passage.filter' ? 'passage.filterGap' : item.key === 'passage.cooler' ? 'passage.coolerGap' : undefined].filter((key): key is string => key !== undefined))
+const readings = computed(() => [item.reading, item.key === 'passage.pistonJet' ? 'passage.pistonJetOpening' : undefined, item.key === 'passage.filter' ? 'passage.filterGap' : item.key === 'passage.cooler' || item.key === 'passage.coolerPorts' ? 'passage.coolerGap' : undefined].filter((key): key is string => key !== undefined))
 const rows = computed(() => effects?.effects.filter((each) => each.key === item.key) ?? [])
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number) => house.show(value, 'pressure', bar.value)
+const p = (value: number) => house.show(value, 'pressure', house.fine)
 const words = (finding: string) => inspection.findings.find(({ value }) => value === finding)?.words ?? finding
 const PLACES = { around: 'round the cooler', sump: 'back to the sump' }
 const FORMS = [{ value: 'early', words: 'early' }, { value: 'late', words: 'late' }]

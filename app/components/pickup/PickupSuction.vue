@@ -24,7 +24,6 @@ const plot = computed(() => {
   const bars = [found.cold.hardest, found.hot.hardest].map(({ speed, low, high }, i) => ({ key: i, x: x(speed) + 2 * i, from: y(low), to: Math.max(4, y(high)), colour: i === 0 ? 'var(--petrol)' : 'var(--oil)' }))
   return { x, y, bars, cold: path(found.cold.suction), hot: path(found.hot.suction), ticks: roundTicks(least, most, house.unit('pressure')), marks: roundTicks(found.speeds[0], found.speeds.at(-1)!, house.unit('speed'), 5), limit: y(STARVES), labels: { cold, hot } }
 })
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
 const maximum = computed(() => requireValue(build.sheet!, 'brief.maximumSpeed').value)
 const verdicts = computed(() => (curves.value ? [['cold', curves.value.cold], ['hot', curves.value.hot]] as const : []).map(([words, curve]) => ({
   words, temperature: curve.temperature, at: curve.starvesAt, hardest: curve.hardest, margin: STARVES - curve.hardest.suction,
@@ -44,7 +43,7 @@ const area = (value: number) => `${Math.round(value * 1e6)} mm²`
     <label class="slide"><span>Screen blocked</span><input v-model.number="blocked" type="range" min="0" max="0.95" step="0.05" aria-label="Share of the screen that is blocked" :aria-valuetext="`${Math.round(100 * blocked)} in 100`"><span class="mono">{{ Math.round(100 * blocked) }} %</span></label>
     <div v-if="plot && curves" class="drawing-scroll"><svg class="drawing" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" aria-label="Suction at the pump over speed, cold and hot">
       <path v-for="tick in plot.ticks" :key="tick" :d="`M 64 ${plot.y(tick)} H ${WIDTH - 94}`" stroke="var(--rule)" />
-      <text v-for="tick in plot.ticks" :key="`t${tick}`" x="56" :y="plot.y(tick) + 5" text-anchor="end" class="quiet-text">{{ house.show(tick, 'pressure', bar) }}</text>
+      <text v-for="tick in plot.ticks" :key="`t${tick}`" x="56" :y="plot.y(tick) + 5" text-anchor="end" class="quiet-text">{{ house.show(tick, 'pressure', house.fine) }}</text>
       <path :d="`M 64 ${plot.limit} H ${WIDTH - 94}`" stroke="var(--stop)" stroke-width="2" stroke-dasharray="7 4" />
       <text :x="72" :y="plot.limit - 6" style="fill: var(--stop)">starves: air comes out of the oil</text>
       <path :d="plot.cold" class="line" stroke-width="2.4" style="stroke: var(--petrol); stroke-width: 2.6" /><path :d="plot.hot" class="line" style="stroke: var(--oil); stroke-width: 2.6" />
@@ -54,8 +53,8 @@ const area = (value: number) => `${Math.round(value * 1e6)} mm²`
       <text v-for="mark in plot.marks" :key="mark" :x="plot.x(mark)" :y="HEIGHT - 24" text-anchor="middle" class="quiet-text">{{ house.show(mark, 'speed') }}</text>
       <text :x="(WIDTH - 22) / 2" :y="HEIGHT - 6" text-anchor="middle" class="quiet-text">speed, {{ house.unit('speed').symbol }}; suction upward, {{ house.unit('pressure').symbol }} below air</text>
     </svg></div>
-    <JudgementLine v-for="each in verdicts" :key="each.words" :verdict="each.verdict"><b>{{ each.words === 'cold' ? 'Cold' : 'Hot' }}, {{ house.say(each.temperature, 'temperature') }}: <template v-if="each.at !== undefined">starves from {{ house.say(each.at, 'speed') }}.</template><template v-else>{{ house.say(each.margin, 'pressure', bar) }} left at its hardest, up to {{ house.say(maximum, 'speed') }}.</template></b>
-      With what is uncertain {{ house.show(each.hardest.low, 'pressure', bar) }} to {{ house.say(each.hardest.high, 'pressure', bar) }} at {{ house.say(each.hardest.speed, 'speed') }}{{ each.at === undefined && each.verdict === 'watch' ? ', which reaches past the limit: measure the tube, the mouth and the floor.' : '.' }}
+    <JudgementLine v-for="each in verdicts" :key="each.words" :verdict="each.verdict"><b>{{ each.words === 'cold' ? 'Cold' : 'Hot' }}, {{ house.say(each.temperature, 'temperature') }}: <template v-if="each.at !== undefined">starves from {{ house.say(each.at, 'speed') }}.</template><template v-else>{{ house.say(each.margin, 'pressure', house.fine) }} left at its hardest, up to {{ house.say(maximum, 'speed') }}.</template></b>
+      With what is uncertain {{ house.show(each.hardest.low, 'pressure', house.fine) }} to {{ house.say(each.hardest.high, 'pressure', house.fine) }} at {{ house.say(each.hardest.speed, 'speed') }}{{ each.at === undefined && each.verdict === 'watch' ? ', which reaches past the limit: measure the tube, the mouth and the floor.' : '.' }}
       {{ each.at === undefined ? '' : each.words === 'cold' ? 'Keep below it until the oil is warm, or take a wider tube or a thinner winter grade.' : 'A wider tube, a freer mouth or a smaller pump: bearings run dry there.' }}</JudgementLine>
     <p class="quiet areas">Ways in: tube <b class="mono">{{ area(areas.tube) }}</b>, ring under the mouth <b class="mono">{{ area(areas.ring) }}</b>, open screen <b class="mono">{{ area(areas.screen) }}</b>{{ areas.ring < 1.5 * areas.tube ? '. The ring is hardly wider than the tube: the floor is too close.' : areas.screen < 1.5 * areas.tube ? '. The screen is hardly wider than the tube: clean it.' : '.' }}</p>
   </div>

@@ -3,7 +3,7 @@ import { checksOf } from '#core/build/checks'
 import { STAGES, type Stage, WORD_TITLES } from '#core/prime/steps'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'
 import type { RunSetUp } from '#core/run/schema'
-import { primeSeen, turnedSpans } from '~/composables/usePrime'
+import { clockOf, primeSeen, turnedSpans } from '~/composables/usePrime'
 
 /** A prime as it goes: gauge against what it should do, an early word when it departs, the circuit as it fills, the crank by degrees. */
 const build = useBuild()
@@ -28,7 +28,7 @@ const suspects = useAnswer((_model, films) => (build.sheet && word.value?.level 
 const alarm = useAlarm(() => word.value?.level === 'stop' && on.value)
 watch(() => word.value?.code, (code, before) => code && code !== before && code !== 'going-well' && void run.event('word', WORD_TITLES[code], { code }))
 
-const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)
+const p = (value: number) => house.say(value, 'pressure', house.fine)
 const sentence = computed(() => {
   const { code, by } = word.value ?? { code: 'going-well', by: 0 }
   switch (code) {
@@ -37,7 +37,8 @@ const sentence = computed(() => {
     case 'low': return `${p(seen.value.gauge)} and no more: ${p(by)} under the least to accept.`
     case 'flickers': return `The needle swings by ${Math.round(100 * by)} percent: air comes with the oil. Look at the pickup’s seal and tube.`
     case 'gauges-differ': return `The sender says ${p(seen.value.sender ?? 0)}, the gauge ${p(seen.value.gauge)}. Believe the gauge; mend or replace the sender.`
-    case 'over-band': return `${p(by)} above what the model says: thicker or colder oil than recorded, or a relief valve that sticks.`
+    case 'over-limit': return `${p(seen.value.gauge)}, over the ${p(expected.value?.ceiling ?? 0)} that filter and seals may see. Let go at once; look for a relief valve that sticks shut.`
+    case 'over-band': return `${p(by)} above what the model says: thicker or colder oil than recorded, or a relief valve that sticks. It does not count as primed.`
     case 'primed': return `${p(seen.value.gauge)} stands. Look at every outlet, then hold a minute longer.`
     default: if (filterOff.value && padSeen.value && !filterOn.value) return 'Oil runs at the pad: stop, fit the filter with its seal oiled, then go on.'
       return timeline.value?.run.primed ? (seen.value.turned < (timeline.value.gauge?.high ?? 0) ? `Oil at the gauge after ${Math.round(timeline.value.gauge?.low ?? 0)} to ${Math.round(timeline.value.gauge?.high ?? 0)} s of turning.` : 'Rising as it should.') : 'By the model it will not prime like this: be ready to stop.'
@@ -59,15 +60,15 @@ const band = computed(() => {
   const model = timeline.value?.run
   const limits = expected.value
   if (!model || !limits || spans.value.length === 0) return []
-  const from = spans.value[0][0]
   const share = (time: number) => Math.min(1, (model.moments.filter((moment) => moment.time <= time).at(-1)?.gauge ?? 0) / Math.max(1, model.pressure))
   // The rise comes as early and as late as the times' bands say.
   const early = timeline.value?.pressure ? timeline.value.pressure.best / Math.max(0.5, timeline.value.pressure.low) : 1
   const late = timeline.value?.pressure ? timeline.value.pressure.best / timeline.value.pressure.high : 1
-  const end = Math.max(now.value, 30)
+  const done = spans.value.reduce((sum, [from, to]) => sum + to - from, 0)
+  const end = Math.max(done, 30)
   return Array.from({ length: 90 }, (_, i) => {
-    const turned = (i / 89) * (end - from)
-    return { time: from + turned, pressure: share(turned) * limits.pressure, low: share(turned * late) * limits.low, high: share(turned * early) * limits.high }
+    const turned = (i / 89) * end
+    return { time: clockOf(spans.value, turned), pressure: share(turned) * limits.pressure, low: share(turned * late) * limits.low, high: share(turned * early) * limits.high }
   })
 })
 const top = computed(() => 1.25 * Math.max(expected.value?.high ?? 4e5, seen.value.gauge, 1e5))
@@ -91,9 +92,9 @@ function turn() {
 /** Ends the run, and writes its gauge down as the reading of this prime. */
 async function finish() {
   const reading = seen.value.gauge
-  const primed = word.value?.code === 'primed' || word.value?.code === 'over-band'
+  const primed = word.value?.code === 'primed'
   if (on.value) await run.act('stop')
-  await run.end(primed ? 'primed' : 'ended, not primed')
+  await run.end(primed ? 'primed' : word.value?.code === 'over-limit' ? 'stopped: over the limit' : word.value?.code === 'over-band' ? 'above its band, not primed' : 'ended, not primed')
   // A reading of a simulated engine is none of this one's.
   if (primed && run.run?.setup.source !== 'rig') await build.record(stage.value === 'check' ? 'prime.checkPressure' : 'prime.pressure', { value: reading, source: 'measured', instrument: run.run?.setup.source === 'hand' ? undefined : 'run' }, STAGES[stage.value].title)
 }
@@ -109,7 +110,7 @@ async function finish() {
     </template>
     <template v-else>
       <div class="live" :data-word="word?.code" :data-level="word?.level">
-        <div class="now"><span class="quiet">{{ run.ended ? 'Stood at' : 'Now' }}</span><span class="mono pressure" data-testid="live-pressure">{{ house.show(seen.gauge, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined) }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span></div>
+        <div class="now"><span class="quiet">{{ run.ended ? 'Stood at' : 'Now' }}</span><span class="mono pressure" data-testid="live-pressure">{{ house.show(seen.gauge, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span></div>
         <div class="word" :class="word?.level ?? 'fine'" role="status" aria-live="assertive"><b data-testid="prime-word">{{ word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready' }}</b><span v-if="!run.ended">{{ spans.length === 0 ? 'Say when it turns.' : sentence }}</span>
           <ol v-if="word?.level === 'stop' && suspects" class="suspects" data-testid="suspects"><li v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)" :key="each.key" :data-suspect="each.key"><b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b>, {{ Math.round(100 * each.share) }} in 100. {{ each.look }}</li></ol>
         </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { checksOf } from '#core/build/checks'
+import { forMethod } from '#core/progress/progress'
 import { guideOf } from '#core/prime/steps'
 import { STALL_WORDS, type Cure } from '#core/prime/cures'
 import { type FilterWay, METHODS, type Method, type Port, usualMethod } from '#core/prime/way'
@@ -13,13 +14,14 @@ const guide = computed(() => guideOf(build.sheet!, way.value))
 const settled = useSettled(() => JSON.stringify(way.value), 200)
 const shown = useOnceShown()
 const timeline = useAnswer((_model, films) => (build.sheet && shown.value ? films().timeline(build.sheet, { ...way.value }) : undefined), () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value])
+const expected = useAnswer((model) => (build.sheet && shown.value ? model.prime(build.sheet, { ...way.value }) : undefined), () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value])
 const ways = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeWays(build.sheet, { ...way.value }) : undefined), () => [shown.value, build.sheet?.layout, settled.value])
 const TITLES: Record<Method, string> = { drill: 'Drill', tank: 'Tank', starter: 'Starter', hand: 'By hand' }
 const FILTERS: Record<FilterWay, string> = { off: 'off until oil runs', dry: 'fitted dry', filled: 'fitted full' }
 const FIELDS: Record<Method, string[]> = { drill: ['prime.drillSpeed'], tank: ['prime.tankPressure', 'prime.tankVolume'], starter: ['brief.crankingSpeed', 'prime.burst', 'prime.rest'], hand: ['prime.poured', 'brief.crankingSpeed', 'prime.burst', 'prime.rest'] }
 const usual = computed(() => usualMethod(build.sheet!.layout))
 const choose = (key: string, value: string | undefined, label: string) => build.choose(`prime.${key}`, value, label)
-const steps = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'prime' && check.group === 'step'))
+const steps = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'prime' && check.group === 'step' && forMethod(build.sheet!, check)))
 const PACKINGS: Record<string, string> = { 'assembly-lubricant': 'assembly lubricant', jelly: 'petroleum jelly', oil: 'oil only', dry: 'nothing: it may not draw' }
 const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? ''])
 const seconds = (value: number | undefined) => (value === undefined ? 'not at all' : value < 10 ? `${value.toFixed(1)} s` : value < 90 ? `${Math.round(value)} s` : `${(value / 60).toFixed(1)} min`)
@@ -54,6 +56,7 @@ function take(cure: Cure) {
         <p class="quiet suits">{{ guide.suits }}</p>
         <ReadingRow v-for="name in FIELDS[way.method]" :key="name" :name="name" />
         <ReadingRow name="prime.oilTemperature" />
+        <div v-if="way.method === 'drill'" class="row"><span class="what">Drill turns<span class="origin">seen from above the drive, as it was checked</span></span><SegmentChoice label="Drill turns" :value="build.sheet!.choices['prime.direction']" :options="[{ value: 'clockwise', words: 'clockwise' }, { value: 'anticlockwise', words: 'anticlockwise' }]" @choose="choose('direction', $event, 'Direction of the drill')" /></div>
         <div v-if="way.method === 'tank' || way.method === 'hand'" class="row"><span class="what">Port</span><SegmentChoice label="Port" :value="way.port" :options="[{ value: 'gauge' as Port, words: 'gauge' }, { value: 'pump' as Port, words: 'pump' }]" @choose="choose('port', $event ?? 'gauge', 'Priming port')" /></div>
         <CautionNote :name="guide.caution.name">{{ guide.caution.words }}</CautionNote>
         <h2 class="next">Make ready</h2>
@@ -64,6 +67,7 @@ function take(cure: Cure) {
       </section>
       <section>
         <h2>By the model</h2>
+        <p v-if="run && run.rested > 0" class="quiet" data-testid="rested">Seconds of turning; {{ seconds(run.rested) }} of rests between bursts come on top.</p>
         <div v-if="run" data-testid="prime-model">
           <template v-if="run.primed">
             <div v-if="way.filter === 'off' && way.method !== 'tank'" class="row"><span class="what">Oil at the pad</span><span class="figure" data-testid="time-pad">{{ seconds(timeline!.pad?.best) }}<span class="unit">{{ band(timeline!.pad) }}</span></span></div>
@@ -80,6 +84,7 @@ function take(cure: Cure) {
         </div>
         <p v-else class="quiet">Filling the circuit by the model</p>
 
+        <p v-if="expected && expected.widestHidden > 1.3" class="quiet" data-testid="hidden">This prime cannot tell bearings up to {{ expected.widestHidden.toFixed(1) }} times as wide as recorded: cold oil behind an open relief valve holds the gauge up.{{ way.method === 'drill' ? ' A slower drill tells more.' : '' }}</p>
         <template v-if="build.sheet!.layout.filter && way.method !== 'tank'">
           <h2 class="next">Filter</h2>
           <div v-for="each in ways?.runs ?? []" :key="each.way.filter" class="row filter" :data-filter="each.way.filter" :data-primed="each.primed">

@@ -22,17 +22,16 @@ const columns = computed(() => compared.value?.map((each) => {
   const item = items.value.find(({ id }) => id === each.id)
   return { ...each, stiffer: each.id === STIFFER, item, warnings: item ? fitWarnings(build.sheet!, item) : [], held: item ? shelf.heldBy(build.id, item.id) : undefined }
 }) ?? [])
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number) => house.show(value, 'pressure', bar.value)
+const p = (value: number) => house.show(value, 'pressure', house.fine)
 /** How another pump differs from the one that is fitted, in one sentence. */
 function sentence(column: (typeof columns.value)[number]): string {
   const now = columns.value[0]
   const ceiling = column.states.workingHot.pressure - now.states.workingHot.pressure
-  if (column.stiffer) return `Raises the ceiling by ${house.say(ceiling, 'pressure', bar.value)}, working hot; idle hot stays where it is.`
+  if (column.stiffer) return `Raises the ceiling by ${house.say(ceiling, 'pressure', house.fine)}, working hot; idle hot stays where it is.`
   const idle = column.states.idleHot.pressure - now.states.idleHot.pressure
   const watts = column.working.power.best - now.working.power.best
   const keeps = column.fastest.starves || column.coldest.starves ? ` It starves ${column.coldest.starves ? 'at cold idle' : 'at maximum speed'}: the suction does not keep up.` : ' The suction keeps up.'
-  return `${idle < 0 ? 'Loses' : 'Buys'} ${house.say(Math.abs(idle), 'pressure', bar.value)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${house.say(Math.abs(watts), 'power')} at working speed.${keeps}`
+  return `${idle < 0 ? 'Loses' : 'Buys'} ${house.say(Math.abs(idle), 'pressure', house.fine)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${house.say(Math.abs(watts), 'power')} at working speed.${keeps}`
 }
 async function fit(item: ShelfItem) {
   const words = (['drive', 'year'] as const).flatMap((key) => (item.properties[key] ? [{ op: 'add' as const, path: `/choices/pump.${key}`, value: String(item.properties[key]) }] : []))

@@ -36,8 +36,7 @@ const fresh = computed(() => {
   return shelf.fitting('pump', build.sheet!.engine).filter((item) => Math.abs((numberOf(item.properties, 'displacement') ?? 0) / now - 1) < 0.08)[0]
 })
 const freshGain = useAnswer((model) => (build.sheet && fresh.value ? model.change(build.sheet, Object.fromEntries(['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'].map((key) => [`pump.${key}`, numberOf(fresh.value!.properties, key)!])), 'idleHot') : undefined), () => [build.sheet, fresh.value])
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const signed = (gained: number) => `${gained < 0 ? 'loses' : 'gains'} ${house.say(Math.abs(gained), 'pressure', bar.value)}`
+const signed = (gained: number) => `${gained < 0 ? 'loses' : 'gains'} ${house.say(Math.abs(gained), 'pressure', house.fine)}`
 const left = (metal: number) => (Number.isFinite(metal) ? house.say(metal, 'length') : 'not measured')
 </script>
 

@@ -5,7 +5,7 @@ import type { ReliefSummary } from '#core/outlook/relief'
 import type { Route } from '#core/relief/routes'
 import { planStack, type Stack, type Washer, washerFault } from '#core/relief/stack'
 import type { ShelfItem } from '#core/shelf/schema'
-import { clearPatch, shelfPatch, SPRING_FIELDS } from '~/composables/shelfPatch'
+import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
 
 /** Ways to a wanted opening pressure side by side, and the shim stack from the drawer that makes one of them. */
 const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSummary }>()
@@ -19,8 +19,7 @@ const springs = computed(() => shelf.fitting('spring', build.sheet!.engine).filt
 const offered = computed(() => springs.value.map((item) => ({ id: item.id, label: item.label, springRate: shelf.figure(item, 'springRate')!, freeLength: shelf.figure(item, 'freeLength')!, solidLength: shelf.figure(item, 'solidLength'), wire: shelf.figure(item, 'wire'), coilDiameter: shelf.figure(item, 'coilDiameter') })))
 const routes = useAnswer((model) => (build.sheet && wanted.value ? model.routes(build.sheet, valve, offered.value, wanted.value) : undefined), () => [build.sheet, valve, offered.value, wanted.value])
 const titles = { shims: 'Shims', spring: 'Spring', plug: 'Plug', cap: 'Deformed cap' }
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number | undefined) => (value === undefined ? '·' : house.show(value, 'pressure', bar.value))
+const p = (value: number | undefined) => (value === undefined ? '·' : house.show(value, 'pressure', house.fine))
 function what(route: Route): string {
   if (route.kind === 'shims') return `${house.say(route.shims, 'length')} in all under the fitted spring`
   if (route.kind === 'spring') return `${house.say(route.spring!.springRate, 'springRate')}${route.shims > 1e-6 ? `, with ${house.say(route.shims, 'length')} of shims` : ', no shims'}`
@@ -73,7 +72,7 @@ async function fit(stack: Stack) {
 /** Another spring: what the bench and the wire said of the old one goes. */
 function springPatch(spring: ShelfItem) {
   const figures = Object.fromEntries(['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter'].map((field) => [`${valve}.${field}`, shelf.figure(spring, field)]))
-  return [...clearPatch(build.sheet!, SPRING_FIELDS.map((field) => `${valve}.${field}`)), ...shelfPatch(figures, spring.label)]
+  return [...clearPatch(build.sheet!, SPRING_FIELDS.map((field) => `${valve}.${field}`)), ...unfitPatch(build.sheet!, valve), ...shelfPatch(figures, spring.label)]
 }
 async function fitSpring() {
   const spring = springs.value.find(({ id }) => id === route.value!.spring!.id)!
@@ -95,7 +94,7 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="wanted === undefined" class="quiet hint">Write the opening pressure that is wanted; every way to it is set side by side.</p>
     <template v-if="routes">
-      <div class="block-head block"><h2>Routes to {{ house.say(wanted!, 'pressure', bar) }}</h2><span class="note">full flow: all the pump gives at working speed, cold oil<template v-if="summary">; known to ± {{ house.say(1.645 * summary.opensSigma, 'pressure', bar) }}</template></span></div>
+      <div class="block-head block"><h2>Routes to {{ house.say(wanted!, 'pressure', house.fine) }}</h2><span class="note">full flow: all the pump gives at working speed, cold oil<template v-if="summary">; known to ± {{ house.say(1.645 * summary.opensSigma, 'pressure', house.fine) }}</template></span></div>
       <div class="drawing-scroll"><table>
         <thead><tr><th scope="col">Way</th><th scope="col">full flow</th><th scope="col">override</th><th scope="col">before bind</th><th scope="col">wire</th><th scope="col">back</th><th scope="col"><span class="hidden-but-read">Choose</span></th></tr></thead>
         <tbody>
@@ -115,7 +114,7 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
         <p v-else-if="route.shims < 1e-5" class="actions"><span class="quiet">No shims are asked for with this spring.</span><Button type="button" @click="fitSpring">Take and fit the spring</Button></p>
         <p v-else-if="plans && 'problem' in plans" class="wrong" role="alert">The drawer cannot make it: {{ plans.problem }}.</p>
         <div v-for="each in stacks" :key="each.name" class="row stack" :data-stack="each.name">
-          <span class="what"><b>{{ pieces(each.stack) }}</b><span class="origin">{{ each.stack.grind ? `${labelOf(each.stack.grind.id)} ground down by ${house.say(each.stack.grind.by, 'clearance')}` : each.stack.pieces === 1 ? 'one washer, as it lies' : `${each.stack.pieces} washers, as they lie` }}; opens at {{ house.say(opensWith(each.stack), 'pressure', bar) }}</span></span>
+          <span class="what"><b>{{ pieces(each.stack) }}</b><span class="origin">{{ each.stack.grind ? `${labelOf(each.stack.grind.id)} ground down by ${house.say(each.stack.grind.by, 'clearance')}` : each.stack.pieces === 1 ? 'one washer, as it lies' : `${each.stack.pieces} washers, as they lie` }}; opens at {{ house.say(opensWith(each.stack), 'pressure', house.fine) }}</span></span>
           <span class="figure" :data-metres="each.stack.thickness">{{ house.show(each.stack.thickness, 'length') }}<span class="unit">{{ house.unit('length').symbol }}, {{ Math.abs(each.stack.off) < 5e-7 ? 'exact' : `${house.show(Math.abs(each.stack.off), 'length')} ${each.stack.off > 0 ? 'over' : 'under'}` }}</span></span>
           <span class="actions"><Button type="button" variant="outlined" @click="setAside(each.stack)">Set aside</Button><Button type="button" @click="fit(each.stack)">Take and fit</Button></span>
         </div>

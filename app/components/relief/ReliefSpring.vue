@@ -9,8 +9,7 @@ import { rateFromWire } from '#core/relief/spring'
 const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSummary }>()
 const build = useBuild()
 const house = useHouse()
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const pressure = (value: number | undefined) => (value === undefined ? 'not within the port' : house.show(value, 'pressure', bar.value))
+const pressure = (value: number | undefined) => (value === undefined ? 'not within the port' : house.show(value, 'pressure', house.fine))
 const rate = computed(() => springRateOf(build.sheet!, valve))
 const WAYS = [{ value: 'typed', words: 'on a tester' }, { value: 'heights', words: 'two heights' }, { value: 'wire', words: 'from the wire' }] as const
 type Way = (typeof WAYS)[number]['value']
@@ -48,7 +47,7 @@ const STATES = [['idleHot', 'Lift at idle hot'], ['workingHot', 'Lift at working
     </section>
     <section v-if="summary">
       <h2>Gives</h2>
-      <div class="row"><span class="what">Opens at<span class="origin">plunger leaves its seat, ± {{ house.say(1.645 * summary.opensSigma, 'pressure', bar) }}</span></span><span class="figure" data-testid="opens">{{ pressure(summary.opens) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
+      <div class="row"><span class="what">Opens at<span class="origin">plunger leaves its seat, ± {{ house.say(1.645 * summary.opensSigma, 'pressure', house.fine) }}</span></span><span class="figure" data-testid="opens">{{ pressure(summary.opens) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
       <div v-if="summary.flows > summary.opens + 1" class="row"><span class="what">Flow starts at<span class="origin">overlap passed</span></span><span class="figure">{{ pressure(summary.flows) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
       <div class="row"><span class="what">Full flow, cold<span class="origin">all the pump gives at working speed</span></span><span class="figure">{{ pressure(summary.fullFlowCold) }}<span v-if="summary.fullFlowCold" class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
       <div class="row"><span class="what">Each {{ house.say(1e-4, 'clearance', house.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim adds</span><span class="figure">{{ pressure(summary.perTenth) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>

@@ -17,7 +17,7 @@ useNews().onNews((news) => {
 })
 const shown = computed(() => alarms.value.find((each) => !away.value.includes(each.run) && !(run.run?.id === each.run && route.path.endsWith('/start'))))
 const alarm = useAlarm(() => shown.value !== undefined)
-const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)
+const p = (value: number) => house.say(value, 'pressure', house.fine)
 const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '/'))
 </script>
 

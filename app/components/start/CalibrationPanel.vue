@@ -8,8 +8,7 @@ const build = useBuild()
 const house = useHouse()
 const shown = useOnceShown()
 const found = useAnswer<Calibration | undefined>((_model, films) => (build.sheet && shown.value && observations.length > 0 ? films().calibrate(build.sheet, JSON.parse(JSON.stringify(observations)) as Observation[]) : undefined), () => [shown.value, observations, build.sheet?.readings])
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number) => house.say(value, 'pressure', bar.value)
+const p = (value: number) => house.say(value, 'pressure', house.fine)
 const signed = (value: number) => `${value < 0 ? '−' : '+'}${p(Math.abs(value))}`
 const factor = ({ parameter }: Fitted) => parameter === 'clearance' || parameter === 'slip'
 const figure = (each: Fitted) => (factor(each) ? `× ${each.value.toFixed(2)}` : signed(each.value))
@@ -36,7 +35,7 @@ const name = (parameter: string) => found.value!.fitted.find((each) => each.para
     <h3>Predicted anew</h3>
     <table>
       <thead><tr><th /><th>as measured</th><th>with the readings</th></tr></thead>
-      <tbody><tr v-for="state in found.states" :key="state.name" :data-anew="state.name"><td>{{ state.label }}</td><td class="mono">{{ p(state.before.pressure) }}<span class="quiet">{{ house.show(state.before.low, 'pressure', bar) }} to {{ house.show(state.before.high, 'pressure', bar) }}</span></td><td class="mono">{{ p(state.after.pressure) }}<span class="quiet">{{ house.show(state.after.low, 'pressure', bar) }} to {{ house.show(state.after.high, 'pressure', bar) }}</span></td></tr></tbody>
+      <tbody><tr v-for="state in found.states" :key="state.name" :data-anew="state.name"><td>{{ state.label }}</td><td class="mono">{{ p(state.before.pressure) }}<span class="quiet">{{ house.show(state.before.low, 'pressure', house.fine) }} to {{ house.show(state.before.high, 'pressure', house.fine) }}</span></td><td class="mono">{{ p(state.after.pressure) }}<span class="quiet">{{ house.show(state.after.low, 'pressure', house.fine) }} to {{ house.show(state.after.high, 'pressure', house.fine) }}</span></td></tr></tbody>
     </table>
   </section>
   <p v-else class="quiet">Fitting the model to the readings</p>

@@ -31,8 +31,7 @@ const blind = computed(() => (after.value || !run.run ? [] : !run.ready ? ['Read
 const dark = computed(() => !after.value && (!run.ready || (seen.value?.blind ?? []).some((reason) => reason === 'no-readings' || reason === 'clock')))
 const watched = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
 const awake = useWakeLock(() => !run.ended)
-const bar = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
-const p = (value: number) => house.say(value, 'pressure', bar.value)
+const p = (value: number) => house.say(value, 'pressure', house.fine)
 const done = computed(() => run.events.filter(({ kind }) => kind === 'act').at(-1)?.data.action as RigAction | undefined)
 const phase = computed(() => (run.ended ? 'over' : shouting.value || (stop.value && acknowledged.value) ? 'stopped' : (seen.value?.phase ?? 'rest')))
 const word = computed(() => {
@@ -100,8 +99,8 @@ async function act(action: RigAction) {
     <template v-else>
       <div class="face">
         <div class="say"><span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{ word }}</span><span class="under">{{ phase === 'rest' ? `No pressure ${rules?.deadline ?? 5} s after firing: off.` : seen?.countdown !== undefined ? 'seconds to first pressure' : watched ? WATCH_WORDS[watched] : phase === 'running' ? (seen?.firstPressure !== undefined ? seen.firstPressure < 0.2 ? 'pressure at once' : `pressure after ${seen.firstPressure.toFixed(1)} s` : '') : '' }}</span></div>
-        <div class="say right"><span class="huge mono" data-testid="board-pressure">{{ house.show(seen?.pressure ?? 0, 'pressure', bar) }}<small>{{ house.unit('pressure').symbol }}</small></span>
-          <span class="under mono">{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', bar) }} to {{ house.show(seen.expected.high, 'pressure', bar) }}</template></span></div>
+        <div class="say right"><span class="huge mono" data-testid="board-pressure">{{ house.show(seen?.pressure ?? 0, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span>
+          <span class="under mono">{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template></span></div>
       </div>
       <ul v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind"><li v-for="each in blind" :key="each">{{ each }}</li></ul>
       <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="200" />

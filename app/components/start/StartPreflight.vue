@@ -2,8 +2,8 @@
 import { checksOf } from '#core/build/checks'
 import { HARD_LIMIT } from '#core/start/verdict'
 import { ruleOf } from '#core/house/limits'
-import { hasRun, primedAt } from '#core/prime/primed'
-import { progressOf } from '#core/progress/progress'
+import { oiledAt, primedAt } from '#core/prime/primed'
+import { progressOf, type StationProgress } from '#core/progress/progress'
 import type { RunSetUp } from '#core/run/schema'
 import { PAGES, stationPath } from '~/composables/stations'
 
@@ -14,19 +14,31 @@ const run = useRun()
 const now = useClock(30_000)
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.group === 'preflight'))
 const ready = computed(() => checks.value.filter((check) => build.sheet!.checks[check.key]?.state === 'done').length)
-const earlier = computed(() => progressOf(build.sheet!).filter((each) => each.station !== 'start' && (each.verdict === 'stop' || (each.station === 'prime' && each.done < each.wanted))))
+const outlook = useOutlook()
+const progress = computed(() => progressOf(build.sheet!))
+/** Every station with something that is missing or at fault. */
+const earlier = computed(() => progress.value.filter((each) => each.station !== 'start' && (each.verdict === 'stop' || each.done < each.wanted)))
+/** What the gauge has already said of this engine stands until it says otherwise. */
+const read = computed(() => progress.value.find((each) => each.station === 'start' && each.verdict === 'stop'))
+/** The last start that was called off, while nobody has written what was found and done. */
+const stopped = computed(() => run.list.find((each) => each.stopped && !each.found && each.setup.source !== 'rig'))
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
 const clock = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined), () => [settled.value, shown.value])
 const stale = computed(() => {
-  const at = primedAt(build.sheet!)
-  return clock.value !== undefined && at !== undefined && !hasRun(build.sheet!) && now.value > at + 1000 * clock.value.good
+  const at = oiledAt(build.sheet!)
+  return clock.value !== undefined && at !== undefined && now.value > at + 1000 * clock.value.good
 })
 const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
-interface Gate { gate: string; words: string; to?: string }
+interface Gate { gate: string; words: string; to?: string; asks?: string }
+const lacks = ({ missing }: StationProgress) => `${missing.length} to go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
 const gates = computed<Gate[]>(() => [
-  ...earlier.value.map((each) => ({ gate: each.station, words: each.verdict === 'stop' ? `${titleOf(each.station)}: ${each.about}.` : `${titleOf(each.station)}: ${each.wanted - each.done} to go.`, to: stationPath(build.id!, each.station) })),
-  ...(stale.value ? [{ gate: 'prime-clock', words: 'Prime: run out, prime it again.', to: stationPath(build.id!, 'prime') }] : []),
+  ...(stopped.value ? [{ gate: 'stopped', words: `The start of ${new Date(stopped.value.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${stopped.value.outcome ? `: ${stopped.value.outcome.replace(/^stopped: /, '')}` : ''}.`, asks: 'what was found, and what was done' }] : []),
+  ...((outlook.now?.voids.length ?? 0) > 0 ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }] : []),
+  ...(outlook.failed ? [{ gate: 'model', words: `No prediction: ${outlook.failed}` }] : []),
+  ...earlier.value.map((each) => ({ gate: each.station, words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}. ` : ''}${each.missing.length > 0 ? lacks(each) : ''}`.trim(), to: stationPath(build.id!, each.station) })),
+  ...(read.value ? [{ gate: 'start', words: `The gauge has said: ${read.value.about}.`, to: `${stationPath(build.id!, 'start')}?view=readings` }] : []),
+  ...(stale.value ? [{ gate: 'prime-clock', words: primedAt(build.sheet!) === oiledAt(build.sheet!) ? 'Prime: run out, prime it again.' : 'Prime: it has stood too long since it ran, prime it again.', to: stationPath(build.id!, 'prime') }] : []),
   ...(ready.value < checks.value.length ? [{ gate: 'preflight', words: `${checks.value.length - ready.value} of the preflight to go.` }] : []),
 ])
 /** Gates that somebody goes on past, and why. */
@@ -34,6 +46,7 @@ const reasons = reactive<Record<string, string>>({})
 const open = computed(() => gates.value.filter(({ gate }) => !reasons[gate]?.trim()))
 const clear = computed(() => gates.value.length === 0)
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
+  if (stopped.value) await run.found(stopped.value, reasons.stopped.trim())
   const passed = gates.value.map(({ words, gate }) => ({ gate: words, reason: reasons[gate].trim() }))
   await run.begin(build.id!, 'start', { ...setup, ...(passed.length > 0 ? { passed } : {}) })
   emit('go')
@@ -51,14 +64,14 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
         <span class="word">{{ clear ? 'Clear to start' : open.length === 0 ? 'Going on' : 'Not yet' }}</span>
         <div v-for="each in gates" :key="each.gate" class="gate" :data-gate="each.gate">
           <span><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink><template v-else>{{ each.words }}</template></span>
-          <input v-model="reasons[each.gate]" maxlength="400" :aria-label="`Go on past: ${each.words} Because`" placeholder="go on, because">
+          <input v-model="reasons[each.gate]" maxlength="400" :aria-label="each.asks ? `${each.words} Write ${each.asks}` : `Go on past: ${each.words} Because`" :placeholder="each.asks ?? 'go on, because'">
         </div>
       </div>
       <p class="deadline">No pressure within <b>{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At <b>{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.</p>
       <CautionNote name="start">Hands and sleeves clear of belts and fan. Someone stays at the switch. Doors open while it runs; hot oil burns.</CautionNote>
       <h2 class="next">Readings</h2>
       <RunSource kind="start" :disabled="open.length > 0" @begin="begin">Go to the start</RunSource>
-      <p v-if="open.length > 0" class="quiet">Each of what is open is put right, or gone past with its reason written beside it.</p>
+      <p v-if="open.length > 0" class="quiet">Each of these is put right, or gone past with its reason written beside it.</p>
     </section>
   </div>
 </template>

@@ -15,7 +15,7 @@ const run = useRun()
 const first = computed(() => build.sheet!.readings['start.firstPressure']?.value)
 const points = useStartPoints()
 const worst = computed(() => worstOf([first.value === undefined ? undefined : judgeFirstPressure(build.sheet!, first.value), ...(points.value ?? []).map((point) => point.judged?.verdict)]))
-const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)
+const p = (value: number) => house.say(value, 'pressure', house.fine)
 const design = computed(() => {
   const idle = points.value?.find(({ name }) => name === 'idleHot')?.judged
   return idle && idle.against === 'inside' ? lowByDesign(build.sheet!, idle.target, perThousand(pointMoment(build.sheet!, 'idleHot').speed), p) : undefined

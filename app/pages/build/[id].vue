@@ -38,8 +38,9 @@ async function fetchTheRest() {
     <TopBar @find="finding = true" />
     <template v-if="build.sheet">
       <GalleryRail />
-      <main class="sheet">
+      <main class="sheet" :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined }">
         <ApartNotes />
+        <VoidNote />
         <NuxtPage />
         <ShopCautions />
         <ReadingBar />

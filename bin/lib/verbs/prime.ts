@@ -33,7 +33,7 @@ export function prime(input: unknown, build: (file: unknown) => Sheet) {
     primed: run.primed, timeToPressure: run.timeToPressure ?? null, timeToPad: run.timeToPad ?? null, timeToGauge: run.timeToGauge ?? null,
     bands: { pad: pad ?? null, gauge: gauge ?? null, pressure: pressure ?? null }, chance,
     outlets: run.outlets.map(({ label, node, time }) => ({ label, node, time: time ?? null })),
-    pressure: run.pressure, expected: { pressure: expected.pressure, low: expected.low, high: expected.high, least: expected.least },
+    rested: run.rested, pressure: run.pressure, ceiling: expected.ceiling, expected: { pressure: expected.pressure, low: expected.low, high: expected.high, least: expected.least },
     oil: run.used, spilled: run.spilled, method: way.method, filter: way.filter, safeFilter: safeFilter(model, way),
     ...(run.reason ? { reason: run.reason, why: STALL_WORDS[run.reason], cures: curesFor(model, run).map(({ key, words, time }) => ({ key, words, time })) } : {}),
   }

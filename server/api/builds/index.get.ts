@@ -2,32 +2,43 @@ import { progressOf } from '#core/progress/progress'
 import { houseRules } from '#core/house/limits'
 import { listBuilds } from '../../data/builds'
 import { getHouse } from '../../data/house'
-import type { Sheet } from '#core/build/schema'
-import { hasRun, primedAt } from '#core/prime/primed'
+import { unansweredStops } from '../../data/runs'
 import { heavily } from '../../heavy/pool'
+import type { Standing } from '../../heavy/tasks'
+import type { Sheet } from '#core/build/schema'
+import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
 
-/** Prime clocks by build, kept while its revision and the house's rules are the same: they take a while to compute. */
-const clocks = new Map<string, { of: string; until: number | undefined }>()
+/** How builds stand by their models, kept while their revision and the house's rules are the same: they take a while to compute. */
+const standings = new Map<string, { of: string; standing?: Standing; done: Promise<void> }>()
+/** The Floor waits so long for them, ms, and then is told that there is more to come. */
+const WAITS = 400
 
-/** When a primed and unstarted engine's prime runs out, ms since 1970. Computed once for each state of its record, off the event loop; unknown until then. */
-async function runsOut(id: string, revision: number, sheet: Sheet): Promise<number | undefined> {
-  const at = primedAt(sheet)
-  if (at === undefined || hasRun(sheet)) return undefined
-  const of = `${revision} ${JSON.stringify(sheet.house?.rules ?? {})}`
-  const known = clocks.get(id)
-  if (known?.of === of) return known.until
-  // A sheet that no model can be made of has no clock.
-  const until = await heavily('primeGood', sheet).then((good) => at + 1000 * good, () => undefined)
-  clocks.set(id, { of, until })
-  return until
+function standingOf(id: string, revision: number, sheet: Sheet) {
+  const of = `${revision} ${JSON.stringify(sheet.house ?? {})}`
+  const known = standings.get(id)
+  if (known?.of === of) return known
+  const made: { of: string; standing?: Standing; done: Promise<void> } = { of, done: Promise.resolve() }
+  // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
+  made.done = heavily('standing', sheet, oiledAt(sheet) !== undefined).then((standing) => void (made.standing = standing), () => void standings.delete(id))
+  standings.set(id, made)
+  return made
 }
 
 /** All builds with how far each is by this house's rules, for the Floor. */
 export default defineEventHandler(async () => {
-  const builds = await listBuilds(requireDatabase())
-  const house = houseRules((await getHouse(requireDatabase())).house)
-  return Promise.all(builds.map(async ({ id, revision, sheet, changed_at }) => ({
-    id, revision, name: sheet.name, engine: sheet.engine, work: sheet.work, layout: sheet.layout.preset, changedAt: changed_at, progress: progressOf({ ...sheet, house }),
-    primedAt: primedAt(sheet), primedUntil: await runsOut(id, revision, { ...sheet, house }),
-  })))
+  const db = requireDatabase()
+  const [builds, { house }, stops] = await Promise.all([listBuilds(db), getHouse(db), unansweredStops(db)])
+  const rules = houseRules(house)
+  const all = builds.map(({ sheet, ...row }) => ({ ...row, sheet: { ...sheet, house: rules } })).map((build) => ({ ...build, known: standingOf(build.id, build.revision, build.sheet) }))
+  await Promise.race([Promise.allSettled(all.map(({ known }) => known.done)), new Promise((done) => setTimeout(done, WAITS))])
+  return all.map(({ id, revision, sheet, changed_at, known }) => {
+    const ran = ranAt(sheet)
+    // A last prime that read above what the model allows starts no clock.
+    const primed = known.standing?.notPrimed && primedAt(sheet) === oiledAt(sheet) ? ran : oiledAt(sheet)
+    const good = known.standing?.good
+    return {
+      id, revision, name: sheet.name, engine: sheet.engine, work: sheet.work, layout: sheet.layout.preset, changedAt: changed_at, progress: progressOf(sheet), primedAt: primed, ranAt: ran,
+      primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined, standing: known.standing, stopped: stops.get(id),
+    }
+  })
 })

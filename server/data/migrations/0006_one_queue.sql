@@ -26,3 +26,6 @@ create trigger shelf_entry_is_final before update or delete on shelf_entry for e
 
 -- Moves on the shelf that belong to a change of a record are entered with it.
 alter table shelf_move add column entry_key uuid;
+
+-- Sheets learnt of a bench log.
+update build set sheet = '{"benches": {}}'::jsonb || sheet;

@@ -29,7 +29,7 @@ function enter(part: { set: BearingSet; number: number }) {
 const turns = computed(() => checksOf(build.sheet!.layout).find((check) => check.key === 'bearings.turns')!)
 const problems = useAnswer((model) => (build.sheet ? model.problems(build.sheet) : undefined), () => build.sheet)
 const conflicts = computed(() => (['main', 'rod'] as const).flatMap((set) => bearingsOf(build.sheet!, set)).flatMap((record) => (record.conflict ? [record.conflict] : [])))
-const pressure = (value: number) => house.say(Math.abs(value), 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)
+const pressure = (value: number) => house.say(Math.abs(value), 'pressure', house.fine)
 const length = (value: number) => house.say(Math.abs(value), 'clearance')
 const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
   const values = bearingsOf(build.sheet!, set).filter((record) => record.clearance.source === 'measured').map((record) => record.clearance.value)

@@ -27,7 +27,7 @@ const rows = computed(() => {
 })
 const rodFeed = computed(() => {
   const { pressure, speed } = feedOf(sheet.value)
-  return `Rods need ${house.say(pressure, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)} at the gallery to be fed at ${house.say(speed, 'speed')}.`
+  return `Rods need ${house.say(pressure, 'pressure', house.fine)} at the gallery to be fed at ${house.say(speed, 'speed')}.`
 })
 const editing = ref(false)
 // The editor carries the schema that checks it: fetched when it is opened.

@@ -22,7 +22,7 @@ const housings = computed(() => (['filter', 'cooler'] as const).flatMap((housing
   const most = ruleOf(build.sheet!, 'passage.housingGap')
   return gap === undefined ? [] : [{ housing, gap, most, shim: Math.max(0, gap - 0.5 * most) }]
 }))
-const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 2 : undefined)
+const p = (value: number) => house.say(value, 'pressure', house.fine)
 /** What a wrong one does to hot idle, in words, as the model says. */
 function costs(key: string, finding: string): string {
   const found = effects.value?.effects.find((each) => each.key === key && each.finding === finding)

@@ -22,7 +22,7 @@ const marks = computed(() => [ruleOf(build.sheet!, 'pickup.floorLeast'), ruleOf(
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'pickup'))
 const airTest = computed(() => inspectionsOf(build.sheet!.layout).find(({ key }) => key === 'pickup.airTest')!)
 const vacuum = computed(() => airTestVerdict(build.sheet!))
-const decimals = computed(() => (house.unit('pressure').symbol === 'bar' ? 2 : undefined))
+const decimals = computed(() => (house.fine))
 const fields = computed(() => (dry.value ? ['scavenge', 'tankVolume', 'tankHead', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength'] : ['sumpDepth', 'gasket', 'protrusion', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength', 'lift']))
 /** Where tube and pump's port meet, once both are known. */
 const step = computed(() => {

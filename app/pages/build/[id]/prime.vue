@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { checksOf } from '#core/build/checks'
 import { judgePrime } from '#core/prime/prime'
-import { hasRun } from '#core/prime/primed'
 import { STAGES } from '#core/prime/steps'
 import { holdsUpPrime } from '#core/progress/progress'
 import { PAGES, stationPath } from '~/composables/stations'
@@ -17,7 +16,9 @@ const shown = useOnceShown()
 const clock = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined), () => [settled.value, shown.value])
 const reading = computed(() => (build.sheet!.readings['prime.pressure'] ?? build.sheet!.readings['prime.checkPressure'])?.value)
 const verdict = computed(() => (expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined))
+const outlook = useOutlook()
 const holds = computed(() => holdsUpPrime(build.sheet!))
+const clear = computed(() => holds.value.length === 0 && (outlook.now?.voids.length ?? 0) === 0 && outlook.failed === undefined)
 const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
 const dry = computed(() => checksOf(build.sheet!.layout).filter(({ station, group, key }) => station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault'))
 const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 1 : undefined)
@@ -29,9 +30,9 @@ const WAYS = { drill: 'by drill on the pump', tank: 'from a pressure tank', star
     <StationHead station="prime" title="Prime">{{ WAYS[way.method].charAt(0).toUpperCase() + WAYS[way.method].slice(1) }}: oil everywhere before anything turns in earnest.</StationHead>
 
     <template v-if="view !== 'live'">
-      <p class="cleared" :class="{ ready: holds.length === 0 }" data-testid="clear-to-prime"><b>{{ holds.length === 0 ? 'Clear to prime' : 'Not yet' }}</b><template v-for="each in holds" :key="each.station">{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink>: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template></p>
-      <PrimeClock v-if="clock && !hasRun(build.sheet!)" :clock="clock" />
-      <div v-if="expected" class="numbers">
+      <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime"><b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear">: {{ outlook.failed ? 'there is no prediction to prime by.' : 'the prediction is void until the record is mended.' }}</template><template v-for="each in holds" :key="each.station">{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink>: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template></p>
+      <PrimeClock v-if="clock" :clock="clock" />
+      <div v-if="expected" class="numbers predicted">
         <div><span class="quiet">Expect at the gauge</span><span class="mono big" data-testid="prime-expected">{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span></div>
         <div><span class="quiet">Accept no less than</span><span class="mono big" data-testid="prime-least">{{ house.show(expected.least, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet">{{ house.say(expected.flow, 'flow') }} through the {{ way.method === 'tank' ? 'hose' : 'pump' }}</span></div>
         <div><span class="quiet">Read</span><span class="mono big">{{ reading === undefined ? '·' : house.show(reading, 'pressure') }}<small v-if="reading !== undefined">{{ house.unit('pressure').symbol }}</small></span><VerdictLabel :verdict="verdict ?? 'unknown'" /></div>
@@ -40,7 +41,7 @@ const WAYS = { drill: 'by drill on the pump', tank: 'from a pressure tank', star
 
     <section aria-label="Judgement">
       <JudgementLine v-if="expected && reading !== undefined && verdict && view !== 'live'" :verdict="verdict"><b>{{ p(reading) }} read, {{ p(expected.pressure) }} expected.</b>
-        {{ verdict === 'stop' ? `Under the least to accept, ${p(expected.least)}. Do not start it: look at pickup, seal, relief valve and gallery plugs first.` : verdict === 'watch' ? 'Above what the model says: thicker or colder oil than recorded, or a relief valve that sticks.' : 'The circuit is full and holds what it should.' }}</JudgementLine>
+        {{ verdict === 'stop' && reading > expected.ceiling ? `Over ${p(expected.ceiling)}, which filter and seals should not see: stop at once. Look for a relief valve that sticks shut and at the filter’s seal.` : verdict === 'stop' ? `Under the least to accept, ${p(expected.least)}. Do not start it: look at pickup, seal, relief valve and gallery plugs first.` : verdict === 'watch' ? 'Above what the model says, so not primed: thicker or colder oil than recorded, or a relief valve that sticks.' : 'The circuit is full and holds what it should.' }}</JudgementLine>
       <JudgementLine v-if="dry.length > 0" verdict="stop"><b>{{ dry.some(({ group }) => group === 'walk') ? 'A leak, or no oil, at' : 'No oil at' }} {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b> {{ dry[0].fault }}</JudgementLine>
     </section>
     <ViewTabs label="Prime" :views="VIEWS" :view="view" @go="go($event)" />

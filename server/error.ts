@@ -1,5 +1,5 @@
 import type { H3Error, H3Event } from 'h3'
-import { send, setResponseHeader, setResponseStatus } from 'h3'
+import { removeResponseHeader, send, setResponseHeader, setResponseStatus } from 'h3'
 import type { RefusalBody } from './utils/refusal'
 
 /** Answers every error in one shape; what nobody foresaw is logged here and told without its insides. */
@@ -12,5 +12,6 @@ export default async function answerError(error: H3Error, event: H3Event): Promi
     : { status, code: status === 404 ? 'unknown' : status < 500 ? 'refused' : 'failed', message: status < 500 ? `${event.path} is not there or not to be used so.` : 'Something went wrong on the server. What was saved is safe.', problems: [] }
   setResponseStatus(event, status)
   setResponseHeader(event, 'content-type', 'application/json')
+  removeResponseHeader(event, 'x-powered-by')
   await send(event, JSON.stringify({ error: body }))
 }

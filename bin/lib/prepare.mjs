@@ -1,7 +1,8 @@
 /** What every command needs first: packages installed, the application built, a server that answers. */
 import { spawn, spawnSync } from 'node:child_process'
-import { createHash } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -38,19 +39,32 @@ export async function serve({ data, port, demo }) {
   const host = process.env.ULDO_HOST ?? '127.0.0.1'
   const folder = resolve(root, data)
   mkdirSync(folder, { recursive: true })
+  if (await taken(port, host)) {
+    console.error(`Port ${port} is in use by another program. Stop it, or name another with PORT (or --port for the demo).`)
+    process.exit(5)
+  }
+  const instance = randomUUID()
   const server = spawn(process.execPath, ['.output/server/index.mjs'], {
-    cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, PORT: port, HOST: host, ULDO_DATA: folder, ...(demo ? { ULDO_DEMO: '1' } : {}) },
+    cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, PORT: port, HOST: host, ULDO_DATA: folder, ULDO_INSTANCE: instance, ...(demo ? { ULDO_DEMO: '1' } : {}) },
   })
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'))
   server.on('exit', (code) => process.exit(code ?? 1))
   const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`
   for (let tries = 0; tries < 240; tries++) {
-    const ready = await fetch(`${address}/api/health`).then((response) => response.ok, () => false)
+    // Its own answer, and not that of another shop on the same port.
+    const ready = await fetch(`${address}/api/health`).then(async (response) => response.ok && (await response.json()).instance === instance, () => false)
     if (ready) return console.log(`Uldo is at ${address}`)
     await new Promise((done) => setTimeout(done, 250))
   }
   console.error('The server did not answer within a minute.')
   server.kill('SIGTERM')
+}
+
+/** Whether something listens on a port already. */
+function taken(port, host) {
+  return new Promise((done) => {
+    const probe = createServer().once('error', (error) => done(error.code === 'EADDRINUSE')).listen(Number(port), host, () => probe.close(() => done(false)))
+  })
 }
 
 function stamp(name, value) {

@@ -7,7 +7,7 @@ import { quantitiesOf } from '../build/quantities'
 import type { Sheet } from '../build/schema'
 import { inspectionsOf } from '../build/inspections'
 import { ruleOf } from '../house/limits'
-import { floorVerdict, judgeGap, progressOf, worstOf } from './progress'
+import { floorVerdict, forMethod, judgeGap, progressOf, worstOf } from './progress'
 
 const at = (sheet: Sheet, station: string) => progressOf(sheet).find((each) => each.station === station)!
 const put = (sheet: Sheet, key: string, value: number) => (sheet.readings[key] = { value, source: 'measured' })
@@ -22,7 +22,7 @@ describe('progress', () => {
   })
   it('counts each wanted reading and check once', () => {
     const sheet = newSheet('inline4', 'a', 'b')
-    const wanted = quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length + checksOf(sheet.layout).filter((check) => check.wanted).length + inspectionsOf(sheet.layout).filter(({ wanted }) => wanted).length
+    const wanted = quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length + checksOf(sheet.layout).filter((check) => check.wanted && forMethod(sheet, check)).length + inspectionsOf(sheet.layout).filter(({ wanted }) => wanted).length
     // The prime reading and three steady points are wanted too.
     expect(progressOf(sheet).reduce((sum, each) => sum + each.wanted, 0)).toBe(wanted + 4)
   })

@@ -18,6 +18,9 @@ export interface BadRow {
   message: string
 }
 
+/** Longest run, s. */
+const LONGEST = 1e6
+
 /** Units a file's time can be in. */
 export const TIME_UNITS: Unit[] = [{ symbol: 's', factor: 1, aliases: ['sec', 'seconds'], decimals: 1 }, { symbol: 'ms', factor: 1e-3, aliases: ['milliseconds'], decimals: 0 }, { symbol: 'min', factor: 60, aliases: ['minutes'], decimals: 2 }]
 
@@ -97,6 +100,7 @@ export function* readSamples(text: string, columns: ColumnUse[], piece = 4000, f
       zero ??= at
       if (at <= last) return void bad.push({ line, column: headings[time.column], message: 'does not come after the row before' })
       last = at
+      if (at - zero > LONGEST || at < zero) return void bad.push({ line, column: headings[time.column], message: 'lies more than eleven days after the first row' })
       const sample: ChannelSample = { time: at - zero }
       for (const { column, use, unit } of channels) {
         const cell = cells[column]?.trim() ?? ''

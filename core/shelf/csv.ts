@@ -54,6 +54,10 @@ interface Column {
  *
  * @throws RangeError when the headings cannot be used: nothing is read then
  */
+/** Faults after which a file is no file of a shelf, and its most lines. */
+const MOST_BAD = 2000
+const MOST_LINES = 50_000
+
 export function shelfFromCsv(text: string): { good: { line: number; entry: ShelfEntry }[]; bad: BadRow[] } {
   const good: { line: number; entry: ShelfEntry }[] = []
   const bad: BadRow[] = []
@@ -62,7 +66,11 @@ export function shelfFromCsv(text: string): { good: { line: number; entry: Shelf
   let read = 0
   const source = text.replace(/^\uFEFF/, '')
   Papa.parse<string[]>(source, {
-    step: ({ data, errors, meta }) => {
+    step: ({ data, errors, meta }, parser) => {
+      if (bad.length > MOST_BAD || line > MOST_LINES) {
+        bad.push({ line, column: '', message: bad.length > MOST_BAD ? 'too much before this line cannot be read: the rest was left' : `a file of more than ${MOST_LINES} lines is taken in parts` })
+        return parser.abort()
+      }
       const at = line
       line += source.slice(read, meta.cursor).split('\n').length - 1
       read = meta.cursor

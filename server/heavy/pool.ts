@@ -7,7 +7,7 @@ import type { Task, TASKS } from './tasks'
 const FILE = join(dirname(process.argv[1] ?? '.'), 'heavy.mjs')
 /** Longest that a task may take before its thread is ended, ms, and most that may wait. */
 const PATIENCE = 20_000
-const MOST = 50
+const MOST = 200
 
 export class TooBusy extends Error {}
 /** A task took longer than anything that is meant does. */
@@ -21,10 +21,14 @@ interface Job {
   fail: (error: Error) => void
 }
 
-let worker: Worker | undefined
-let timer: ReturnType<typeof setTimeout> | undefined
-let current: Job | undefined
-const waiting: Job[] = []
+/** Two threads: what a start waits for never stands behind a file or a preview. */
+interface Lane {
+  worker?: Worker
+  timer?: ReturnType<typeof setTimeout>
+  current?: Job
+  waiting: Job[]
+}
+const LANES: Record<'start' | 'rest', Lane> = { start: { waiting: [] }, rest: { waiting: [] } }
 let numbers = 0
 
 /**
@@ -37,42 +41,44 @@ export async function heavily<T extends Task>(task: T, ...given: Parameters<(typ
     const { TASKS: here } = await import('./tasks')
     return (here[task] as (...given: unknown[]) => unknown)(...given) as ReturnType<(typeof TASKS)[T]>
   }
-  if (waiting.length >= MOST) throw new TooBusy('Too much is being computed: try again in a moment.')
+  const lane = task === 'expectation' ? LANES.start : LANES.rest
+  if (lane.waiting.length >= MOST) throw new TooBusy('Too much is being computed: try again in a moment.')
   return new Promise((done, fail) => {
-    waiting.push({ number: ++numbers, task, given, done: done as Job['done'], fail })
-    next()
+    lane.waiting.push({ number: ++numbers, task, given, done: done as Job['done'], fail })
+    next(lane)
   })
 }
 
-function next(): void {
-  if (current) return
-  current = waiting.shift()
-  if (!current) return
-  worker ??= start()
-  timer = setTimeout(() => end(new TookTooLong('It took too long and was given up.'), true), PATIENCE)
-  worker.postMessage({ number: current.number, task: current.task, given: current.given })
+function next(lane: Lane): void {
+  if (lane.current) return
+  lane.current = lane.waiting.shift()
+  if (!lane.current) return
+  lane.worker ??= start(lane)
+  lane.timer = setTimeout(() => end(lane, new TookTooLong('It took too long and was given up.'), true), PATIENCE)
+  const { number, task, given } = lane.current
+  lane.worker.postMessage({ number, task, given })
 }
 
-function start(): Worker {
+function start(lane: Lane): Worker {
   const made = new Worker(FILE)
   made.unref()
   made.on('message', ({ number, answer, error }: { number: number; answer?: unknown; error?: { message: string; range: boolean } }) => {
-    if (number !== current?.number) return
-    end(error ? (error.range ? new RangeError(error.message) : new Error(error.message)) : undefined, false, answer)
+    if (number !== lane.current?.number) return
+    end(lane, error ? (error.range ? new RangeError(error.message) : new Error(error.message)) : undefined, false, answer)
   })
-  made.on('error', (error) => end(error as Error, true))
+  made.on('error', (error) => made === lane.worker && end(lane, error as Error, true))
   return made
 }
 
-function end(error: Error | undefined, kill: boolean, answer?: unknown): void {
-  clearTimeout(timer)
-  const job = current
-  current = undefined
+function end(lane: Lane, error: Error | undefined, kill: boolean, answer?: unknown): void {
+  clearTimeout(lane.timer)
+  const job = lane.current
+  lane.current = undefined
   if (kill) {
-    void worker?.terminate()
-    worker = undefined
+    void lane.worker?.terminate()
+    lane.worker = undefined
   }
   if (error) job?.fail(error)
   else job?.done(answer)
-  next()
+  next(lane)
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
 import { z } from 'zod'
@@ -9,10 +9,14 @@ import { ShelfEntry } from '#core/shelf/schema'
 import { insertBuild, listBuilds } from '../data/builds'
 import { migrate, type Migration } from '../data/database'
 import { putHouse } from '../data/house'
+import { checkRecords, type Damage } from '../data/integrity'
 import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
 import { resumeRigs, stopRigs } from '../rig/clock'
 import { resumeWatches, stopWatches } from '../watch/clock'
+
+/** What the check of the records at start has come to. */
+export const recordsState: { checked: boolean; damage: Damage[] } = { checked: false, damage: [] }
 
 /** Opens the records at start: lock, database, migrations, demo builds when asked; closes them when told to stop. */
 export default defineNitroPlugin(() => {
@@ -21,12 +25,11 @@ export default defineNitroPlugin(() => {
   try {
     release = lockFolder(folder)
   } catch (error) {
-    if (!(error instanceof FolderInUse)) throw error
-    console.error(error.message)
-    process.exit(3)
+    console.error(error instanceof FolderInUse ? error.message : `The data folder ${folder} cannot be used: ${plainly(error as Error)}`)
+    process.exit(error instanceof FolderInUse ? 3 : 4)
   }
   const opening = open(folder).catch((error: Error) => {
-    console.error(`The records in ${folder} could not be opened: ${error.message}`)
+    console.error(`The records in ${folder} could not be opened: ${plainly(error)}`)
     release()
     process.exit(4)
   })
@@ -44,8 +47,20 @@ export default defineNitroPlugin(() => {
   process.once('SIGINT', stop)
 })
 
+/** A folder that holds something and no database is never made into a new one. */
+function refuseStrangeFolder(folder: string): void {
+  if (!existsSync(folder)) return
+  const holds = readdirSync(folder)
+  if (holds.length > 0 && !holds.includes('PG_VERSION')) throw new Error(`${folder} is not empty and holds no records that can be read (PG_VERSION is missing). Nothing was changed. Put a backup back, or name another folder with ULDO_DATA.`)
+}
+
+const PLAIN: Record<string, string> = { EACCES: 'this user may not write there. Give the folder to the user that runs Uldo.', EROFS: 'it lies on a disk that can only be read.', ENOSPC: 'its disk is full. Make room and start again.', ENOTDIR: 'it is a file and no folder.' }
+/** A failure in words that say what to do. */
+const plainly = (error: Error) => PLAIN[(error as NodeJS.ErrnoException).code ?? ''] ?? error.message
+
 async function open(folder: string): Promise<PGlite> {
   mkdirSync(folder, { recursive: true })
+  refuseStrangeFolder(join(folder, 'records'))
   const database = await PGlite.create(join(folder, 'records'))
   await migrate(database, await migrations())
   if (process.env.ULDO_DEMO && (await listBuilds(database)).length === 0) {
@@ -55,6 +70,12 @@ async function open(folder: string): Promise<PGlite> {
     await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
   provideDatabase(database)
+  // Beside the work, and told by the health route: a large shop is read in a while.
+  void checkRecords(database).then((damage) => {
+    recordsState.checked = true
+    recordsState.damage = damage
+    for (const { where, why } of damage) console.error(`The records do not hold together: ${where}: ${why}`)
+  }, (error: Error) => console.error(`The records could not be checked: ${error.message}`))
   await resumeRigs(database)
   await resumeWatches(watchParts())
   return database

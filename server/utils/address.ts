@@ -9,7 +9,12 @@ const LOOPBACK = /^(localhost|127\.|\[?::1\]?)/
  */
 export function networkAddress(event: H3Event): string {
   if (process.env.ULDO_ADDRESS) return process.env.ULDO_ADDRESS.replace(/\/+$/, '')
-  const url = getRequestURL(event)
+  let url: URL
+  try {
+    url = getRequestURL(event)
+  } catch {
+    throw refusal(400, 'host', 'The address of the request cannot be read.')
+  }
   const listens = process.env.HOST ?? process.env.NITRO_HOST ?? ''
   if (!LOOPBACK.test(url.host) || (listens !== '0.0.0.0' && listens !== '::' && listens !== '')) return url.origin
   const own = Object.values(networkInterfaces()).flat().find((each) => each && each.family === 'IPv4' && !each.internal)

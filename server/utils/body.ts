@@ -27,7 +27,7 @@ export async function requireJson<T>(event: H3Event, schema: z.ZodType<T>, what:
   } catch {
     throw refusal(400, 'not-json', `${what}: the body is not JSON.`, { problems: [{ path: '', message: 'is not JSON' }] })
   }
-  return requireValid(schema, requireKeepable(value, what), what)
+  return requireValid(schema, value, what)
 }
 
 /** A value whose every text can be kept: no NUL and no half of a surrogate pair, which no database takes. */

@@ -21,7 +21,7 @@ export function refusal(status: number, code: string, message: string, more: Par
 
 /** What `schema` makes of a value, or a 400 naming each field. */
 export function requireValid<T>(schema: z.ZodType<T>, value: unknown, what: string): T {
-  const parsed = schema.safeParse(value)
+  const parsed = schema.safeParse(requireKeepable(value, what))
   if (parsed.success) return parsed.data
   const problems = problemsOf(parsed.error)
   throw refusal(400, 'invalid', `${what}: ${problems[0].path || 'the body'} ${problems[0].message}`, { problems })

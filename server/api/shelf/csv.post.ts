@@ -8,6 +8,7 @@ const FILE_LIMIT = 8_000_000
 /** Takes a CSV file in: all good rows at once, the bad ones named by line and column. */
 export default defineEventHandler(async (event) => {
   const text = (await requireBytes(event, FILE_LIMIT, 'Shelf file')).toString('utf8')
+  requireKeepable(text, 'Shelf file')
   let read: ReturnType<typeof shelfFromCsv>
   try {
     read = await heavily('shelfCsv', text)

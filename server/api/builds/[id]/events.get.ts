@@ -6,20 +6,17 @@ import { standingAlarms } from '../../../watch/clock'
 export default defineEventHandler(async (event) => {
   const { id } = await requireBuild(event)
   const after = Math.max(0, requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after ?? 0))
-  const stream = createEventStream(event)
-  const tell = (entry: Entry) => stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
+  const stream = openListener(event)
+  const tell = (entry: Entry) => void stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
   const unwatch = hearEntries(id, tell)
   const unhear = hearShop((news) => void stream.push({ event: 'shop', data: JSON.stringify(news) }))
-  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), 10_000)
-  stream.onClosed(async () => {
+  stream.onClosed(() => {
     unwatch()
     unhear()
-    clearInterval(beat)
-    await stream.close()
   })
   for (const alarm of standingAlarms()) void stream.push({ event: 'shop', data: JSON.stringify(alarm) })
   void entriesAfter(requireDatabase(), id, after).then(async (entries) => {
-    for (const entry of entries) await tell(entry)
-  })
+    for (const entry of entries) await stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
+  }).catch((error: Error) => console.error(`Entries of build ${id} could not be told: ${error.message}`))
   return stream.send()
 })

@@ -11,7 +11,7 @@ const PIECE = 3000
 export default defineEventHandler(async (event) => {
   const run = await requireRun(event)
   let sent = requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after)
-  const stream = createEventStream(event)
+  const stream = openListener(event)
   const held: RunNews[] = []
   let caughtUp = false
   const tell = (news: RunNews) => {
@@ -22,12 +22,7 @@ export default defineEventHandler(async (event) => {
     return stream.push({ id: String(sent), event: 'samples', data: JSON.stringify(fresh) })
   }
   const unhear = hearRun(run.id, (news) => (caughtUp ? void tell(news) : void held.push(news)))
-  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), 10_000)
-  stream.onClosed(async () => {
-    unhear()
-    clearInterval(beat)
-    await stream.close()
-  })
+  stream.onClosed(unhear)
   void (async () => {
     for (let pieces = true; pieces;) {
       const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
@@ -41,6 +36,6 @@ export default defineEventHandler(async (event) => {
     caughtUp = true
     await stream.push({ event: 'ready', data: JSON.stringify({ time: secondsInto(run) }) })
     for (const news of held.splice(0)) await tell(news)
-  })()
+  })().catch((error: Error) => console.error(`Run ${run.id} could not be told: ${error.message}`))
   return stream.send()
 })

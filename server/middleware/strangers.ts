@@ -1,0 +1,23 @@
+import { ownNames, strange } from '../utils/strangers'
+
+/** Names are looked at anew so often, ms: a tablet's network may come later than the server. */
+const AGAIN = 30_000
+let names = new Set<string>()
+let lookedAt = -Infinity
+
+/** Turns away who asks by a name that is not this server's, other pages that would write, and what is no type that is meant. Says to browsers what they may do with what they get. */
+export default defineEventHandler((event) => {
+  if (Date.now() - lookedAt > AGAIN) {
+    names = ownNames(process.env.HOST ?? process.env.NITRO_HOST ?? '', process.env.ULDO_ADDRESS)
+    lookedAt = Date.now()
+  }
+  const header = (name: string) => getRequestHeader(event, name)
+  setResponseHeaders(event, {
+    'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'no-referrer', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin',
+    'permissions-policy': 'camera=(self), microphone=(self), serial=(self), screen-wake-lock=(self), geolocation=(), payment=(), usb=()',
+    ...(event.path.startsWith('/api/') ? { 'content-security-policy': "default-src 'none'; frame-ancestors 'none'; img-src 'self'; style-src 'unsafe-inline'" } : {}),
+  })
+  const brings = Number(header('content-length') ?? 0) > 0 || header('transfer-encoding') !== undefined
+  const found = strange({ method: event.method, host: header('host'), origin: header('origin'), fetchSite: header('sec-fetch-site'), type: header('content-type'), brings }, names)
+  if (found) throw refusal(found.status, found.code, found.message)
+})

@@ -206,6 +206,9 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   const idle = expectedAt(expectationOf(sheet, 20), 15, 8).pressure / 1e5
   await press(page, 'Crank')
   await press(page, 'Fired')
+  await expect(page.getByText('not known: every temperature counts as possible')).toBeVisible()
+  await page.getByLabel('Oil temperature now').fill('8')
+  await page.keyboard.press('Enter')
   await page.getByTestId('typed-reading').fill(idle.toFixed(2))
   await press(page, 'Write down')
   await expect(page.getByTestId('board-pressure')).toContainText(idle.toFixed(2))

@@ -36,7 +36,7 @@ test('all thirteen bearings of an inline six from the keyboard, in mixed units, 
   await expect(clearance(page, 'main.1')).toContainText('0.056')
   await enter(page, '660.37')
   await expect(page.getByRole('alert')).toContainText('Use 66.037 mm')
-  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Use 66.037 mm' }).click()
   await expect(clearance(page, 'main.3')).toContainText('0.057')
   await expect(field(page, 'main.4.journal')).toBeFocused()
   for (const text of ['65.961', '66.055']) await enter(page, text)
@@ -204,9 +204,10 @@ test('Shells: the solver’s set cures the loose main, is fitted and moves the o
 
 test('Turn the crank: a cap that jumps is named, with what to look at', async ({ server, bench: page }) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/bearings?view=turn`)
-  await field(page, 'turning.1').focus()
-  for (const text of ['0.6', '1.2', '1.3 ft lb', '5.4']) await enter(page, text)
-  await expect(page.getByTestId('turning')).toContainText('Main 4 stop: its cap added 3.6 N·m, the others 0.6 N·m.')
+  // From the middle out: 4, 3, 5, 2. The fourth that was tightened is main 2.
+  await field(page, 'turning.4').focus()
+  for (const text of ['0.6', '10.6 in lb', '1.3 ft lb', '5.4']) await enter(page, text)
+  await expect(page.getByTestId('turning')).toContainText('Main 2 stop: its cap added 3.6 N·m, the others 0.6 N·m each.')
   await expect(page.getByText('Back of both shells of that cap')).toBeVisible()
   await record(page, { 'thrust.endFloat': '0.5 mm' })
   await expect(page.locator('.station-head')).toContainText('stop')

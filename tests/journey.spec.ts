@@ -57,8 +57,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(field(page, 'rod.1.journal')).toBeFocused()
     await type('47.980')
     await type('480.30')
-    await expect(page.getByRole('alert')).toContainText('Use 48.030 mm')
-    await page.keyboard.press('Enter')
+    await page.getByRole('button', { name: 'Use 48.030 mm' }).click()
     await expect(page.locator('[data-bearing="rod.1"]').getByTestId('clearance')).toContainText('0.050')
     for (const text of ['47.981', '48.030', '47.980', '48.031']) await type(text)
     await record(page, { 'rod.4.clearance': '2.1 thou' })
@@ -147,7 +146,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
   await test.step('Prime by drill', async () => {
     await station('Prime')
     await record(page, { 'prime.drillSpeed': '500', 'prime.oilTemperature': '68 °F' })
-    for (const name of ['Pump packed', 'Oil in to the full', 'Mechanical gauge on', 'Drill on the pump']) await page.getByRole('button', { name: new RegExp(`${name}.*done`) }).click()
+    for (const name of ['Pump packed', 'Oil in, enough', 'Mechanical gauge on', 'Drill on the pump']) await page.getByRole('button', { name: new RegExp(`${name}.*done`) }).click()
     await record(page, { 'prime.pressure': '1 bar' })
     await page.getByRole('button', { name: 'Look round', exact: true }).click()
     for (const turn of ['90°', '180°', '270°', '360°', '450°', '540°', '630°', '720°']) await page.getByRole('button', { name: turn, exact: true }).click()

@@ -176,6 +176,6 @@ test('a record that the gauge has spoken against says so before a change is trie
   await saved(page)
   await page.goto(`${server.address}/build/${id}/outlook?view=find`)
   await expect(page.getByRole('button', { name: 'Find set-ups' })).toBeVisible()
-  await expect(page.locator('[data-state="idleHot"]')).toContainText('measured 3.2 bar')
+  await expect(page.locator('[data-state="idleHot"]')).toContainText('3.2read')
   await expect(word).toHaveCount(0)
 })

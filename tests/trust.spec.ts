@@ -18,8 +18,8 @@ test('a build with nothing measured passes nothing, and says which reading would
   await page.goto(`${server.address}/build/${id}/brief`)
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
   expect(new Set(await states(page))).toEqual(new Set(['assumed']))
-  await expect(page.locator('[data-state="idleHot"]')).toContainText('until measured: Main 1 journal and 3 more')
-  await expect(page.locator('[data-state="workingHot"]')).toContainText('and 4 more')
+  await expect(page.locator('[data-state="idleHot"]')).toContainText('measure main 1 journal, 3 more')
+  await expect(page.locator('[data-state="workingHot"]')).toContainText(', 4 more')
   await page.goto(server.address)
   await expect(page.getByRole('link', { name: /Nothing yet/ }).getByTestId('floor-says')).toContainText('assumed')
   await expect(page.getByRole('link', { name: /Nothing yet/ }).getByTestId('floor-says')).toContainText(/to go: Brief \d+, Bearings \d+/)
@@ -32,7 +32,7 @@ test('once the gauge was read its word stands, on strip, Floor, Outlook and at t
   const idle = page.locator('[data-state="idleHot"]')
   await expect(idle).toHaveAttribute('data-verdict', 'stop')
   await expect(idle.getByTestId('measured')).toContainText('0.8')
-  await expect(idle).toContainText('read below what was predicted')
+  await expect(idle).toContainText('read below the prediction')
   await expect(idle.getByTestId('pressure')).toContainText('2.9')
   await expect(page.getByTestId('clear-to-start')).toContainText('Not yet')
   await expect(page.locator('[data-gate="start"]')).toContainText('idle hot under its target')
@@ -77,7 +77,7 @@ test('a doubtful value is kept by F2 alone: the next reading’s keys go over it
   await expect(page.getByRole('alert')).toContainText('Use 0.070 mm')
   await page.keyboard.type('0.08')
   await page.keyboard.press('Enter')
-  await expect(field(page, 'pump.endClearance')).toHaveValue('0.08')
+  await expect(field(page, 'pump.endClearance')).toHaveValue('0.080')
   await record(page, { 'pump.tipClearance': '-0.07' })
   await expect(page.getByRole('alert')).toContainText('Tip clearance: must be greater than zero')
   await expect(field(page, 'pump.tipClearance')).toHaveValue('-0.07')
@@ -102,7 +102,7 @@ test('undo says what it undid, and asks before it reaches a station that is not 
   await page.locator('h1').click()
   await page.keyboard.press('z')
   await expect(page.getByTestId('step-news')).toContainText('Undone: End clearance')
-  await expect(field(page, 'pump.endClearance')).toHaveValue('0.070')
+  await expect(field(page, 'pump.endClearance')).toHaveValue('0.07')
 })
 
 test('a conflict outlives a reload and is found again from any page; a copied tab overwrites nothing in silence', async ({ server, bench: page, context }) => {
@@ -125,6 +125,7 @@ test('a conflict outlives a reload and is found again from any page; a copied ta
   await expect(page.locator('[data-apart="conflict"]')).toContainText('49.990 mm at')
   await page.getByRole('button', { name: 'Write 49.987 mm' }).click()
   await saved(page)
+  await page.goto(`${server.address}/build/${id}/bearings`)
   await expect(field(page, 'rod.3.journal')).toHaveValue('49.987')
   // A tab that was copied has an identity of its own: offline in both, the second is asked.
   const [copy] = await Promise.all([context.waitForEvent('page'), page.evaluate(() => void window.open(location.href))])
@@ -141,8 +142,6 @@ test('a conflict outlives a reload and is found again from any page; a copied ta
 
 test('a text that no record can hold is refused and holds up nothing behind it', async ({ server, bench: page }) => {
   const id = await buildId(server, 'Ottiline')
-  await page.goto(`${server.address}/build/${id}/pump`)
-  await page.getByRole('button', { name: 'Close it up', exact: false }).first().click().catch(() => undefined)
   await page.goto(`${server.address}/build/${id}/pump?view=close`)
   await page.getByLabel('Year or form').evaluate((input) => {
     ;(input as HTMLInputElement).value = 'late\0'
@@ -226,7 +225,7 @@ test('a start whose record no model can be made of: the deadline stops it, and t
   await expect(page.getByTestId('void')).toBeVisible()
   await ontoTheBoard(page)
   await expect(page.getByTestId('board-word')).toHaveText('Watching in part')
-  await expect(page.getByTestId('blind')).toContainText('only deadline, ceiling and loss of pressure are watched')
+  await expect(page.getByTestId('blind')).toContainText(/only deadline, ceiling and loss of pressure are watched/i)
   const press = (name: string) => page.getByRole('dialog').getByRole('button', { name, exact: true }).click()
   await press('Crank')
   await press('Fired')
@@ -236,7 +235,6 @@ test('a start whose record no model can be made of: the deadline stops it, and t
 test('a prime by hand over the limit of filter and seals is STOP at once, and is never primed', async ({ server, bench: page }) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/prime?view=live`)
-  await page.getByRole('button', { name: 'Readings come from: By hand' }).click().catch(() => undefined)
   await page.getByRole('button', { name: 'Begin the prime' }).click()
   await page.getByRole('button', { name: 'Drill on' }).click()
   await page.getByTestId('typed-reading').fill('15 bar')

@@ -96,5 +96,7 @@ export function useStartWatch() {
     if (last) seen.value = { ...last }
   })
   const said = (time: number) => watching?.said(time) ?? {}
-  return { seen, stop, called, band, points, rules, byHand, said, voided }
+  /** Whether there is a model to watch by. */
+  const modelled = computed(() => expectation.value !== undefined)
+  return { seen, stop, called, band, points, rules, byHand, said, voided, modelled }
 }

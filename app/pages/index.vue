@@ -47,6 +47,7 @@ function waitsFor(build: Listed): { words: string; station: string; verdict?: St
   if (build.stopped) return { words: `Stopped${build.stopped.outcome ? `, ${build.stopped.outcome.replace(/^stopped: /, '')}` : ''}: write what was found and done`, station: 'start', verdict: 'stop' }
   const next = build.progress.find((each) => each.done < each.wanted)
   const ran = build.ranAt !== undefined && build.ranAt === build.primedAt
+  if (ran && stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
   if (build.primedUntil !== undefined && (!ran || build.primedUntil < Date.now())) {
     const left = build.primedUntil - Date.now()
     if (left <= 0) return { words: `${ran ? 'Ran' : 'Primed'} ${stretch(Date.now() - build.primedAt!)} ago${ran ? '' : ' and not started'}: prime again`, station: 'prime', verdict: 'watch' }
@@ -65,7 +66,7 @@ function says(build: Listed): { verdict: Verdict; words: string } | undefined {
   if (voids.length > 0) return { verdict: 'void', words: voids[0] }
   if (starvesFrom !== undefined) return { verdict: 'watch', words: `starves from ${house.say(starvesFrom, 'speed')}` }
   const first = states.find(({ verdict }) => verdict === 'watch') ?? states.find(({ verdict }) => verdict === 'assumed')
-  return first && { verdict: first.verdict, words: `${first.label}, predicted` }
+  return first && { verdict: first.verdict, words: first.verdict === 'assumed' ? 'predicted by layout values' : `${first.label}, predicted` }
 }
 /** Everything that is still missing, by station. */
 const missing = (build: Listed) => build.progress.filter((each) => each.done < each.wanted).map((each) => `${titleOf(each.station)} ${each.wanted - each.done}`).join(', ')

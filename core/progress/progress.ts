@@ -41,16 +41,21 @@ export function forMethod(sheet: Sheet, { methods }: Pick<CheckItem, 'methods'>)
   return !methods || methods.includes(primeWayOf(sheet).method)
 }
 
-/** How far each station is, what it still wants, and its worst verdict. */
-export function progressOf(recorded: Sheet): StationProgress[] {
-  const { sheet, voids } = usableSheet(recorded)
-  const wants = [
+/** Everything that a layout and its way of priming ask for, and whether it is on record. */
+function wantsOf(sheet: Sheet): { station: Station; label: string; done: boolean }[] {
+  return [
     ...quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted && !setAside(sheet, quantity.key)).map(({ key, station, label }) => ({ station, label, done: key in sheet.readings })),
     ...checksOf(sheet.layout).filter((check) => check.wanted && forMethod(sheet, check)).map(({ key, station, label }) => ({ station, label, done: key in sheet.checks })),
     ...inspectionsOf(sheet.layout).filter((item) => item.wanted).map((item) => ({ station: item.station, label: item.label, done: findingOf(sheet, item) !== undefined })),
     { station: 'prime' as Station, label: 'Last prime, read at the gauge', done: 'prime.pressure' in sheet.readings },
     ...START_POINTS.filter(([name]) => name !== 'fastIdle').map(([name, label]) => ({ station: 'start' as Station, label: `${label}, read`, done: `start.${name}.pressure` in sheet.readings })),
   ]
+}
+
+/** How far each station is, what it still wants, and its worst verdict. */
+export function progressOf(recorded: Sheet): StationProgress[] {
+  const { sheet, voids } = usableSheet(recorded)
+  const wants = wantsOf(recorded)
   return STATIONS.map((station) => {
     const own = wants.filter((want) => want.station === station)
     const voided = voids.filter((each) => each.station === station).map(({ about }): Finding => ({ verdict: 'stop', about: `void: ${about}` }))

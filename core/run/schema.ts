@@ -24,7 +24,7 @@ export const RunSetUp = z.strictObject({
   stage: z.enum(['check', 'last']).optional(), method: z.string().max(20).optional(), filter: z.string().max(20).optional(),
   source: z.enum(['hand', 'logger', 'serial', 'file', 'rig']), rig: RigSetUp.optional(),
   /** Conditions that were passed over, with their reasons. */
-  passed: z.array(z.strictObject({ gate: z.string().max(200), reason: z.string().trim().min(1).max(500) })).max(40).optional(),
+  passed: z.array(z.strictObject({ gate: z.string().max(1000), reason: z.string().trim().min(1).max(500) })).max(40).optional(),
 })
 export type RunSetUp = z.infer<typeof RunSetUp>
 

@@ -2,12 +2,12 @@
 const build = useBuild()
 const outlook = useOutlook()
 const house = useHouse()
-const cause = computed(() => (build.lastLabel === 'undo' ? 'undo' : `${build.lastLabel.toLowerCase()} ${/shells$/.test(build.lastLabel) ? 'were' : 'was'} written`))
+const cause = computed(() => (build.lastLabel === '' ? 'another hand wrote' : build.lastLabel === 'undo' ? 'undo' : `${build.lastLabel.toLowerCase()} ${/shells$/.test(build.lastLabel) ? 'were' : 'was'} written`))
 const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
 
 <template>
-  <aside class="strip" aria-label="Outlook" :data-took="outlook.took">
+  <aside class="strip" aria-label="Outlook" tabindex="0" :data-took="outlook.took">
     <div class="head"><h2>Outlook</h2><span class="quiet">{{ house.unit('pressure').symbol }}, at the gauge</span></div>
     <p v-if="outlook.failed" class="failed" role="alert">No prediction: {{ outlook.failed }} What stands below is of the record before.</p>
     <p v-if="outlook.now && outlook.now.voids.length > 0" class="failed" data-testid="strip-void">Void until mended: {{ outlook.now.voids.map(({ about }) => about).join('; ') }}.</p>
@@ -42,9 +42,10 @@ dd { margin: 0; color: var(--quiet); text-align: right; }
   .head, .assumed-list { display: none; }
   .states { display: grid; grid-template-columns: repeat(4, 1fr); gap: 18px; }
   .states :deep(.state) { padding: 0; }
-  .states :deep(h3 span), .states :deep(.band:not(.beside)) { display: none; }
+  .states :deep(h3 span), .states :deep(.band) { display: none; }
   .states :deep(.line) { justify-content: space-between; }
   .states :deep(.words:not(.apart)) { display: none; }
+  .states :deep(.beside .words) { display: inline; }
 }
-@media (max-width: 760px) { .states { grid-template-columns: repeat(4, 1fr); gap: 8px; } .states :deep(.value) { font-size: 20px; } .states :deep(h3) { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } .states :deep(.scale) { display: none; } .states :deep(.line) { flex-wrap: wrap; gap: 2px; } .states :deep(.verdict) { font-size: 13px; padding: 3px 6px; } }
+@media (max-width: 760px) { .states { grid-template-columns: repeat(4, 1fr); gap: 8px; } .states :deep(.value) { font-size: 20px; } .states :deep(h3) { font-size: 15px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } .states :deep(.scale) { display: none; } .states :deep(.line) { flex-wrap: wrap; gap: 2px; } .states :deep(.beside .words) { font-size: 13px; } .states :deep(.apart) { font-size: 13px; line-height: 1.15; } .states :deep(.verdict) { font-size: 13px; padding: 3px 6px; } }
 </style>

@@ -8,7 +8,7 @@ const house = useHouse()
 const measured = computed(() => state.measured?.reading)
 const disagrees = computed(() => state.measured && (state.measured.prediction === 'below' || state.measured.prediction === 'above'))
 /** Which reading would change the word. */
-const needs = computed(() => state.missing.map(({ label }, i) => (i === 0 ? label : label.replace(/^./, (letter) => letter.toLowerCase()))))
+const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())))
 const unit = computed(() => house.unit('pressure'))
 const top = computed(() => Math.max(6.2e5, state.high * 1.05, (measured.value ?? 0) * 1.05))
 const share = (pressure: number) => Math.max(0, Math.min(100, (100 * pressure) / top.value))
@@ -23,13 +23,13 @@ const ticks = computed(() => {
     <h3>{{ state.label }} <span>{{ house.say(state.speed, 'speed') }}, {{ house.say(state.temperature, 'temperature') }}</span></h3>
     <div v-if="!state.pumpable && measured === undefined" class="words stop-word">Below this oil’s pumping limit: it may not reach the pickup.</div>
     <template v-else>
-      <div v-if="disagrees" class="words apart" role="status">read {{ state.measured!.prediction }} what was predicted: look before you trust either</div>
+      <div v-if="disagrees" class="words apart" role="status">read {{ state.measured!.prediction }} the prediction</div>
       <div class="line">
         <span v-if="measured !== undefined" class="value mono read" data-testid="measured">{{ house.show(measured, 'pressure') }}<small>read</small></span>
-        <span :class="measured === undefined ? 'value mono' : 'band mono beside'" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span>
-        <span class="band mono">{{ measured === undefined ? '' : 'predicted, ' }}{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span>
+        <template v-else><span class="value mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span><span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span></template>
         <VerdictLabel :verdict="stale ? 'unknown' : state.verdict" />
       </div>
+      <div v-if="measured !== undefined" class="line beside"><span class="words">predicted</span> <span class="mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span><span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span></div>
       <div class="scale" :title="`Target from ${house.say(state.target.least, 'pressure')}: ${state.target.reason}`">
         <span class="target" :style="{ left: `${share(state.target.least)}%`, width: `${share(state.target.most) - share(state.target.least)}%` }" />
         <span v-if="ghost" class="ghost" :style="{ left: `${share(ghost.low)}%`, width: `${Math.max(0.8, share(ghost.high) - share(ghost.low))}%` }" />
@@ -39,7 +39,7 @@ const ticks = computed(() => {
         <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{ house.show(tick, 'pressure', 0) }}</span>
       </div>
       <div v-if="change !== undefined" class="words" :class="change < 0 ? 'down' : 'up'" role="status">{{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', house.fine) }} since {{ cause }}</div>
-      <div v-else-if="state.verdict === 'assumed'" class="words" :title="needs.join(', ')">until measured: {{ needs[0] }}{{ needs.length > 1 ? ` and ${needs.length - 1} more` : '' }}</div>
+      <div v-else-if="state.verdict === 'assumed'" class="words needs" :title="needs.join(', ')">measure {{ needs[0] }}{{ needs.length > 1 ? `, ${needs.length - 1} more` : '' }}</div>
       <div v-else-if="state.starves" class="words stop-word">the pump starves here</div>
     </template>
   </section>
@@ -50,13 +50,13 @@ const ticks = computed(() => {
 .greyed .line > :not(.verdict), .greyed .scale { opacity: 0.38; filter: grayscale(1); }
 .greyed .value { text-decoration: line-through 2px; }
 .read small { font-size: 14px; color: var(--quiet); margin-left: 4px; font-family: var(--type); }
-.beside { flex: none !important; }
-.apart { color: var(--watch); font-weight: 600; }
+.beside { justify-content: flex-start; gap: 6px; font-size: 15px; }
+
 h3 { font-size: 16px; }
 h3 span { font-weight: 400; color: var(--quiet); font-size: 15px; margin-left: 4px; white-space: nowrap; }
-.line { display: flex; align-items: baseline; gap: 9px; }
+.line { display: flex; align-items: baseline; gap: 7px; justify-content: space-between; }
 .value { font-size: 30px; line-height: 1.15; }
-.band { color: var(--quiet); flex: 1; font-size: 15px; }
+.band { color: var(--quiet); flex: 1; font-size: 14px; white-space: nowrap; letter-spacing: -0.02em; }
 .line .verdict { align-self: center; }
 .verdict { --sheet: var(--paper); }
 .scale { position: relative; height: 36px; margin: 0 5px; }
@@ -71,7 +71,9 @@ h3 span { font-weight: 400; color: var(--quiet); font-size: 15px; margin-left: 4
 .tick::before { content: ''; position: absolute; left: 12px; top: -5px; height: 4px; border-left: 1px solid var(--quiet); }
 .tick:first-of-type { text-align: left; }
 .words { color: var(--quiet); font-size: 15px; line-height: 1.25; }
-.down { color: var(--watch); }
+.down, .apart { color: var(--watch); }
+.apart { font-weight: 600; }
+.needs { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .up { color: var(--petrol); }
 .stop-word { color: var(--stop); font-weight: 600; }
 </style>

@@ -10,7 +10,7 @@ defineProps<{ verdict: Verdict }>()
 </template>
 
 <style scoped>
-.judgement { display: grid; grid-template-columns: 78px 1fr; gap: 10px; align-items: start; padding: 9px 0; border-top: 1px solid var(--rule); }
+.judgement { display: grid; grid-template-columns: minmax(78px, max-content) 1fr; gap: 10px; align-items: start; padding: 9px 0; border-top: 1px solid var(--rule); }
 .judgement .verdict { justify-self: start; }
 .judgement p { padding-top: 2px; max-width: 68ch; }
 </style>

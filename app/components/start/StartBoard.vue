@@ -3,7 +3,7 @@ import type { RigAction } from '#core/rig/actions'
 import { POINT_NAMES, type PointName } from '#core/start/points'
 import { seenIn } from '#core/start/suspects'
 import { BLIND_WORDS, STOP_TITLES, stopReason, WATCH_WORDS } from '#core/start/words'
-import type { WatchCode } from '#core/start/watchTypes'
+import type { BlindReason, WatchCode } from '#core/start/watchTypes'
 import { START_POINTS } from '#core/build/quantities'
 
 /** The start across the shop: one word, the pressure now, what is left of the deadline; and when a rule is broken, STOP over everything, with sound and reason. */
@@ -12,7 +12,7 @@ const emit = defineEmits<{ leave: [] }>()
 const build = useBuild()
 const house = useHouse()
 const run = useRun()
-const { seen, stop: called, band, points, rules, said, byHand, voided } = useStartWatch()
+const { seen, stop: called, band, points, rules, said, byHand, voided, modelled } = useStartWatch()
 /** Read in afterwards there is nothing to stop any more: what a rule says is said, not shouted. */
 const after = computed(() => run.ended || run.run?.setup.source === 'file')
 const stop = computed(() => (after.value ? undefined : called.value))
@@ -26,9 +26,11 @@ const speed = computed(() => last.value?.speed ?? said(last.value?.time ?? run.n
 /** The oil as it is wired, or as it was typed a moment ago; undefined when nobody knows. */
 const temperature = computed(() => last.value?.temperature ?? said(last.value?.time ?? run.now()).temperature)
 /** What is not watched, loudly: after a reload, until everything that was read is here again; and whatever the watch itself says. */
-const blind = computed(() => (after.value || !run.run ? [] : !run.ready ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.'] : (seen.value?.blind ?? []).map((reason) => (reason === 'no-prediction' && voided.value ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}` : BLIND_WORDS[reason]))))
+/** Reasons by the watch itself; before its first reading, whether it has a model at all. */
+const reasons = computed<BlindReason[]>(() => seen.value?.blind ?? (modelled.value ? [] : ['no-prediction']))
+const blind = computed(() => (after.value || !run.run ? [] : run.refused ? [`The server did not take this run: ${run.refused} Nothing of it is kept. Leave it and begin again.`] : !run.ready ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.'] : reasons.value.map((reason) => (reason === 'no-prediction' && voided.value ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}` : BLIND_WORDS[reason]))))
 /** Nothing at all is watched. */
-const dark = computed(() => !after.value && (!run.ready || (seen.value?.blind ?? []).some((reason) => reason === 'no-readings' || reason === 'clock')))
+const dark = computed(() => !after.value && (!run.ready || run.refused !== undefined || (seen.value?.blind ?? []).some((reason) => reason === 'no-readings' || reason === 'clock')))
 const watched = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
 const awake = useWakeLock(() => !run.ended)
 const p = (value: number) => house.say(value, 'pressure', house.fine)
@@ -87,7 +89,7 @@ async function act(action: RigAction) {
 </script>
 
 <template>
-  <div class="board" :class="[phase, watched && phase === 'running' ? 'watched' : '', blind.length > 0 && phase !== 'stopped' ? 'blind' : '']" role="dialog" aria-modal="true" aria-label="Start" :data-phase="phase" :data-stop="stop?.code" :data-sounding="alarm.sounding.value" :data-blind="seen?.blind.join(' ')">
+  <div class="board" :class="[phase, watched && phase === 'running' ? 'watched' : '', blind.length > 0 && phase !== 'stopped' ? 'blind' : '']" role="dialog" aria-modal="true" aria-label="Start" :data-phase="phase" :data-stop="stop?.code" :data-sounding="alarm.sounding.value" :data-blind="reasons.join(' ')">
     <template v-if="phase === 'stopped'">
       <div class="stop-word" role="alert"><span class="huge">STOP</span><p class="why" data-testid="stop-reason">{{ stopReason(stop!, p) }}</p></div>
       <ol v-if="suspects" class="causes" data-testid="stop-causes"><li v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)" :key="each.key" :data-suspect="each.key"><b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}.</b> {{ each.look }}</li></ol>

@@ -30,13 +30,13 @@ const stale = computed(() => {
   return clock.value !== undefined && at !== undefined && now.value > at + 1000 * clock.value.good
 })
 const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
-interface Gate { gate: string; words: string; to?: string; asks?: string }
-const lacks = ({ missing }: StationProgress) => `${missing.length} to go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
+interface Gate { gate: string; words: string; more?: string; to?: string; asks?: string }
+const lacks = ({ missing }: StationProgress) => `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
 const gates = computed<Gate[]>(() => [
   ...(stopped.value ? [{ gate: 'stopped', words: `The start of ${new Date(stopped.value.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${stopped.value.outcome ? `: ${stopped.value.outcome.replace(/^stopped: /, '')}` : ''}.`, asks: 'what was found, and what was done' }] : []),
   ...((outlook.now?.voids.length ?? 0) > 0 ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }] : []),
   ...(outlook.failed ? [{ gate: 'model', words: `No prediction: ${outlook.failed}` }] : []),
-  ...earlier.value.map((each) => ({ gate: each.station, words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}. ` : ''}${each.missing.length > 0 ? lacks(each) : ''}`.trim(), to: stationPath(build.id!, each.station) })),
+  ...earlier.value.map((each) => ({ gate: each.station, words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : `${each.missing.length} to go.`}`, more: each.missing.length > 0 ? lacks(each) : undefined, to: stationPath(build.id!, each.station) })),
   ...(read.value ? [{ gate: 'start', words: `The gauge has said: ${read.value.about}.`, to: `${stationPath(build.id!, 'start')}?view=readings` }] : []),
   ...(stale.value ? [{ gate: 'prime-clock', words: primedAt(build.sheet!) === oiledAt(build.sheet!) ? 'Prime: run out, prime it again.' : 'Prime: it has stood too long since it ran, prime it again.', to: stationPath(build.id!, 'prime') }] : []),
   ...(ready.value < checks.value.length ? [{ gate: 'preflight', words: `${checks.value.length - ready.value} of the preflight to go.` }] : []),
@@ -47,7 +47,7 @@ const open = computed(() => gates.value.filter(({ gate }) => !reasons[gate]?.tri
 const clear = computed(() => gates.value.length === 0)
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
   if (stopped.value) await run.found(stopped.value, reasons.stopped.trim())
-  const passed = gates.value.map(({ words, gate }) => ({ gate: words, reason: reasons[gate].trim() }))
+  const passed = gates.value.map(({ words, more, gate }) => ({ gate: [words, more].filter(Boolean).join(' ').slice(0, 1000), reason: reasons[gate].trim() }))
   await run.begin(build.id!, 'start', { ...setup, ...(passed.length > 0 ? { passed } : {}) })
   emit('go')
 }
@@ -63,7 +63,7 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
       <div class="go" :class="clear ? 'ready' : 'not'" data-testid="clear-to-start">
         <span class="word">{{ clear ? 'Clear to start' : open.length === 0 ? 'Going on' : 'Not yet' }}</span>
         <div v-for="each in gates" :key="each.gate" class="gate" :data-gate="each.gate">
-          <span><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink><template v-else>{{ each.words }}</template></span>
+          <span><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink><b v-else>{{ each.words }}</b><span v-if="each.more" class="more">{{ each.more }}</span></span>
           <input v-model="reasons[each.gate]" maxlength="400" :aria-label="each.asks ? `${each.words} Write ${each.asks}` : `Go on past: ${each.words} Because`" :placeholder="each.asks ?? 'go on, because'">
         </div>
       </div>
@@ -81,9 +81,9 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
 .word { font-size: 30px; font-weight: 700; font-stretch: 88%; }
 .go.ready { border-color: var(--pass); color: var(--pass); border-radius: 26px; }
 .go.not { border-style: dashed; }
-.gate { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 10px; align-items: center; }
+.gate { display: grid; gap: 4px; padding: 8px 0; border-top: 1px solid var(--rule); }
+.more { display: block; color: var(--quiet); line-height: 1.35; }
 .gate input { height: 44px; font-size: 15px; padding: 0 8px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); min-width: 0; }
 .deadline { padding: 14px 0; }
 .next { margin: 20px 0 6px; }
-@media (max-width: 760px) { .gate { grid-template-columns: 1fr; } }
 </style>

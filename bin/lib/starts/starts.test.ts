@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { buildCases } from './engine'
 import { judgeStart } from './judge'
 
-const EACH = 90
+const EACH = 60
 
 describe('starts of another generator', () => {
   const builds = buildCases()

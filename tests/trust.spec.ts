@@ -232,6 +232,16 @@ test('a start whose record no model can be made of: the deadline stops it, and t
   await expect(page.getByTestId('stop-reason')).toHaveText('No pressure within 5 s of firing.', { timeout: 9000 })
 })
 
+test('a start that is switched off before anything was read says just that, and is no start', async ({ server, bench: page }) => {
+  const id = await buildId(server, 'Ottiline')
+  await page.goto(`${server.address}/build/${id}/start`)
+  await ontoTheBoard(page)
+  await page.getByRole('dialog').getByRole('button', { name: 'Off', exact: true }).click()
+  await expect.poll(async () => ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { outcome: string | null }[])[0].outcome).toBe('nothing was read')
+  await page.goto(server.address)
+  await expect(page.getByRole('link', { name: /Ottiline/ })).not.toContainText(/\bRan\b/)
+})
+
 test('a prime by hand over the limit of filter and seals is STOP at once, and is never primed', async ({ server, bench: page }) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/prime?view=live`)

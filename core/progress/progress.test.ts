@@ -26,6 +26,14 @@ describe('progress', () => {
     // The prime reading and three steady points are wanted too.
     expect(progressOf(sheet).reduce((sum, each) => sum + each.wanted, 0)).toBe(wanted + 4)
   })
+  it('asks before priming only for what the method needs: no drill’s check where the starter turns', () => {
+    const sheet = newSheet('v8', 'a', 'b')
+    const asked = (method: string) => checksOf(sheet.layout).filter((check) => check.station === 'prime' && check.methods && forMethod({ ...sheet, choices: { 'prime.method': method } }, check)).map(({ key }) => key)
+    const each = ['drill', 'tank', 'starter', 'hand'].map(asked)
+    for (const keys of each) expect(keys.length).toBeGreaterThan(0)
+    expect(new Set(each.map((keys) => keys.join())).size).toBeGreaterThan(2)
+    expect(each[2]).not.toEqual(expect.arrayContaining(each[0]))
+  })
   it('wants neither side of a bearing once its strip was read, nor displacement once the gears are', () => {
     const sheet = newSheet('inline4', 'a', 'b')
     const before = at(sheet, 'bearings').wanted

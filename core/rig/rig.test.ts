@@ -156,6 +156,22 @@ describe('a simulated prime', () => {
     expect(told.indexOf('pad')).toBeLessThan(told.indexOf('gallery 1'))
     expect(told.indexOf('gallery 1')).toBeLessThan(told.indexOf('rockers'))
   })
+  it('a hand that holds the starter has it turn as long as it holds: pressure comes, and the rig rests only when the hand does', () => {
+    const byStarter = { ...sheet, choices: { ...sheet.choices, 'prime.method': 'starter' } }
+    const rig = preparePrimeRig(byStarter, { kind: 'prime', seed: 3, pace: 1 })
+    let turned = 0
+    for (let burst = 0; burst < 12; burst++) {
+      rig.act('start')
+      for (let t = 0; t < 10; t += 0.25) turned += rig.advance(0.25).speed === 0 ? 0 : 0.25
+      if (rig.seen().includes('pad')) rig.act('fit-filter')
+      rig.act('stop')
+      for (let t = 0; t < 20; t += 0.25) expect(rig.advance(0.25).speed ?? 0).toBe(0)
+    }
+    rig.act('start')
+    const last = Array.from({ length: 40 }, () => rig.advance(0.25))
+    expect(turned).toBeGreaterThan(115)
+    expect(Math.max(...last.map(({ pressure }) => pressure))).toBeGreaterThan(60e3)
+  })
   it('before the start and after the stop nothing turns', () => {
     const rig = preparePrimeRig(sheet, { kind: 'prime', seed: 3, pace: 1 })
     expect(rig.advance(1).drill).toBeCloseTo(0, 9)

@@ -44,6 +44,10 @@ describe('a steady point', () => {
     expect(capture(stretch(0, 12, () => ({ gauge: 2.4e5 }))).points.get('idleHot')!.pressure).toBeCloseTo(2.4e5, 0)
     expect(capture(stretch(0, 12, () => ({ temperature: undefined }))).told).toEqual([])
   })
+  it('is none above what any engine’s relief lets stand: such a reading is a fault of the sender', () => {
+    expect(capture(stretch(0, 12, () => ({ pressure: 39e5 }))).told).toEqual([])
+    expect(capture(stretch(0, 12, () => ({ pressure: 39e5, gauge: 2.4e5 }))).points.get('idleHot')!.pressure).toBeCloseTo(2.4e5, 0)
+  })
   it('of one point the stiller stretch is kept, until a minute later when the newer one is', () => {
     const rough = (_: number, i: number) => ({ pressure: 2e5 + (i % 2 === 0 ? 8e3 : -8e3) })
     const still = () => ({ pressure: 2.1e5 })

@@ -28,7 +28,7 @@ describe('parseQuantity', () => {
   const cases: [string, Dimension, number][] = [
     ['2.4 thou', 'clearance', 6.096e-5], ['.0024"', 'clearance', 6.096e-5], ['0.061 mm', 'clearance', 6.1e-5],
     ['61 µm', 'clearance', 6.1e-5], ['61um', 'clearance', 6.1e-5], ['3/8 in', 'length', 0.009525],
-    ['1 3/8 in', 'length', 0.034925], ['27 ft lb', 'torque', 36.607], ['52 psi', 'pressure', 358527.4],
+    ['1 3/8 in', 'length', 0.034925], ['27 ft lb', 'torque', 36.607], ['10.6 in lb', 'torque', 1.19764], ['170 oz in', 'torque', 1.200464], ['52 psi', 'pressure', 358527.4],
     ['3.6 bar', 'pressure', 3.6e5], ['53,984', 'length', 0.053984], ['1,200', 'speed', 20], ['-20', 'temperature', -20],
     ['203 °F', 'temperature', 95], ['5.92', 'springRate', 5920],
   ]

@@ -1,15 +1,18 @@
+import { once } from 'node:events'
+import type { ServerResponse } from 'node:http'
 import type { H3Event } from 'h3'
 
-/** Listeners that this server bears at once, in all and from one address; what one that does not read may leave lying, messages. */
+/** Listeners that this server bears at once, in all and from one address; what one may leave lying, bytes, and for how long, ms. */
 const MOST = 400
 const FROM_ONE = 80
-const UNREAD = 600
+const UNREAD = 1 << 18
+const PATIENCE = 15_000
 
 let open = 0
 const byAddress = new Map<string, number>()
 
 export interface Listener {
-  /** Sends one message; a listener that does not read is sent away rather than kept for. */
+  /** Sends one message, once there is room for it: a slow listener is waited for, one that does not read at all is sent away. */
   push: (message: { event: string; data: string; id?: string }) => Promise<void>
   send: () => Promise<void>
   onClosed: (work: () => void) => void
@@ -23,8 +26,8 @@ export function openListener(event: H3Event): Listener {
   byAddress.set(address, (byAddress.get(address) ?? 0) + 1)
   const stream = createEventStream(event)
   const closing: (() => void)[] = []
-  let unread = 0
   let closed = false
+  let room: Promise<void> | undefined
   const beat = setInterval(() => void push({ event: 'beat', data: '' }), 10_000)
   stream.onClosed(async () => {
     if (closed) return
@@ -37,13 +40,13 @@ export function openListener(event: H3Event): Listener {
   })
   async function push(message: { event: string; data: string; id?: string }): Promise<void> {
     if (closed) return
-    if (++unread > UNREAD) {
-      // It reads nothing: what is kept for it would only grow.
-      event.node.req.destroy()
-      return
-    }
-    await stream.push(message)
-    unread--
+    if (event.node.res.writableLength > UNREAD) await (room ??= roomIn(event.node.res).finally(() => (room = undefined)))
+    if (!closed) await stream.push(message)
   }
   return { push, send: () => stream.send(), onClosed: (work) => void closing.push(work) }
+}
+
+/** Waits until what was written is read, and sends away who does not. */
+async function roomIn(response: ServerResponse): Promise<void> {
+  await once(response, 'drain', { signal: AbortSignal.timeout(PATIENCE) }).catch(() => response.destroy())
 }

@@ -104,7 +104,7 @@ async function act(action: RigAction) {
         <div class="say right"><span class="huge mono" data-testid="board-pressure">{{ house.show(seen?.pressure ?? 0, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span>
           <span class="under mono">{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template></span></div>
       </div>
-      <ul v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind"><li v-for="each in blind" :key="each">{{ each }}</li></ul>
+      <div v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind"><p v-for="each in blind" :key="each">{{ each }}</p></div>
       <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="200" />
       <p v-if="broken" class="broken" data-testid="broken"><b>A rule was broken at {{ Math.round(broken.time) }} s.</b> {{ stopReason(broken, p) }}</p>
       <div class="points"><span v-for="name in POINT_NAMES" :key="name" class="point" :class="{ has: kept.has(name) }" :data-point="name"><b>{{ labels[name] }}</b> <template v-if="kept.has(name)">{{ p(Number(kept.get(name)!.data.pressure)) }}</template><button v-else-if="phase === 'running' && seen?.firstPressure !== undefined && speed !== undefined && temperature !== undefined" type="button" @click="mark(name)">mark</button><template v-else>·</template></span></div>
@@ -144,7 +144,7 @@ async function act(action: RigAction) {
 .board.over .say:first-child .huge { color: var(--ink); font-size: clamp(40px, 6vw, 90px); }
 .board.blind { border-color: var(--stop); border-style: dotted; }
 .board.blind .say:first-child .huge { color: var(--stop) !important; font-size: clamp(44px, 8vw, 110px); }
-.blindness { margin: 0; padding: 8px 16px; border: 2px solid var(--stop); list-style: none; font-size: 20px; font-weight: 650; color: var(--stop); }
+.blindness { padding: 8px 16px; border: 2px solid var(--stop); font-size: 20px; font-weight: 650; color: var(--stop); }
 .ask { color: var(--watch); font-weight: 600; }
 .under { font-size: 22px; min-height: 30px; }
 .stop-word .huge { font-size: clamp(120px, 27vw, 380px); display: block; }

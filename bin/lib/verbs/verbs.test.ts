@@ -84,6 +84,22 @@ describe('headless', () => {
     expect(stalled.cures!.map(({ key }) => key)).toContain('filter-off')
     expect(() => VERBS.prime({ ...sheet, method: 'wishing' })).toThrow(/^method: /)
   })
+  it('watch calls recorded starts as the page would, and says what was to be watched', () => {
+    const build = DEMO_BUILDS.ottiline()
+    const stretch = (from: number, to: number, pressure: number) => Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, rpm: 900, pressure }))
+    const { runs } = VERBS.watch({ build, runs: [
+      { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 1.5, 0), ...stretch(1.5, 30, 4.2e5)] },
+      { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 20, 0)] },
+      { samples: [{ time: 0, pressure: 4.2e5 }, ...stretch(0.1, 20, 4.2e5), ...stretch(20, 30, 0)] },
+      { samples: stretch(0, 20, 4.2e5).map(({ time, pressure }) => ({ time, pressure })), fired: 2 },
+    ] }) as { runs: { firstPressure?: number; stop?: { code: string; time: number; reading: number; limit: number }; watches: { time: number; code: string }[] }[] }
+    expect(runs[0]).toEqual({ firstPressure: expect.closeTo(1.4, 1) as number, watches: [{ time: expect.any(Number) as number, code: 'temperature-unknown' }] })
+    expect(runs[1].stop).toMatchObject({ code: 'no-pressure', limit: 5 })
+    expect(runs[2].stop).toMatchObject({ code: 'lost', limit: 30e3 })
+    expect(runs[3]).toMatchObject({ firstPressure: 0 })
+    expect(runs[3].stop).toBeUndefined()
+    expect(() => VERBS.watch({ build, runs: [{ samples: [{ rpm: 900 }] }] })).toThrow(/runs.0.samples.0.time/)
+  })
   it('validate names each problem by its path', () => {
     const sheet = DEMO_BUILDS.pell()
     expect(VERBS.validate(sheet)).toEqual({ ok: true, problems: [] })

@@ -1,0 +1,94 @@
+/**
+ * That nothing acknowledged is lost: the server killed a hundred times in bursts of changes, then fifty tablets writing and listening for a minute. `KILLS`, `TABLETS` and `SECONDS` say otherwise.
+ */
+import { spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { ensureBuilt, ensureInstalled, root } from './lib/prepare.mjs'
+
+const KILLS = Number(process.env.KILLS ?? 100)
+const TABLETS = Number(process.env.TABLETS ?? 50)
+const SECONDS = Number(process.env.SECONDS ?? 60)
+await ensureInstalled()
+await ensureBuilt()
+const folder = mkdtempSync(join(tmpdir(), 'uldo-soak-'))
+const port = await new Promise((done) => {
+  const probe = createServer().listen(0, '127.0.0.1', () => {
+    const own = probe.address().port
+    probe.close(() => done(own))
+  })
+})
+const base = `http://127.0.0.1:${port}`
+const pause = (ms) => new Promise((done) => setTimeout(done, ms))
+async function start() {
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], { cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' } })
+  let words = ''
+  child.stderr.on('data', (chunk) => (words += chunk))
+  const gone = new Promise((done) => child.once('exit', done))
+  for (let tries = 0; tries < 400; tries++) {
+    if (await fetch(`${base}/api/health`).then((response) => response.ok, () => false)) return { child, gone }
+    if (child.exitCode !== null) break
+    await pause(50)
+  }
+  throw new Error(`The server did not come up: ${words}`)
+}
+const enter = (build, key, value, device) => fetch(`${base}/api/builds/${build}/entries`, {
+  method: 'POST', headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ clientKey: randomUUID(), device, base: 0, who: 'Soak', patch: [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } }] }),
+}).then((response) => (response.ok ? response.json() : undefined), () => undefined)
+
+let server = await start()
+const [{ id: build }] = (await (await fetch(`${base}/api/builds`)).json()).filter(({ name }) => name === 'Ottiline')
+const acknowledged = new Map()
+const device = randomUUID()
+let sent = 0
+const began = Date.now()
+for (let kill = 0; kill < KILLS; kill++) {
+  const burst = Array.from({ length: 40 }, async (_, i) => {
+    await pause(3 * i)
+    const value = 0.05 + 1e-7 * ++sent
+    const entry = await enter(build, `main.${1 + (i % 7)}.journal`, value, device)
+    if (entry) acknowledged.set(entry.revision, value)
+  })
+  await pause(20 + 100 * Math.random())
+  server.child.kill('SIGKILL')
+  await server.gone
+  await Promise.all(burst)
+  server = await start()
+}
+const check = async () => {
+  const entries = await (await fetch(`${base}/api/builds/${build}/entries`)).json()
+  const kept = new Map(entries.map((entry) => [entry.revision, entry.patch[0].value.value]))
+  return [...acknowledged].filter(([revision, value]) => kept.get(revision) !== value).length
+}
+let lost = await check()
+console.log(`${KILLS} SIGKILLs in bursts: ${sent} sent, ${acknowledged.size} acknowledged, ${lost} lost, in ${((Date.now() - began) / 1000).toFixed(0)} s`)
+
+// Tablets: each listens, and writes to its own places as fast as it is answered, with a pause as a hand makes it.
+const until = Date.now() + 1000 * SECONDS
+let heard = 0
+let refused = 0
+const before = acknowledged.size
+await Promise.all(Array.from({ length: TABLETS }, async (_, tablet) => {
+  const listening = new AbortController()
+  void fetch(`${base}/api/builds/${build}/events?after=999999`, { signal: listening.signal }).then(async (response) => {
+    for await (const _ of response.body) heard++
+  }).catch(() => undefined)
+  for (let n = 0; Date.now() < until; n++) {
+    const value = 0.06 + 1e-7 * (tablet * 10_000 + n)
+    const entry = await enter(build, `${tablet % 2 ? 'rod' : 'main'}.${1 + (tablet % 6)}.${tablet < 25 ? 'bore' : 'journal'}.${['left', 'right', 'rear', 'rearLeft', 'rearRight'][Math.floor(tablet / 6) % 5]}`, value, device)
+    if (entry) acknowledged.set(entry.revision, value)
+    else refused++
+    await pause(150)
+  }
+  listening.abort()
+}))
+lost = await check()
+console.log(`${TABLETS} tablets for ${SECONDS} s: ${acknowledged.size - before} acknowledged, ${refused} refused, ${lost} lost; ${heard} messages heard`)
+server.child.kill('SIGTERM')
+const code = await server.gone
+rmSync(folder, { recursive: true, force: true })
+process.exitCode = lost > 0 || code !== 0 ? 1 : 0

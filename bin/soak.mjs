@@ -75,7 +75,7 @@ const before = acknowledged.size
 await Promise.all(Array.from({ length: TABLETS }, async (_, tablet) => {
   const listening = new AbortController()
   void fetch(`${base}/api/builds/${build}/events?after=999999`, { signal: listening.signal }).then(async (response) => {
-    for await (const _ of response.body) heard++
+    for await (const piece of response.body) heard += piece.length > 0 ? 1 : 0
   }).catch(() => undefined)
   for (let n = 0; Date.now() < until; n++) {
     const value = 0.06 + 1e-7 * (tablet * 10_000 + n)

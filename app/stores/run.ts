@@ -17,8 +17,10 @@ export const useRun = defineStore('run', () => {
   /** In order of time; grows in place and is told by `count`. */
   const samples = shallowRef<ChannelSample[]>([])
   const events = shallowRef<KeptEvent[]>([])
-  const online = ref(true)
+  const hears = ref(true)
   const sync = useSync()
+  /** A stream may stand open long after the network went: what could not be sent tells it too. */
+  const online = computed(() => hears.value && sync.reachable)
   const ofRun = computed(() => (run.value ? sync.of('run', run.value.id) : []))
   const unsent = computed(() => ofRun.value.filter(({ state }) => state === 'waiting').length)
   const refused = computed(() => ofRun.value.find(({ state }) => state !== 'waiting')?.refusal?.message)
@@ -40,9 +42,9 @@ export const useRun = defineStore('run', () => {
     list.value = []
     try {
       list.value = (await $fetch<Run[]>(`/api/builds/${buildId}/runs`)).filter((each) => each.kind === kind)
-      online.value = true
+      hears.value = true
     } catch {
-      online.value = false
+      hears.value = false
       setTimeout(() => !run.value && void open(buildId, kind), RETRY)
       return
     }
@@ -81,11 +83,11 @@ export const useRun = defineStore('run', () => {
       ready.value = true
     })
     stream.onopen = () => {
-      online.value = true
+      hears.value = true
       void sync.send()
     }
     stream.onerror = () => {
-      online.value = false
+      hears.value = false
       // A server that answers with an error closes the stream for good: it is opened again from what is here.
       if (stream?.readyState === EventSource.CLOSED && run.value?.id === id) {
         stream = undefined

@@ -162,7 +162,9 @@ test('the plug’s label opens as SVG and PDF, and its code leads back to the bu
 async function labelPages(page: Page, server: Running, id: string) {
   const folder = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'))
   for (const name of ['pdf', 'pdf.worker']) await page.route(`**/${name}.min.mjs`, (route) => route.fulfill({ contentType: 'text/javascript', body: readFileSync(join(folder, `build/${name}.min.mjs`), 'utf8') }))
-  await page.goto(`${server.address}/api/health`)
+  // A page of this origin that lets the reader run: the application’s own pages take no foreign script.
+  await page.route('**/reader', (route) => route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>Reader</title>' }))
+  await page.goto(`${server.address}/reader`)
   const read = await page.evaluate(async (address) => {
     const source = '/pdf.min.mjs'
     const library = await import(source)

@@ -107,7 +107,8 @@ test('First start is not cleared while a station has a stop, and says which', as
 test('Pickup: a fault says what it means, and units follow the choice', async ({ server, bench: page }) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Barge pump')}/pickup`)
   await page.getByRole('button', { name: /Seal new.*fault/ }).click()
-  await expect(page.getByText('The pump draws air before oil')).toBeVisible()
+  await expect(page.locator('.fault-words')).toContainText('The pump draws air before oil')
+  await expect(page.getByTestId('void')).toContainText('seal')
   await record(page, { 'pickup.sumpDepth': '150', 'pickup.protrusion': '141' })
   await expect(page.locator('[data-dimension="floorClearance"]')).toHaveText('9.00 mm')
   await page.getByRole('combobox', { name: 'Units' }).selectOption('in, psi')

@@ -60,35 +60,6 @@ test('what is wrong with a request is a 400, and never the server’s failure', 
   expect(await slow).toBeLessThan(500)
 })
 
-test('a listener that does not read is sent away, one that reads late is not', async ({ server }) => {
-  const id = await buildId(server, 'Ottiline')
-  const run = crypto.randomUUID()
-  const send = (path: string, body: unknown) => fetch(server.address + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).then(({ ok }) => ok)
-  expect(await send(`/api/builds/${id}/runs`, { id: run, kind: 'start', who: 'M', setup: { source: 'logger' } })).toBe(true)
-  const samples = 120_000
-  for (let from = 0; from < samples; from += 4000) expect(await send(`/api/runs/${run}/samples`, Array.from({ length: 4000 }, (_, i) => ({ time: (from + i) / 100, pressure: 3e5 + i, speed: 12.5, temperature: 41.25 })))).toBe(true)
-  /** Reads a run’s stream after so long, until its history is told or it was broken off. */
-  const listen = (idle: number) => new Promise<'told' | 'sent away'>((done, fail) => {
-    const asked = request({ host: '127.0.0.1', port: server.port, path: `/api/runs/${run}/stream` }, (response) => {
-      let tail = ''
-      response.pause()
-      response.setEncoding('utf8')
-      response.on('data', (text: string) => {
-        tail = (tail + text).slice(-400)
-        if (!tail.includes('event: ready')) return
-        done('told')
-        asked.destroy()
-      })
-      response.on('error', () => done('sent away'))
-      response.on('close', () => done('sent away'))
-      setTimeout(() => response.resume(), idle)
-    })
-    asked.on('error', fail)
-    asked.end()
-  })
-  expect(await Promise.all([listen(4000), listen(25_000)])).toEqual(['told', 'sent away'])
-})
-
 test('a folder that holds something else is never made into a new shop; what cannot be read is not said to be ready', async ({ server }) => {
   await server.stop()
   const broken = mkdtempSync(join(tmpdir(), 'uldo-broken-'))

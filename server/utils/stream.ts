@@ -1,6 +1,7 @@
 import { once } from 'node:events'
 import type { ServerResponse } from 'node:http'
-import type { H3Event } from 'h3'
+import { createEventStream, type H3Event } from 'h3'
+import { refusal } from './refusal'
 
 /** Listeners that this server bears at once, in all and from one address; what one may leave lying, bytes, and for how long, ms. */
 const MOST = 400
@@ -19,7 +20,7 @@ export interface Listener {
 }
 
 /** A stream of messages to one listener (server-sent events), with a beat so that a lost line is noticed; 503 when there are too many. */
-export function openListener(event: H3Event): Listener {
+export function openListener(event: H3Event, patience = PATIENCE): Listener {
   const address = event.node.req.socket.remoteAddress ?? ''
   if (open >= MOST || (byAddress.get(address) ?? 0) >= FROM_ONE) throw refusal(503, 'busy', 'Too many pages listen at once. Close some.')
   open++
@@ -40,13 +41,13 @@ export function openListener(event: H3Event): Listener {
   })
   async function push(message: { event: string; data: string; id?: string }): Promise<void> {
     if (closed) return
-    if (event.node.res.writableLength > UNREAD) await (room ??= roomIn(event.node.res).finally(() => (room = undefined)))
+    if (event.node.res.writableLength > UNREAD) await (room ??= roomIn(event.node.res, patience).finally(() => (room = undefined)))
     if (!closed) await stream.push(message)
   }
   return { push, send: () => stream.send(), onClosed: (work) => void closing.push(work) }
 }
 
 /** Waits until what was written is read, and sends away who does not. */
-async function roomIn(response: ServerResponse): Promise<void> {
-  await once(response, 'drain', { signal: AbortSignal.timeout(PATIENCE) }).catch(() => response.destroy())
+async function roomIn(response: ServerResponse, patience: number): Promise<void> {
+  await once(response, 'drain', { signal: AbortSignal.timeout(patience) }).catch(() => response.destroy())
 }

@@ -8,7 +8,7 @@ const VIEWS = [
   ['floor', '', ''], ['brief', 'Ottiline', 'brief'], ['bearings', 'Rescue tractor 2', 'bearings'], ['journal', 'Rescue tractor 2', 'bearings?view=journal&at=main.2'], ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
   ['shells', 'Rescue tractor 2', 'bearings?view=shells'], ['pump', 'Ottiline', 'pump'], ['pumps-compared', 'Ottiline', 'pump?view=compare'], ['relief', 'Ottiline', 'relief'], 
   ['pickup', 'Ottiline', 'pickup?view=oil'], ['shelf', '', 'shelf?kind=washer'], ['house-rules', '', 'house'], ['outlook', 'Carousel set', 'outlook'], ['circuit', 'Ottiline', 'outlook?view=circuit'], 
-  ['passages-tablet', 'Ottiline', 'passages?at=lifterRow', { width: 1024, height: 768 }], ['relief-dark', 'Barge pump', 'relief', undefined, 'dark'],
+  ['passages-tablet', 'Ottiline', 'passages?at=lifterRow', { width: 1024, height: 768 }],
 ]
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true })
 await withDemo(4489, async (browser, addressOf) => {
@@ -78,5 +78,12 @@ async function runs(browser, addressOf) {
   await board()
   await page.getByTestId('stop-causes').waitFor({ timeout: 30_000 })
   await take('stop')
+  await page.goto(addressOf('Ottiline', 'bearings'))
+  await page.locator('input[data-reading="main.3.bore"]').fill('65.9')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('F2')
+  await page.getByTestId('void').waitFor()
+  await page.waitForTimeout(3500)
+  await take('void')
   await page.close()
 }

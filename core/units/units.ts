@@ -65,7 +65,7 @@ export const UNITS: Record<Dimension, Unit[]> = {
   pressure: [
     { symbol: 'bar', factor: 1e5, aliases: [], decimals: 1 },
     { symbol: 'kPa', factor: 1e3, aliases: ['kpa'], decimals: 0 },
-    { symbol: 'psi', factor: POUND_FORCE / (INCH * INCH), aliases: ['lb/in²', 'lbs', 'psig'], decimals: 0 },
+    { symbol: 'psi', factor: POUND_FORCE / (INCH * INCH), aliases: ['lb/in²', 'lbs', 'psig'], decimals: 1 },
     { symbol: 'MPa', factor: 1e6, aliases: ['mpa'], decimals: 2 },
     { symbol: 'Pa', factor: 1, aliases: ['pa'], decimals: 0 },
   ],

@@ -4,10 +4,9 @@
 import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ensureBuilt, ensureInstalled, root } from './lib/prepare.mjs'
+import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
 const KILLS = Number(process.env.KILLS ?? 100)
 const TABLETS = Number(process.env.TABLETS ?? 50)
@@ -15,12 +14,7 @@ const SECONDS = Number(process.env.SECONDS ?? 60)
 await ensureInstalled()
 await ensureBuilt()
 const folder = mkdtempSync(join(tmpdir(), 'uldo-soak-'))
-const port = await new Promise((done) => {
-  const probe = createServer().listen(0, '127.0.0.1', () => {
-    const own = probe.address().port
-    probe.close(() => done(own))
-  })
-})
+const port = await freePort()
 const base = `http://127.0.0.1:${port}`
 const pause = (ms) => new Promise((done) => setTimeout(done, ms))
 async function start() {

@@ -1,4 +1,5 @@
 import type { Operation } from 'fast-json-patch'
+import type { Change } from '#core/build/entry'
 
 /** What a browser can write: to a build's record, to a run, to what the shop keeps, to the shelf. */
 export type Kind = 'build' | 'run' | 'shop' | 'shelf'
@@ -41,21 +42,13 @@ export interface Kept {
 export type Draft = Pick<Kept, 'key' | 'kind' | 'document' | 'identity' | 'label' | 'url' | 'body'>
 
 /** Body of a change to a build. */
-export interface BuildChange {
-  clientKey: string
-  device: string
-  base: number
-  who: string
-  patch: Operation[]
-  reason: string
-  /** Changes on their way that this one was made in sight of. */
-  knows?: string[]
+export interface BuildChange extends Change {
   /** Moves on the shelf that belong to it: all of it is entered, or nothing. */
   orders?: { clientKey: string; item: string; move: string; count: number }[]
 }
 
 /** Body of a change to what the shop keeps. */
-export type ShopChange = Omit<BuildChange, 'orders'>
+export type ShopChange = Change
 
 /** Paths of which one holds the other. */
 export function overlap(a: string, b: string): boolean {

@@ -60,6 +60,16 @@ export async function serve({ data, port, demo }) {
   server.kill('SIGTERM')
 }
 
+/** A port that nothing listens on. */
+export function freePort() {
+  return new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address()
+      probe.close(() => done(port))
+    })
+  })
+}
+
 /** Whether something listens on a port already. */
 function taken(port, host) {
   return new Promise((done) => {

@@ -382,17 +382,34 @@ test('any logger: JSON with and without a time, CSV under its own headings, what
   const begun = await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }) })
   expect(begun.status).toBe(201)
   expect((await post('{"pressure": 231000, "speed": 13.7}')).answer).toEqual({ taken: 1, known: 0, refused: [] })
-  expect((await post('[{"time": 60, "pressure": 231000}, {"time": 60.1, "pressure": "high"}, {"time": 60, "pressure": 1}]')).answer).toMatchObject({ taken: 1, refused: [{ index: 1, path: 'pressure' }] })
+  // A reading sent twice is known; where one of another value stands already, and nothing of the lot was taken, that is no success.
+  expect((await post('{"time": 30, "pressure": 200000}')).answer).toMatchObject({ taken: 1, known: 0 })
+  expect((await post('{"time": 30, "pressure": 200000}')).answer).toMatchObject({ taken: 0, known: 1 })
+  expect((await post('{"time": 30, "pressure": 250000}')).status).toBe(400)
+  expect((await post('[{"time": 60, "pressure": 231000}, {"time": 60.1, "pressure": "high"}, {"time": 60, "pressure": 1}]')).answer).toMatchObject({ taken: 1, refused: [{ index: 1, path: 'pressure' }, { index: 2, path: 'time', message: 'another reading stands at 60 s' }] })
   expect((await post('time (s),oil press (psi)\n61,30\n61.1,x\n', 'text/csv')).answer).toMatchObject({ taken: 1, refused: [{ line: 3, column: 'oil press (psi)', message: '“x” is not a number' }] })
   expect((await post('a,b\n1,2\n', 'text/csv')).answer.error).toMatchObject({ problems: [{ path: 'headings' }] })
   expect((await post('{"pressure": 9e9}')).answer.error!.problems[0].path).toBe('pressure')
   expect((await post('not json')).status).toBe(400)
-  expect((await samplesOf(server, run)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([231, 231, 207])
+  expect((await samplesOf(server, run)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([231, 200, 231, 207])
   // Who listens anew hears what was done before the readings that are judged by it.
   await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), time: 60, kind: 'mark', words: 'fired', who: 'Maren' }) })
   expect(await firstNews(`${server.address}/api/runs/${run}/stream?after=-1`, 2)).toEqual(['event', 'samples'])
   await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), time: 70, kind: 'end', words: 'over', who: 'Maren' }) })
   expect((await post('{"pressure": 1000}')).status).toBe(409)
+})
+
+test('a tablet whose clock is two hours ahead: the logger’s readings are kept, by the server’s clock', async ({ server }) => {
+  const id = await buildId(server, 'Ottiline')
+  const run = randomUUID()
+  const ahead = Date.now() + 2 * 3600e3
+  const send = async (path: string, body: object) => (await fetch(`${server.address}/api/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json() as Promise<{ taken?: number; startedAt?: string }>
+  const begun = await send(`builds/${id}/runs`, { id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' }, begunAt: ahead - 4000, sentAt: ahead })
+  expect(Math.abs(Date.parse(begun.startedAt!) - (Date.now() - 4000))).toBeLessThan(3000)
+  for (let n = 0; n < 3; n++) expect((await send(`runs/${run}/samples`, { pressure: 2e5 + n })).taken).toBe(1)
+  const kept = await samplesOf(server, run)
+  expect(kept.map(({ pressure }) => pressure)).toEqual([2e5, 2e5 + 1, 2e5 + 2])
+  for (const { time } of kept) expect(time).toBeGreaterThan(3.5)
 })
 
 test('a logger that says nothing: the deadline runs all the same, and a silence later is said', async ({ server, bench: page }) => {

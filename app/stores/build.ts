@@ -5,7 +5,7 @@ import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/build/entry'
 import { NOT_LOOKED_AT } from '#core/build/words'
 import type { Inspection, Reading, Sheet } from '#core/build/schema'
-import { applied, appliedOver, valueAt } from '~/sync/patches'
+import { afterEntry, applied, appliedOver, valueAt } from '~/sync/patches'
 import { type BuildChange, type Kept, overlap, patchOf } from '~/sync/kept'
 import { IDENTITY, useSync } from '~/sync/useSync'
 import { type ShopNews, useNews } from './news'
@@ -141,7 +141,7 @@ export const useBuild = defineStore('build', () => {
   /** Takes an entry in: next in line it is applied; where it does not apply, or lies further on, the sheet is fetched anew; already had it is passed over. */
   function receive(entry: Entry) {
     if (entry.revision <= revision.value) return
-    const next = entry.revision === revision.value + 1 && confirmed.value ? applied(confirmed.value, entry.patch) : undefined
+    const next = afterEntry(confirmed.value, revision.value, entry)
     if (!next) return void refresh()
     confirmed.value = next
     revision.value = entry.revision

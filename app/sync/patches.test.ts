@@ -1,14 +1,22 @@
 import { describe, expect, it } from 'vitest'
-import { applied, appliedOver, housePatch, valueAt } from './patches'
+import { afterEntry, applied, appliedOver, housePatch, valueAt } from './patches'
 
 describe('patches on their way', () => {
   const sheet = { readings: { a: { value: 1 } } as Record<string, unknown> }
   it('one that does not apply is no document, and shows nothing among the others', () => {
     const stale = [{ op: 'add', path: '/films/front/left', value: 3 }] as const
     expect(applied(sheet, [...stale])).toBeUndefined()
+    for (const op of [{ op: 'remove', path: '/readings/b' }, { op: 'replace', path: '/readings/b', value: 1 }] as const) expect(applied(sheet, [op]), op.op).toBeUndefined()
     expect(appliedOver(sheet, [[...stale], [{ op: 'add', path: '/readings/c', value: 2 }]])).toEqual({ readings: { a: { value: 1 }, c: 2 } })
     expect(sheet.readings).not.toHaveProperty('c')
     expect([valueAt(sheet, '/readings/a/value'), valueAt(sheet, '/readings/z')]).toEqual([1, undefined])
+  })
+  it('an entry that is not next, or does not apply, has the document fetched anew and is never counted as had', () => {
+    const patch = [{ op: 'replace', path: '/readings/a/value', value: 2 }] as const
+    expect(afterEntry(sheet, 4, { revision: 5, patch: [...patch] })).toEqual({ readings: { a: { value: 2 } } })
+    expect(afterEntry(sheet, 4, { revision: 6, patch: [...patch] })).toBeUndefined()
+    expect(afterEntry(sheet, 4, { revision: 5, patch: [{ op: 'remove', path: '/readings/b' }] })).toBeUndefined()
+    expect(afterEntry(undefined, 4, { revision: 5, patch: [...patch] })).toBeUndefined()
   })
   it('of the shop: each rule for itself, everything else by its name, nothing where nothing changed', () => {
     const before = { units: 'mm, bar', people: ['Maren'], rules: { a: { value: 1 }, b: { value: 2 } } }

@@ -4,10 +4,18 @@ import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONP
 /** A document with a patch applied, sharing what the patch does not touch; undefined where it does not apply. */
 export function applied<T>(document: T, patch: Operation[]): T | undefined {
   try {
-    return immutableJSONPatch(document, patch as JSONPatchDocument) as T
+    return patch.reduce((now, operation) => {
+      if ((operation.op === 'remove' || operation.op === 'replace') && !existsIn(now as object, parseJSONPointer(operation.path))) throw new Error(`nothing stands at ${operation.path}`)
+      return immutableJSONPatch(now, [operation] as JSONPatchDocument) as T
+    }, document)
   } catch {
     return undefined
   }
+}
+
+/** The document after the next entry; undefined where it must be fetched anew: entries lie between, or it does not apply to what stands here. */
+export function afterEntry<T>(document: T | undefined, revision: number, entry: { revision: number; patch: Operation[] }): T | undefined {
+  return document !== undefined && entry.revision === revision + 1 ? applied(document, entry.patch) : undefined
 }
 
 /** A document with patches on their way laid over it, one after the other; one that does not apply any more shows nothing. */

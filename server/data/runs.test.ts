@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/build/layouts'
 import type { RunEvent } from '#core/run/schema'
 import { insertBuild } from './builds'
-import { getRun, insertEvent, insertRun, insertSamples, insertStretch, lastSequence, listRuns, openRigRuns, samplesAfter } from './runs'
+import { getRun, insertEvent, insertRun, insertSamples, insertStretch, lastSequence, listRuns, openRigRuns, samplesAfter, takeSamplesIn } from './runs'
 import { emptyDatabase } from './testDatabase'
 
 
@@ -33,6 +33,16 @@ describe('runs', () => {
     expect(await samplesAfter(db, run.id, -1, 3)).toEqual([{ time: 0, pressure: 0 }, { time: 0.1, pressure: 1000, speed: 12 }, { time: 0.2, pressure: 2000 }])
     expect((await samplesAfter(db, run.id, 4800, 100)).map(({ time }) => time)).toEqual([4.9, 5])
     expect(await lastSequence(db, run.id)).toBe(5000)
+  })
+  it('says of each what became of it: new, there already just so, or another in its place, in the record or in the lot itself', async () => {
+    const run = await begin()
+    expect(await takeSamplesIn(db, run.id, [{ time: 1, pressure: 1e5 }, { time: 2, pressure: 2e5 }])).toEqual({ taken: 2, known: 0, lost: [] })
+    expect(await takeSamplesIn(db, run.id, [{ time: 2, pressure: 2e5 }, { time: 1, pressure: 3e5 }, { time: 3, pressure: 4e5 }, { time: 3, pressure: 5e5 }])).toEqual({ taken: 1, known: 1, lost: [1, 3] })
+  })
+  it('begins by this server’s clock less what lay between beginning and sending, however wrong the sender’s clock is', async () => {
+    const ahead = Date.now() + 7200e3
+    const run = (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup: { source: 'logger' }, who: 'M', begunAt: ahead - 4000, sentAt: ahead }))!
+    expect(Math.abs(Date.parse(run.startedAt) - (Date.now() - 4000))).toBeLessThan(2000)
   })
   it('takes an hour at ten a second', async () => {
     const run = await begin()

@@ -75,7 +75,7 @@ export async function eventsOf(db: Queries, id: string): Promise<KeptEvent[]> {
   return rows.map(({ client_key, ...event }) => ({ ...event, clientKey: client_key, at: new Date(event.at).toISOString() }))
 }
 
-/** What became of a batch: how many were new, how many were there already just so, and the times at which another reading stands. */
+/** What became of a batch: how many were new, how many were there already just so, and the places in it of those in whose stead another reading stands. */
 export interface Taken {
   taken: number
   known: number
@@ -90,12 +90,12 @@ export async function takeSamplesIn(db: Queries, runId: string, samples: Channel
   const { rows } = await db.query<Record<string, number | null>>(`select sequence, ${CHANNELS.join(', ')} from run_sample where run_id = $1 and sequence = any($2::integer[])`, [runId, wanted])
   const there = new Map(rows.map((row) => [row.sequence!, row]))
   const seen = new Set<number>()
-  const lost = samples.filter((sample) => {
+  const lost = samples.flatMap((sample, place) => {
     const own = there.get(sequenceOf(sample))
     const twice = seen.has(sequenceOf(sample))
     seen.add(sequenceOf(sample))
-    return own !== undefined && (twice || CHANNELS.some((channel) => (sample[channel] ?? null) !== own[channel]))
-  }).map(({ time }) => time)
+    return own !== undefined && (twice || CHANNELS.some((channel) => (sample[channel] ?? null) !== own[channel])) ? [place] : []
+  })
   return { taken, known: samples.length - taken - lost.length, lost }
 }
 

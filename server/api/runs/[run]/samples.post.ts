@@ -24,8 +24,11 @@ export default defineEventHandler(async (event) => {
   const sent = requireKeepable(fromJson(text), 'Readings')
   const { samples, refused } = takeSamples(sent, await nextMoment(db, run))
   const { taken, known, lost } = await takeSamplesIn(db, run.id, samples)
-  if (taken > 0) announceRun(run.id, { kind: 'samples', samples })
-  for (const time of lost) refused.push({ index: samples.findIndex((sample) => sample.time === time), path: 'time', message: `another reading stands at ${time} s` })
+  const stand = new Set(lost)
+  if (taken > 0) announceRun(run.id, { kind: 'samples', samples: samples.filter((_, place) => !stand.has(place)) })
+  const without = new Set(refused.map(({ index }) => index))
+  const kept = sent.flatMap((_, index) => (without.has(index) ? [] : [index]))
+  for (const place of lost) refused.push({ index: kept[place], path: 'time', message: `another reading stands at ${samples[place].time} s` })
   if (taken + known === 0) {
     const [first] = refused
     throw refusal(400, 'invalid', first ? `Readings: none was taken: ${first.path} ${first.message}` : 'Readings: none was sent.', { problems: refused.length > 0 ? refused.slice(0, 50).map(({ path, message }) => ({ path, message })) : [{ path: '', message: 'holds no reading' }] })

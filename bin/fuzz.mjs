@@ -11,7 +11,7 @@ import { join } from 'node:path'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
 const COUNT = Number(process.env.FUZZ ?? 20_000)
-const HANGS = 15_000
+const HANGS = 40_000
 let state = Number(process.env.SEED ?? 1) >>> 0
 /** Mulberry32: the same requests for the same seed. */
 const random = () => {

@@ -13,6 +13,8 @@ const RETRY = 1500
  */
 export const useRun = defineStore('run', () => {
   const list = shallowRef<Run[]>([])
+  /** Whether the list is the build's own by now. */
+  const listed = ref(false)
   const run = shallowRef<Run>()
   /** In order of time; grows in place and is told by `count`. */
   const samples = shallowRef<ChannelSample[]>([])
@@ -40,9 +42,11 @@ export const useRun = defineStore('run', () => {
     if (run.value?.buildId === buildId && run.value.kind === kind && !ended.value) return
     close()
     list.value = []
+    listed.value = false
     try {
       list.value = (await $fetch<Run[]>(`/api/builds/${buildId}/runs`)).filter((each) => each.kind === kind)
       hears.value = true
+      listed.value = true
     } catch {
       hears.value = false
       setTimeout(() => !run.value && void open(buildId, kind), RETRY)
@@ -165,5 +169,5 @@ export const useRun = defineStore('run', () => {
     if (item.kind === 'run' && item.document === run.value?.id && (answer as Partial<KeptEvent>).clientKey) hear(answer as KeptEvent)
   })
 
-  return { list, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, found, act, end, now }
+  return { list, listed, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, found, act, end, now }
 })

@@ -30,6 +30,8 @@ const stale = computed(() => {
   return clock.value !== undefined && at !== undefined && now.value > at + 1000 * clock.value.good
 })
 const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
+/** Longest that the start waits for what is looked up, ms. */
+const LOOKS = 10_000
 interface Gate { gate: string; words: string; more?: string; to?: string; asks?: string }
 const lacks = ({ missing }: StationProgress) => `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
 const gates = computed<Gate[]>(() => [
@@ -43,8 +45,11 @@ const gates = computed<Gate[]>(() => [
 ])
 /** Gates that somebody goes on past, and why. */
 const reasons = reactive<Record<string, string>>({})
+/** Runs, outlook and clock take a moment to come: until then nothing is clear. Where one does not come at all the hand is not held back for ever. */
+const began = Date.now()
+const looking = computed(() => now.value - began < LOOKS && (!run.listed || (outlook.failed === undefined && (outlook.now === undefined || (outlook.now.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined)))))
 const open = computed(() => gates.value.filter(({ gate }) => !reasons[gate]?.trim()))
-const clear = computed(() => gates.value.length === 0)
+const clear = computed(() => gates.value.length === 0 && !looking.value)
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
   if (stopped.value) await run.found(stopped.value, reasons.stopped.trim())
   const passed = gates.value.map(({ words, more, gate }) => ({ gate: [words, more].filter(Boolean).join(' ').slice(0, 1000), reason: reasons[gate].trim() }))
@@ -61,7 +66,7 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
     </section>
     <section>
       <div class="go" :class="clear ? 'ready' : 'not'" data-testid="clear-to-start">
-        <span class="word">{{ clear ? 'Clear to start' : open.length === 0 ? 'Going on' : 'Not yet' }}</span>
+        <span class="word">{{ clear ? 'Clear to start' : looking ? 'Looking' : open.length === 0 ? 'Going on' : 'Not yet' }}</span>
         <div v-for="each in gates" :key="each.gate" class="gate" :data-gate="each.gate">
           <span><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink><b v-else>{{ each.words }}</b><span v-if="each.more" class="more">{{ each.more }}</span></span>
           <input v-model="reasons[each.gate]" maxlength="400" :aria-label="each.asks ? `${each.words} Write ${each.asks}` : `Go on past: ${each.words} Because`" :placeholder="each.asks ?? 'go on, because'">
@@ -70,7 +75,7 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
       <p class="deadline">No pressure within <b>{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At <b>{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.</p>
       <CautionNote name="start">Hands and sleeves clear of belts and fan. Someone stays at the switch. Doors open while it runs; hot oil burns.</CautionNote>
       <h2 class="next">Readings</h2>
-      <RunSource kind="start" :disabled="open.length > 0" @begin="begin">Go to the start</RunSource>
+      <RunSource kind="start" :disabled="open.length > 0 || looking" @begin="begin">Go to the start</RunSource>
       <p v-if="open.length > 0" class="quiet">Each of these is put right, or gone past with its reason written beside it.</p>
     </section>
   </div>

@@ -7,13 +7,26 @@ import { heavily, TookTooLong, TooBusy } from '../../heavy/pool'
 
 const Body = z.strictObject({ rules: House.shape.rules, school: House.shape.school })
 
+/** Builds looked through at a time, and how long all may take, ms. */
+const PIECE = 12
+const LONGEST = 20_000
+
 /** Which builds' verdicts would move by other house rules, before they are written. */
 export default defineEventHandler(async (event) => {
   const wanted = await requireJson(event, Body, 'House rules')
   const db = requireDatabase()
   const { house } = await getHouse(db)
   const builds = await listBuilds(db)
-  return heavily('preview', builds.map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })), houseRules(house), houseRules(wanted)).catch((error: Error) => {
-    throw error instanceof TooBusy || error instanceof TookTooLong ? refusal(503, 'busy', error.message) : error
-  })
+  const moved: Awaited<ReturnType<typeof heavily<'preview'>>> = []
+  const began = Date.now()
+  try {
+    // In pieces, so that what else is computed comes in between.
+    for (let from = 0; from < builds.length; from += PIECE) {
+      if (Date.now() - began > LONGEST) throw new TooBusy('Too many builds to look through just now: try again in a moment.')
+      moved.push(...(await heavily('preview', builds.slice(from, from + PIECE).map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })), houseRules(house), houseRules(wanted))))
+    }
+  } catch (error) {
+    throw error instanceof TooBusy || error instanceof TookTooLong ? refusal(429, 'busy', error.message) : error
+  }
+  return moved
 })

@@ -13,7 +13,7 @@ export default defineEventHandler(async (event) => {
   try {
     read = await heavily('shelfCsv', text)
   } catch (error) {
-    if (error instanceof TookTooLong || error instanceof TooBusy) throw refusal(error instanceof TooBusy ? 503 : 400, 'too-long', `Shelf file: ${error.message}`)
+    if (error instanceof TookTooLong || error instanceof TooBusy) throw refusal(error instanceof TooBusy ? 429 : 400, 'too-long', `Shelf file: ${error.message}`)
     if (!(error instanceof RangeError)) throw error
     throw refusal(400, 'invalid', `Shelf file: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
   }

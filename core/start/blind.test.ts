@@ -154,6 +154,11 @@ describe('a run by hand', () => {
     expect(watch.said(200)).toEqual({ speed: expect.closeTo(650 / 60, 4) as number })
     for (let time = 31; time < 60; time++) expect(watch.tick(time)?.stop).toBeUndefined()
   })
+  it('a logger from which nothing ever came is said before anything turns; a hand that has not read yet is not', () => {
+    const of = (source: 'logger' | 'serial' | 'hand') => watchRun(six, { source }, expectation).tick(3)?.blind ?? []
+    for (const source of ['logger', 'serial'] as const) expect(of(source)).toContain('no-readings')
+    expect(of('hand')).not.toContain('no-readings')
+  })
   it('no reading by the deadline is a stop, whatever the record holds', () => {
     const watch = watchRun({ ...six, readings: { ...six.readings, 'pump.endClearance': { value: -70e-6, source: 'measured' } } }, { source: 'hand' })
     watch.feed([], by([[0, 'act', { action: 'crank' }], [3, 'act', { action: 'fire' }]]))

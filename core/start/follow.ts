@@ -36,7 +36,10 @@ export function throttleSpeeds(recorded: Sheet): Record<RigAction, number> {
 /** The watch over one run of a sheet. What is not wired is taken from what the hand said: by hand the speed by the throttle's word, the oil as it was typed. */
 export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, expectation?: Expectation): RunWatch {
   const rules = watchRules(sheet)
-  const watch = prepareWatch(rules, expectation)
+  // What is wired should be heard from the beginning.
+  const wired = source === 'logger' || source === 'serial'
+  const watch = prepareWatch(rules, expectation, wired)
+  let model = expectation
   const speeds = throttleSpeeds(sheet)
   /** Fed by the world as it goes: there the hand's “fired” and “off” are the engine's own. */
   const live = source === 'hand' || source === 'logger' || source === 'serial'
@@ -68,7 +71,8 @@ export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, exp
   }
 
   return {
-    rules, said, expect: watch.expect,
+    rules, said,
+    expect: (now) => watch.expect((model = now)),
     feed: (samples, events, each) => {
       let next = 0
       for (const sample of samples) {
@@ -81,7 +85,9 @@ export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, exp
       return last
     },
     tick: (time) => {
-      if (!live || acts.length === 0 || acts.at(-1)!.action === 'stop') return last
+      if (!live || acts.at(-1)?.action === 'stop') return last
+      // Before anything was done or heard, the clock of what will come is not known: it is only said that nothing comes.
+      if (acts.length === 0) return last ?? (wired ? prepareWatch(rules, model, true).tick(time) : undefined)
       return (last = watch.tick(time))
     },
   }

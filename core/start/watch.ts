@@ -54,7 +54,7 @@ export interface Watch {
  * readings alone, from the first second and without a model; falling, too low, swinging and out of the band by what the model expects. The first rule that is
  * broken stays. A reading or two that are lost or wild break none.
  */
-export function prepareWatch(rules: WatchRules, expectation?: Expectation): Watch {
+export function prepareWatch(rules: WatchRules, expectation?: Expectation, awaits = false): Watch {
   let model = expectation
   let firedAt: number | undefined
   let saidFired = false
@@ -209,7 +209,7 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation): Watc
   function blindness(running: number | undefined): BlindReason[] {
     const blind: BlindReason[] = []
     if (!model) blind.push('no-prediction')
-    if (readAt > -Infinity && !whole && now - readAt > silence()) blind.push('no-readings')
+    if (readAt > -Infinity ? !whole && now - readAt > silence() : awaits && now > SILENT.least) blind.push('no-readings')
     if (running === undefined && !speedSeen && !saidFired && readAt > -Infinity) blind.push('no-speed')
     if (now - jumped < BEHIND) blind.push('clock')
     return blind

@@ -16,7 +16,7 @@ const chosen = computed(() => items.value.find(({ item }) => item.key === `passa
 const look = (key: string) => router.replace({ query: { at: key.slice('passage.'.length) } })
 const settled = useSettled(() => build.sheet)
 const effects = useAnswer((_, films) => (settled.value ? films().passages(settled.value) : undefined), () => settled.value)
-const stops = computed(() => items.value.filter(({ finding }) => finding?.verdict === 'stop'))
+const told = computed(() => items.value.filter(({ finding }) => finding?.verdict === 'stop' || finding?.verdict === 'watch'))
 const housings = computed(() => (['filter', 'cooler'] as const).flatMap((housing) => {
   const gap = build.sheet!.readings[`passage.${housing}Gap`]?.value
   const most = ruleOf(build.sheet!, 'passage.housingGap')
@@ -41,7 +41,7 @@ function costs(key: string, finding: string): string {
       <PassagePanel :key="chosen.item.key" :item="chosen.item" :inspection="chosen.inspection" :effects="effects" />
     </div>
     <section aria-label="Judgement" class="block">
-      <JudgementLine v-for="each in stops" :key="each.item.key" verdict="stop"><b>{{ each.item.label.replace(/,.*/, '') }}: {{ each.finding!.words }}.</b> {{ each.finding!.action }} {{ each.item.kind === 'bypass' ? costs(each.item.key, each.finding!.value) : '' }}</JudgementLine>
+      <JudgementLine v-for="each in told" :key="each.item.key" :verdict="each.finding!.verdict"><b>{{ each.item.label.replace(/,.*/, '') }}: {{ each.finding!.words }}.</b> {{ each.finding!.action }} {{ each.item.kind === 'bypass' ? costs(each.item.key, each.finding!.value) : '' }}</JudgementLine>
       <JudgementLine v-for="each in housings" :key="each.housing" :verdict="each.gap > each.most ? 'stop' : 'pass'"><b>{{ each.housing === 'filter' ? 'Filter' : 'Cooler' }} housing stands off by {{ house.say(each.gap, 'clearance') }}, house mark {{ house.say(each.most, 'clearance') }}.</b> {{ each.gap > each.most ? `Shim it by ${house.say(each.shim, 'clearance')}, or fit the spacer of its form; oil the seals so that they do not roll.` : 'The seal bridges it.' }}</JudgementLine>
     </section>
     <CautionNote>Drive no plug or jet with the gallery open above the bearings: chips and sealer fall in. Sender adaptors strip easily; do not overtighten.</CautionNote>

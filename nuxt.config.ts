@@ -35,7 +35,7 @@ export default defineNuxtConfig({
     // The server's own thread for what takes longer than a request may.
     'nitro:init': (nitro) => void nitro.hooks.hook('compiled', async () => {
       await build({
-        entryPoints: [fileURLToPath(new URL('./server/heavy/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'heavy.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
+        entryPoints: [fileURLToPath(new URL('./server/threads/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'threads.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
         banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
       })
     }),

@@ -8,18 +8,13 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { seeded } from '../core/random/random.ts'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
 const COUNT = Number(process.env.FUZZ ?? 20_000)
 const HANGS = 40_000
-let state = Number(process.env.SEED ?? 1) >>> 0
-/** Mulberry32: the same requests for the same seed. */
-const random = () => {
-  state = (state + 0x6d2b79f5) >>> 0
-  let t = Math.imul(state ^ (state >>> 15), 1 | state)
-  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-  return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-}
+/** The same requests for the same seed. */
+const random = seeded(Number(process.env.SEED ?? 1))
 const pick = (list) => list[Math.floor(random() * list.length)]
 
 await ensureInstalled()

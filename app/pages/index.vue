@@ -151,5 +151,5 @@ async function create() {
 .wrong { color: var(--stop); }
 .none { padding: 40px 0; }
 @media (max-width: 1099px) { .engines a { grid-template-columns: 1fr auto; gap: 10px 20px; } .progress { grid-column: 1 / -1; grid-row: 2; } .new { grid-template-columns: 1fr 1fr; } }
-@media (max-width: 760px) { .engines a { grid-template-columns: 1fr; } .waits { justify-content: flex-start; text-align: left; } .progress { font-size: 0; } .new { grid-template-columns: 1fr; } }
+@media (max-width: 760px) { .engines a { grid-template-columns: 1fr; gap: 12px; } .says { margin-top: 0; } .waits { justify-content: flex-start; text-align: left; } .progress { font-size: 0; } .new { grid-template-columns: 1fr; } }
 </style>

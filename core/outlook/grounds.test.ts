@@ -31,6 +31,14 @@ describe('the grounds of a word', () => {
     const high = outlookOf(put(DEMO_BUILDS.ottiline(), { 'start.idleHot.pressure': 4.5e5 }), 40).states[2]
     expect(high).toMatchObject({ verdict: 'watch', measured: { against: 'inside', prediction: 'above' } })
   })
+  it('where the gauge departs from the record at one state, what the record predicts of the others is passed no more', () => {
+    expect(verdicts(DEMO_BUILDS.ottiline())).toEqual(['pass', 'pass', 'pass', 'pass'])
+    const apart = outlookOf(put(DEMO_BUILDS.ottiline(), { 'start.idleHot.pressure': 0.8e5 }), 40).states
+    expect(apart.map(({ verdict }) => verdict)).toEqual(['watch', 'watch', 'stop', 'watch'])
+    expect(apart.map(({ doubted }) => doubted)).toEqual([true, true, false, true])
+    const agrees = outlookOf(put(DEMO_BUILDS.ottiline(), { 'start.idleHot.pressure': 2.9e5 }), 40).states
+    expect(agrees.map(({ verdict }) => verdict)).toEqual(['pass', 'pass', 'pass', 'pass'])
+  })
   it('a void record has no word but the gauge’s, and never a pass by it', () => {
     const read = put(DEMO_BUILDS.ottiline(), { 'main.3.bore': 0.0659, 'start.idleHot.pressure': 3e5 })
     expect(verdicts(read)).toEqual(['void', 'void', 'watch', 'void'])

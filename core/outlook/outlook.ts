@@ -38,6 +38,8 @@ export interface StateOutlook extends Band {
   outlet: number
   /** Thinnest films of mains and rods, m. */
   films: { main: number; rod: number }
+  /** Not read here, and elsewhere the gauge departs from this record: what it predicts has lost its grounds. */
+  doubted: boolean
 }
 
 export interface Outlook {
@@ -69,11 +71,12 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   const film = (set: 'main' | 'rod') => (each: Model) => each.engine.films[set]
   const sampled = sampleReadings(model, states, samples, [suctionOf, outlet, film('main'), film('rod')])
   const idleHot = states.find((state) => state.name === 'idleHot')!
+  const judged = states.map((state, i) => {
+    const [gauge, drawn, behind, main, rod] = sampled[i]
+    return stateOutlook(model, state, bandOf(gauge), { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } }, voids, samples)
+  })
   return {
-    states: states.map((state, i) => {
-      const [gauge, drawn, behind, main, rod] = sampled[i]
-      return stateOutlook(model, state, bandOf(gauge), { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } }, voids, samples)
-    }),
+    states: doubtedBy(judged),
     assumed: varianceShares(model, idleHot).filter((share) => share.assumed && share.share > 0.004),
     voids, unused, starvesFrom: starvesFrom(model), faults: computedFaults(sheet),
     suction: states.map(({ name }, i) => {
@@ -81,6 +84,12 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
       return { name, loss: best, low, high, starves: best > STARVES }
     }),
   }
+}
+
+/** Where the gauge departs from the record at one state, what the same record predicts of the others passes no more: it is watched until the two agree. */
+function doubtedBy(states: StateOutlook[]): StateOutlook[] {
+  if (!states.some(({ measured }) => measured?.prediction === 'below' || measured?.prediction === 'above')) return states
+  return states.map((state) => (state.measured ? state : { ...state, doubted: true, verdict: state.verdict === 'pass' ? 'watch' : state.verdict }))
 }
 
 /** Speed from which on the pump's inlet draws below what oil follows, with hot oil; undefined where it does not up to the maximum. */
@@ -134,7 +143,7 @@ function stateOutlook(model: Model, state: NamedState, band: Band, solved: Pick<
   const predicted = !pumpable || solved.starves ? 'stop' : byBand
   const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) => targetAt(sheet, oil, { name: state.name, ...moment }))
   return {
-    pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable, missing, predicted, ...solved,
+    pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable, missing, predicted, doubted: false, ...solved,
     ...(measured ? { measured } : {}),
     verdict: measured ? measured.verdict : voids.length > 0 ? 'void' : !pumpable ? 'stop' : missing.length > 0 ? 'assumed' : predicted,
   }

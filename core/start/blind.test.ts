@@ -159,6 +159,14 @@ describe('a run by hand', () => {
     for (const source of ['logger', 'serial'] as const) expect(of(source)).toContain('no-readings')
     expect(of('hand')).not.toContain('no-readings')
   })
+  it('a hand that has not read for half a minute while it runs does not watch any more, and does once it reads', () => {
+    const watch = watchRun(six, { source: 'hand' }, expectation)
+    const act = (time: number, action: string) => ({ time, kind: 'act', data: { action } })
+    watch.feed([{ time: 2, pressure: 3.5e5 }], [act(0, 'crank'), act(1, 'fire')] as never)
+    expect(watch.tick(25)!.blind).not.toContain('no-readings')
+    expect(watch.tick(33)!.blind).toContain('no-readings')
+    expect(watch.feed([{ time: 34, pressure: 3.5e5 }], [])!.blind).not.toContain('no-readings')
+  })
   it('no reading by the deadline is a stop, whatever the record holds', () => {
     const watch = watchRun({ ...six, readings: { ...six.readings, 'pump.endClearance': { value: -70e-6, source: 'measured' } } }, { source: 'hand' })
     watch.feed([], by([[0, 'act', { action: 'crank' }], [3, 'act', { action: 'fire' }]]))

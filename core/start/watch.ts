@@ -30,8 +30,8 @@ const DIFFER = { share: 0.15, least: 40e3, seconds: 4 }
 const SWINGS = { share: 0.1, steady: 0.04, seconds: 6, readings: 12 }
 /** Longest gap between readings that is counted whole, s: what is tapped in by hand comes slowly. */
 const GAP = 6
-/** s without a reading after which a logger is silent: so many of its own intervals, and at least so much. */
-const SILENT = { intervals: 3, least: 2 }
+/** s without a reading after which a logger is silent: so many of its own intervals, and at least so much; and after which a hand has not looked for too long. */
+const SILENT = { intervals: 3, least: 2, hand: 30 }
 /** A temperature of which nothing more is heard stands for so long, s. */
 const TEMPERATURE_STANDS = 60
 /** A clock that goes back, or ahead by more than an hour, has jumped, s. */
@@ -209,7 +209,7 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
   function blindness(running: number | undefined): BlindReason[] {
     const blind: BlindReason[] = []
     if (!model) blind.push('no-prediction')
-    if (readAt > -Infinity ? !whole && now - readAt > silence() : awaits && now > SILENT.least) blind.push('no-readings')
+    if (readAt > -Infinity ? (whole ? running !== undefined && now - readAt > SILENT.hand : now - readAt > silence()) : awaits && now > SILENT.least) blind.push('no-readings')
     if (running === undefined && !speedSeen && !saidFired && readAt > -Infinity) blind.push('no-speed')
     if (now - jumped < BEHIND) blind.push('clock')
     return blind

@@ -11,7 +11,7 @@ import type { Assessment, Stop } from '#core/start/watchTypes'
 import { getBuild } from '../data/builds'
 import { getHouse } from '../data/house'
 import { eventsOf, insertEvent, openRuns, samplesAfter } from '../data/runs'
-import { heavily } from '../heavy/pool'
+import { inThread } from '../threads/pool'
 
 /** How often the deadline is looked at between readings, ms, and how long a run of which nothing is heard is watched, ms. */
 const TICK = 250
@@ -122,7 +122,7 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   if (run.events.length > 0 || run.samples > 0) feed(await samplesAfter(db, run.id, -1, 200_000), run.events)
   if (usableSheet(sheet).voids.length > 0) return
   // The model comes when it comes: deadline, ceiling and total loss are watched meanwhile, and without it.
-  heavily('expectation', sheet).then((expectation) => watch.expect(expectation), (error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`))
+  inThread('expectation', sheet).then((expectation) => watch.expect(expectation), (error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`))
 }
 
 /** Ends every watch of this process. */

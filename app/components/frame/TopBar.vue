@@ -62,6 +62,6 @@ kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radi
 .saved { color: var(--pass); }
 .saving.offline, .saving.apart, .saving.unkept { color: var(--stop); font-weight: 650; }
 @media (max-width: 1099px) { .mark { width: auto; } .find { flex-basis: 120px; } .find kbd { display: none; } }
-@media (max-width: 760px) { .find, .engine .quiet, .mark span, .who { display: none; } .bar { gap: 8px; padding: 0 10px; } }
+@media (max-width: 760px) { .find, .engine .quiet, .mark span, .who { display: none; } .bar { gap: 4px; padding: 0 10px; } .gap { display: none; } .engine { flex: 1; } .places { flex: 1 1 0; min-width: 0; overflow-x: auto; } .places a { padding: 0 7px; } .saving { flex: none; max-width: 40vw; white-space: normal; line-height: 1.1; text-align: right; } }
 @media print { .bar { display: none; } }
 </style>

@@ -24,6 +24,7 @@ function sentence(state: StateOutlook): string {
   if (!state.pumpable) return `The oil is below its pumping limit at ${house.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
   if (short > 0) return `${house.say(short, 'pressure', house.fine)} short of ${house.say(state.target.least, 'pressure', house.fine)}, ${state.target.reason}.`
   if (over > 0) return `${house.say(over, 'pressure', house.fine)} over ${house.say(state.target.most, 'pressure', house.fine)}, which filter and seals should not see.`
+  if (state.doubted && state.predicted === 'pass') return 'In its target by a record that the gauge departs from elsewhere: find out why before it is trusted.'
   return state.verdict === 'watch' ? `In its target, but the band reaches past its edge (${house.say(state.low, 'pressure', house.fine)} to ${house.say(state.high, 'pressure', house.fine)}). Measure what is still assumed.` : `In its target of ${house.show(state.target.least, 'pressure')} to ${house.say(state.target.most, 'pressure')}: ${state.target.reason}.`
 }
 </script>

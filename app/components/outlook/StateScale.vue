@@ -38,8 +38,9 @@ const ticks = computed(() => {
         <span v-if="measured !== undefined" class="diamond" :style="{ left: `${share(measured)}%` }" :title="`Measured ${house.say(measured, 'pressure')}`" />
         <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{ house.show(tick, 'pressure', 0) }}</span>
       </div>
-      <div v-if="change !== undefined" class="words" :class="change < 0 ? 'down' : 'up'" role="status">{{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', house.fine) }} since {{ cause }}</div>
+      <div v-if="change !== undefined && !voided && !stale" class="words" :class="change < 0 ? 'down' : 'up'" role="status">{{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', house.fine) }} since {{ cause }}</div>
       <div v-else-if="state.verdict === 'assumed'" class="words needs" :title="needs.join(', ')">measure {{ needs[0] }}{{ needs.length > 1 ? `, ${needs.length - 1} more` : '' }}</div>
+      <div v-else-if="state.doubted" class="words apart" data-testid="doubted">by a record that the gauge departs from</div>
       <div v-else-if="state.starves" class="words stop-word">the pump starves here</div>
     </template>
   </section>

@@ -3,6 +3,7 @@ import { impossible } from '#core/build/door'
 import { type Doubt, doubtOf } from '#core/build/plausible'
 import { standInOf } from '#core/build/standIn'
 import { catalogueOf } from '#core/build/values'
+import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import { readTyped, useReadingSigma } from '~/composables/useReadingEntry'
 import { PASTED, spreadPasted } from '~/composables/pasteReadings'
 
@@ -45,13 +46,25 @@ function touch(event: Event) {
   event.preventDefault()
   field.value?.focus()
 }
+/** What is typed and not written yet outlives a reload, with its question. */
+const draftKey = () => `uldo.typed.${build.id}.${name}`
+const keepDraft = (draft: string) => sessionWrite(draftKey(), draft)
+onMounted(() => {
+  const draft = sessionRead(draftKey(), '')
+  if (draft === '') return
+  editing.value = true
+  text.value = draft
+  if (check() !== undefined) problem.value = 'Typed and not written yet: Enter writes it, Escape leaves it.'
+})
 function typed(event: Event) {
   editing.value = true
   text.value = (event.target as HTMLInputElement).value
+  keepDraft(text.value)
   problem.value = undefined
   doubt.value = undefined
 }
 function restore() {
+  keepDraft('')
   editing.value = false
   problem.value = undefined
   doubt.value = undefined
@@ -59,33 +72,31 @@ function restore() {
   nextTick(() => field.value?.select())
 }
 
+/** What was typed, where it can be written as it is; else says beside the field what must first be mended or confirmed. */
+function check(): { value: number; repeats?: number[] } | undefined {
+  const parsed = readTyped(text.value, quantity.value, unit.value)
+  if (!parsed.ok) return void (problem.value = parsed.message)
+  const never = [parsed.value, ...(parsed.repeats ?? [])].map((value) => impossible(quantity.value, value)).find((each) => each !== undefined)
+  if (never) return void (problem.value = parsed.value <= 0 ? `${quantity.value.label}: ${never.replace(/;.*/, '')}.` : `${quantity.value.label} cannot be ${text.value.trim()}: look at the unit and the decimal.`)
+  const found = doubtOf(build.sheet!, name, parsed.value)
+  if (found) return void (doubt.value = { ...found, value: parsed.value, repeats: parsed.repeats })
+  return parsed
+}
 /** Writes what was typed; false when it must first be mended or confirmed. */
 function commit(): boolean {
   if (!editing.value) return true
   if (text.value.trim() === '') {
+    keepDraft('')
     editing.value = false
     void build.clear(name, quantity.value.label)
     return true
   }
-  const parsed = readTyped(text.value, quantity.value, unit.value)
-  if (!parsed.ok) {
-    problem.value = parsed.message
-    return false
-  }
-  const never = [parsed.value, ...(parsed.repeats ?? [])].map((value) => impossible(quantity.value, value)).find((each) => each !== undefined)
-  if (never) {
-    problem.value = parsed.value <= 0 ? `${quantity.value.label}: ${never.replace(/;.*/, '')}.` : `${quantity.value.label} cannot be ${text.value.trim()}: look at the unit and the decimal.`
-    return false
-  }
-  const found = doubtOf(build.sheet!, name, parsed.value)
-  if (found) {
-    doubt.value = { ...found, value: parsed.value, repeats: parsed.repeats }
-    return false
-  }
-  write(parsed.value, false, parsed.repeats)
-  return true
+  const sound = check()
+  if (sound) write(sound.value, false, sound.repeats)
+  return sound !== undefined
 }
 function write(value: number, confirmed: boolean, repeats?: number[]) {
+  keepDraft('')
   editing.value = false
   problem.value = undefined
   doubt.value = undefined

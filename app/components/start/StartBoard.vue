@@ -25,12 +25,12 @@ const last = computed(() => run.samples[run.samples.length - 1])
 const speed = computed(() => last.value?.speed ?? said(last.value?.time ?? run.now()).speed)
 /** The oil as it is wired, or as it was typed a moment ago; undefined when nobody knows. */
 const temperature = computed(() => last.value?.temperature ?? said(last.value?.time ?? run.now()).temperature)
-/** What is not watched, loudly: after a reload, until everything that was read is here again; and whatever the watch itself says. */
 /** Reasons by the watch itself; before its first reading, whether it has a model at all. */
 const reasons = computed<BlindReason[]>(() => seen.value?.blind ?? (modelled.value ? [] : ['no-prediction']))
+/** What is not watched, loudly: after a reload, until everything that was read is here again; and whatever the watch itself says. */
 const blind = computed(() => (after.value || !run.run ? [] : run.refused ? [`The server did not take this run: ${run.refused} Nothing of it is kept. Leave it and begin again.`] : !run.ready ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.'] : reasons.value.map((reason) => (reason === 'no-prediction' && voided.value ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}` : BLIND_WORDS[reason]))))
 /** Nothing at all is watched. */
-const dark = computed(() => !after.value && (!run.ready || run.refused !== undefined || (seen.value?.blind ?? []).some((reason) => reason === 'no-readings' || reason === 'clock')))
+const dark = computed(() => !after.value && (!run.ready || run.refused !== undefined || reasons.value.some((reason) => reason === 'no-readings' || reason === 'clock')))
 const watched = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
 const awake = useWakeLock(() => !run.ended)
 const p = (value: number) => house.say(value, 'pressure', house.fine)

@@ -3,8 +3,8 @@ import { houseRules } from '#core/house/limits'
 import { listBuilds } from '../../data/builds'
 import { getHouse } from '../../data/house'
 import { unansweredStops } from '../../data/runs'
-import { heavily } from '../../heavy/pool'
-import type { Standing } from '../../heavy/tasks'
+import { inThread } from '../../threads/pool'
+import type { Standing } from '../../threads/tasks'
 import type { Sheet } from '#core/build/schema'
 import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
 
@@ -19,7 +19,7 @@ function standingOf(id: string, revision: number, sheet: Sheet) {
   if (known?.of === of) return known
   const made: { of: string; standing?: Standing; done: Promise<void> } = { of, done: Promise.resolve() }
   // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
-  made.done = heavily('standing', sheet, oiledAt(sheet) !== undefined).then((standing) => void (made.standing = standing), () => void standings.delete(id))
+  made.done = inThread('standing', sheet, oiledAt(sheet) !== undefined).then((standing) => void (made.standing = standing), () => void standings.delete(id))
   standings.set(id, made)
   return made
 }

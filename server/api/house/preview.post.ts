@@ -3,7 +3,7 @@ import { houseRules } from '#core/house/limits'
 import { House } from '#core/house/schema'
 import { listBuilds } from '../../data/builds'
 import { getHouse } from '../../data/house'
-import { heavily, TookTooLong, TooBusy } from '../../heavy/pool'
+import { inThread, TooBusy } from '../../threads/pool'
 
 const Body = z.strictObject({ rules: House.shape.rules, school: House.shape.school })
 
@@ -17,16 +17,16 @@ export default defineEventHandler(async (event) => {
   const db = requireDatabase()
   const { house } = await getHouse(db)
   const builds = await listBuilds(db)
-  const moved: Awaited<ReturnType<typeof heavily<'preview'>>> = []
+  const moved: Awaited<ReturnType<typeof inThread<'preview'>>> = []
   const began = Date.now()
   try {
     // In pieces, so that what else is computed comes in between.
     for (let from = 0; from < builds.length; from += PIECE) {
       if (Date.now() - began > LONGEST) throw new TooBusy('Too many builds to look through just now: try again in a moment.')
-      moved.push(...(await heavily('preview', builds.slice(from, from + PIECE).map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })), houseRules(house), houseRules(wanted))))
+      moved.push(...(await inThread('preview', builds.slice(from, from + PIECE).map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })), houseRules(house), houseRules(wanted))))
     }
   } catch (error) {
-    throw error instanceof TooBusy || error instanceof TookTooLong ? refusal(429, 'busy', error.message) : error
+    throw error instanceof TooBusy ? refusal(429, 'busy', error.message) : error
   }
   return moved
 })

@@ -1,6 +1,6 @@
 import type { BadRow, shelfFromCsv } from '#core/shelf/csv'
 import { writeItems } from '../../data/shelf'
-import { heavily, TookTooLong, TooBusy } from '../../heavy/pool'
+import { inThread, TooBusy } from '../../threads/pool'
 
 /** Largest file, bytes: some tens of thousands of rows. */
 const FILE_LIMIT = 8_000_000
@@ -9,14 +9,10 @@ const FILE_LIMIT = 8_000_000
 export default defineEventHandler(async (event) => {
   const text = (await requireBytes(event, FILE_LIMIT, 'Shelf file')).toString('utf8')
   requireKeepable(text, 'Shelf file')
-  let read: ReturnType<typeof shelfFromCsv>
-  try {
-    read = await heavily('shelfCsv', text)
-  } catch (error) {
-    if (error instanceof TookTooLong || error instanceof TooBusy) throw refusal(error instanceof TooBusy ? 429 : 400, 'too-long', `Shelf file: ${error.message}`)
-    if (!(error instanceof RangeError)) throw error
-    throw refusal(400, 'invalid', `Shelf file: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
-  }
+  const read = await inThread('shelfCsv', text).catch((error: Error) => {
+    throw error instanceof TooBusy ? refusal(429, 'busy', `Shelf file: ${error.message}`) : error
+  })
+  if ('refused' in read) throw refusal(400, 'invalid', `Shelf file: ${read.refused}`, { problems: [{ path: 'headings', message: read.refused }] })
   const { good, bad } = apart(read)
   const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry)) : { added: 0, changed: 0 }
   return { ...written, bad }

@@ -38,6 +38,14 @@ export const TASKS = {
       const moves = verdictMoves({ ...sheet, house }, wanted)
       return moves.length > 0 ? [{ id, name, engine, moves }] : []
     }),
-  shelfCsv: (text: string): ReturnType<typeof shelfFromCsv> => shelfFromCsv(text),
+  shelfCsv: (text: string): ReturnType<typeof shelfFromCsv> | { refused: string } => {
+    try {
+      return shelfFromCsv(text)
+    } catch (error) {
+      // A thread's errors lose their kind on the way.
+      if (error instanceof RangeError) return { refused: error.message }
+      throw error
+    }
+  },
 }
 export type Task = keyof typeof TASKS

@@ -1,0 +1,4 @@
+import workerpool from 'workerpool'
+import { TASKS } from './tasks'
+
+workerpool.worker(TASKS)

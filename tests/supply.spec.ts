@@ -141,7 +141,7 @@ test('Relief: spring by two heights, routes, a stack with one washer ground, the
   await expect(page.getByText('Washer 1.00 plain steel (not stainless')).toBeVisible()
   await ground.getByRole('button', { name: 'Take and fit' }).click()
   await expect(page.getByText('In this build: 1 × Washer 1.20')).toBeVisible()
-  expect((await onShelf(server)).items.find(({ label }) => label === 'Washer 1.20')!.count).toBe(2)
+  await expect.poll(async () => (await onShelf(server)).items.find(({ label }) => label === 'Washer 1.20')!.count).toBe(2)
 
   // What is drawn is what is computed: shims, length fitted, the port uncovered at full lift.
   const scale = await attribute(page, 'svg[data-scale]', 'data-scale')

@@ -4,6 +4,10 @@ import { oneAtATime } from '~/composables/oneAtATime'
 
 const GHOST = 6000
 const SETTLE = 500
+/** What stands is called old while its successor is not there after so long, given up after so long, and then asked for again, ms. */
+const LATE = 3000
+const PATIENCE = 20_000
+const AGAIN = 4000
 
 /** The open build's outlook: quick after every value, in full once hands rest; and what the last value changed. */
 export const useOutlook = defineStore('outlook', () => {
@@ -11,6 +15,10 @@ export const useOutlook = defineStore('outlook', () => {
   const now = shallowRef<Outlook>()
   const ghost = shallowRef<Outlook>()
   const failed = ref<string>()
+  /** The answer to what is on record now has not come yet: what stands is of before. */
+  const late = ref(false)
+  /** What stands, if anything, is of the record that is open now. */
+  const current = computed(() => now.value !== undefined && failed.value === undefined && !late.value)
   /** Milliseconds from the last change to its prediction. */
   const took = ref(0)
   let settling: ReturnType<typeof setTimeout> | undefined
@@ -27,6 +35,8 @@ export const useOutlook = defineStore('outlook', () => {
     const id = build.id
     const started = performance.now()
     clearTimeout(settling)
+    const slow = setTimeout(() => (late.value = true), LATE)
+    const lost = setTimeout(() => endModel('the model does not answer.'), PATIENCE)
     try {
       const found = await useEngineModel().outlook(sheet)
       if (turn !== asked || id !== build.id) return
@@ -40,11 +50,17 @@ export const useOutlook = defineStore('outlook', () => {
         fading = setTimeout(() => (ghost.value = undefined), GHOST)
       }
       settling = setTimeout(async () => {
-        const full = await useEngineModel().fullOutlook(sheet)
-        if (turn === asked && id === build.id) now.value = full
+        const full = await useEngineModel().fullOutlook(sheet).catch(() => undefined)
+        if (full && turn === asked && id === build.id) now.value = full
       }, SETTLE)
     } catch (error) {
-      if (turn === asked) failed.value = (error as Error).message
+      if (turn !== asked) return
+      failed.value = (error as Error).message
+      setTimeout(() => turn === asked && void ask(), AGAIN)
+    } finally {
+      clearTimeout(slow)
+      clearTimeout(lost)
+      if (turn === asked) late.value = false
     }
   }
   watch(() => build.sheet, ask, { immediate: true })
@@ -60,7 +76,7 @@ export const useOutlook = defineStore('outlook', () => {
     if (!before || !after || Math.abs(after.pressure - before.pressure) < 200) return undefined
     return after.pressure - before.pressure
   }
-  return { now, ghost, failed, took, change }
+  return { now, ghost, failed, late, current, took, change }
 })
 
 function moved(a: Outlook, b: Outlook): boolean {

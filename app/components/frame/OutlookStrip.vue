@@ -9,13 +9,14 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 <template>
   <aside class="strip" aria-label="Outlook" tabindex="0" :data-took="outlook.took">
     <div class="head"><h2>Outlook</h2><span class="quiet">{{ house.unit('pressure').symbol }}, at the gauge</span></div>
-    <p v-if="outlook.failed" class="failed" role="alert">No prediction: {{ outlook.failed }} What stands below is of the record before.</p>
+    <p v-if="outlook.failed" class="failed" role="alert" data-testid="strip-failed">No prediction: {{ outlook.failed }}{{ outlook.now ? ' What stands below is of the record before.' : '' }}</p>
+    <p v-else-if="outlook.late || !outlook.now" class="computed" role="status" data-testid="strip-late">{{ outlook.now ? 'Computing: what stands below is of the record before.' : 'Computing.' }}</p>
     <p v-if="outlook.now && outlook.now.voids.length > 0" class="failed" data-testid="strip-void">Void until mended: {{ outlook.now.voids.map(({ about }) => about).join('; ') }}.</p>
     <p v-if="outlook.now && outlook.now.faults.length > 0" class="computed" data-testid="strip-faults">Computed with: {{ outlook.now.faults.map(({ about }) => about).join('; ') }}.</p>
     <p v-if="outlook.now?.starvesFrom !== undefined" class="failed" data-testid="strip-starves">The pump starves from {{ house.say(outlook.now.starvesFrom, 'speed') }} with hot oil.</p>
     <p v-if="outlook.now && outlook.now.unused.length > 0" class="computed">Not used: {{ outlook.now.unused.map(({ path, message }) => `${path} ${message}`).join('; ') }}.</p>
     <div v-if="outlook.now" class="states">
-      <StateScale v-for="state in outlook.now.states" :key="state.name" :state="state" :ghost="outlook.ghost?.states.find((each) => each.name === state.name)" :change="outlook.change(state.name)" :cause="cause" :voided="outlook.now.voids.length > 0" :stale="outlook.failed !== undefined" />
+      <StateScale v-for="state in outlook.now.states" :key="state.name" :state="state" :ghost="outlook.ghost?.states.find((each) => each.name === state.name)" :change="outlook.change(state.name)" :cause="cause" :voided="outlook.now.voids.length > 0" :stale="!outlook.current" />
     </div>
     <div v-if="outlook.now" class="assumed-list">
       <h3>Still assumed</h3>

@@ -31,6 +31,9 @@ const reasons = computed<BlindReason[]>(() => seen.value?.blind ?? (modelled.val
 const blind = computed(() => (after.value || !run.run ? [] : run.refused ? [`The server did not take this run: ${run.refused} Nothing of it is kept. Leave it and begin again.`] : !run.ready ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.'] : reasons.value.map((reason) => (reason === 'no-prediction' && voided.value ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}` : BLIND_WORDS[reason]))))
 /** Nothing at all is watched. */
 const dark = computed(() => !after.value && (!run.ready || run.refused !== undefined || reasons.value.some((reason) => reason === 'no-readings' || reason === 'clock')))
+/** Seconds since the last reading, where that is long ago: what it read then is not what the gauge reads now. */
+const read = computed(() => run.samples.findLast((each) => each.pressure !== undefined || each.gauge !== undefined))
+const old = computed(() => (!run.ended && seen.value && read.value && reasons.value.includes('no-readings') ? Math.max(0, Math.round(seen.value.time - read.value.time)) : undefined))
 const watched = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
 const awake = useWakeLock(() => !run.ended)
 const p = (value: number) => house.say(value, 'pressure', house.fine)
@@ -101,11 +104,11 @@ async function act(action: RigAction) {
     <template v-else>
       <div class="face">
         <div class="say"><span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{ word }}</span><span class="under">{{ phase === 'rest' ? `No pressure ${rules?.deadline ?? 5} s after firing: off.` : seen?.countdown !== undefined ? 'seconds to first pressure' : watched ? WATCH_WORDS[watched] : phase === 'running' ? (seen?.firstPressure !== undefined ? seen.firstPressure < 0.2 ? 'pressure at once' : `pressure after ${seen.firstPressure.toFixed(1)} s` : '') : '' }}</span></div>
-        <div class="say right"><span class="huge mono" data-testid="board-pressure">{{ house.show(seen?.pressure ?? 0, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span>
-          <span class="under mono">{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template></span></div>
+        <div class="say right"><span class="huge mono" :class="{ old: old !== undefined }" data-testid="board-pressure">{{ read && seen ? house.show(seen.pressure, 'pressure', house.fine) : '·' }}<small>{{ house.unit('pressure').symbol }}</small></span>
+          <span class="under mono"><template v-if="!read">nothing read{{ run.ended ? '' : ' yet' }} · </template><b v-else-if="old !== undefined" class="ago" data-testid="read-ago">read {{ old }} s ago · </b>{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template></span></div>
       </div>
       <div v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind"><p v-for="each in blind" :key="each">{{ each }}</p></div>
-      <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="200" />
+      <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="160" />
       <p v-if="broken" class="broken" data-testid="broken"><b>A rule was broken at {{ Math.round(broken.time) }} s.</b> {{ stopReason(broken, p) }}</p>
       <div class="points"><span v-for="name in POINT_NAMES" :key="name" class="point" :class="{ has: kept.has(name) }" :data-point="name"><b>{{ labels[name] }}</b> <template v-if="kept.has(name)">{{ p(Number(kept.get(name)!.data.pressure)) }}</template><button v-else-if="phase === 'running' && seen?.firstPressure !== undefined && speed !== undefined && temperature !== undefined" type="button" @click="mark(name)">mark</button><template v-else>·</template></span></div>
       <HandReading v-if="byHand && !run.ended" :top="top" @read="run.take([{ time: run.now(), pressure: $event, ...said(run.now()) }])" />
@@ -150,7 +153,10 @@ async function act(action: RigAction) {
 .stop-word .huge { font-size: clamp(120px, 27vw, 380px); display: block; }
 .why { font-size: clamp(26px, 3.6vw, 46px); line-height: 1.15; font-weight: 650; }
 .causes { font-size: 20px; line-height: 1.35; margin: 0; padding-left: 28px; display: grid; gap: 6px; }
-.hands { display: flex; flex-wrap: wrap; gap: 10px; }
+/* Off is in reach however long the page is. */
+.hands { display: flex; flex-wrap: wrap; gap: 10px; position: sticky; bottom: -22px; margin-bottom: -22px; padding: 10px 0 22px; background: inherit; z-index: 1; }
+.old { opacity: 0.4; }
+.ago { color: var(--stop); }
 .big { min-height: 68px; min-width: 118px; padding: 0 22px; font-size: 20px; font-weight: 650; border: 2px solid var(--field); border-radius: 3px; background: var(--sheet); color: var(--ink); cursor: pointer; }
 .big[aria-pressed='true'] { border-color: var(--petrol); background: var(--petrol); color: var(--on-petrol); }
 .off { margin-left: auto; border-color: var(--stop); color: var(--stop); }
@@ -161,5 +167,5 @@ async function act(action: RigAction) {
 .point button { min-height: 44px; min-width: 64px; border: 1px solid var(--field); background: none; border-radius: 3px; cursor: pointer; }
 .broken { border-left: 8px solid var(--stop); padding: 2px 14px; font-size: 18px; }
 .oil { display: flex; gap: 10px; align-items: center; }
-@media (max-width: 760px) { .board { padding: 12px; border-width: 8px; } .big { min-width: 92px; padding: 0 12px; font-size: 18px; } }
+@media (max-width: 760px) { .board { padding: 12px; border-width: 8px; } .hands { bottom: -12px; margin-bottom: -12px; padding-bottom: 12px; gap: 8px; } .big { min-width: 92px; min-height: 56px; padding: 0 12px; font-size: 18px; } }
 </style>

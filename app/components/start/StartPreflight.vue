@@ -11,7 +11,7 @@ import { PAGES, stationPath } from '~/composables/stations'
 const emit = defineEmits<{ go: [] }>()
 const build = useBuild()
 const run = useRun()
-const now = useClock(30_000)
+const now = useClock(2500)
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.group === 'preflight'))
 const ready = computed(() => checks.value.filter((check) => build.sheet!.checks[check.key]?.state === 'done').length)
 const outlook = useOutlook()
@@ -29,25 +29,29 @@ const stale = computed(() => {
   const at = oiledAt(build.sheet!)
   return clock.value !== undefined && at !== undefined && now.value > at + 1000 * clock.value.good
 })
-const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
 /** Longest that the start waits for what is looked up, ms. */
 const LOOKS = 10_000
+const began = Date.now()
+const fresh = computed(() => now.value - began < LOOKS)
+/** How long the prime holds is not known, though it ought to be by now. */
+const clockless = computed(() => !fresh.value && outlook.current && outlook.now!.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined)
+const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
 interface Gate { gate: string; words: string; more?: string; to?: string; asks?: string }
 const lacks = ({ missing }: StationProgress) => `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
 const gates = computed<Gate[]>(() => [
   ...(stopped.value ? [{ gate: 'stopped', words: `The start of ${new Date(stopped.value.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${stopped.value.outcome ? `: ${stopped.value.outcome.replace(/^stopped: /, '')}` : ''}.`, asks: 'what was found, and what was done' }] : []),
   ...((outlook.now?.voids.length ?? 0) > 0 ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }] : []),
-  ...(outlook.failed ? [{ gate: 'model', words: `No prediction: ${outlook.failed}` }] : []),
+  ...(outlook.failed || (outlook.now === undefined && !fresh.value) ? [{ gate: 'model', words: `No prediction: ${outlook.failed ?? 'it has not come.'}` }] : []),
   ...earlier.value.map((each) => ({ gate: each.station, words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : `${each.missing.length} to go.`}`, more: each.missing.length > 0 ? lacks(each) : undefined, to: stationPath(build.id!, each.station) })),
   ...(read.value ? [{ gate: 'start', words: `The gauge has said: ${read.value.about}.`, to: `${stationPath(build.id!, 'start')}?view=readings` }] : []),
   ...(stale.value ? [{ gate: 'prime-clock', words: primedAt(build.sheet!) === oiledAt(build.sheet!) ? 'Prime: run out, prime it again.' : 'Prime: it has stood too long since it ran, prime it again.', to: stationPath(build.id!, 'prime') }] : []),
+  ...(clockless.value ? [{ gate: 'prime-clock', words: 'Prime: how long it holds could not be computed.', to: stationPath(build.id!, 'prime') }] : []),
   ...(ready.value < checks.value.length ? [{ gate: 'preflight', words: `${checks.value.length - ready.value} of the preflight to go.` }] : []),
 ])
 /** Gates that somebody goes on past, and why. */
 const reasons = reactive<Record<string, string>>({})
 /** Runs, outlook and clock take a moment to come: until then nothing is clear. Where one does not come at all the hand is not held back for ever. */
-const began = Date.now()
-const looking = computed(() => now.value - began < LOOKS && (!run.listed || (outlook.failed === undefined && (outlook.now === undefined || (outlook.now.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined)))))
+const looking = computed(() => outlook.late || (fresh.value && (!run.listed || (outlook.failed === undefined && (outlook.now === undefined || (outlook.now.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined))))))
 const open = computed(() => gates.value.filter(({ gate }) => !reasons[gate]?.trim()))
 const clear = computed(() => gates.value.length === 0 && !looking.value)
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {

@@ -38,7 +38,7 @@ async function fetchTheRest() {
     <TopBar @find="finding = true" />
     <template v-if="build.sheet">
       <GalleryRail />
-      <main class="sheet" :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined }">
+      <main class="sheet" :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined || outlook.late }">
         <ApartNotes />
         <VoidNote />
         <NuxtPage />

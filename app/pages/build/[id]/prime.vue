@@ -18,7 +18,7 @@ const reading = computed(() => (build.sheet!.readings['prime.pressure'] ?? build
 const verdict = computed(() => (expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined))
 const outlook = useOutlook()
 const holds = computed(() => holdsUpPrime(build.sheet!))
-const clear = computed(() => holds.value.length === 0 && (outlook.now?.voids.length ?? 0) === 0 && outlook.failed === undefined)
+const clear = computed(() => holds.value.length === 0 && outlook.current && outlook.now!.voids.length === 0)
 const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
 const dry = computed(() => checksOf(build.sheet!.layout).filter(({ station, group, key }) => station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault'))
 const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 1 : undefined)
@@ -30,7 +30,7 @@ const WAYS = { drill: 'by drill on the pump', tank: 'from a pressure tank', star
     <StationHead station="prime" title="Prime">{{ WAYS[way.method].charAt(0).toUpperCase() + WAYS[way.method].slice(1) }}: oil everywhere before anything turns in earnest.</StationHead>
 
     <template v-if="view !== 'live'">
-      <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime"><b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear">: {{ outlook.failed ? 'there is no prediction to prime by.' : 'the prediction is void until the record is mended.' }}</template><template v-for="each in holds" :key="each.station">{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink>: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template></p>
+      <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime"><b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear">: {{ outlook.failed ? 'there is no prediction to prime by.' : outlook.current ? 'the prediction is void until the record is mended.' : 'the prediction is being computed.' }}</template><template v-for="each in holds" :key="each.station">{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink>: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template></p>
       <PrimeClock v-if="clock" :clock="clock" />
       <div v-if="expected" class="numbers predicted">
         <div><span class="quiet">Expect at the gauge</span><span class="mono big" data-testid="prime-expected">{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span></div>

@@ -104,11 +104,12 @@ async function act(action: RigAction) {
     <template v-else>
       <div class="face">
         <div class="say"><span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{ word }}</span><span class="under">{{ phase === 'rest' ? `No pressure ${rules?.deadline ?? 5} s after firing: off.` : seen?.countdown !== undefined ? 'seconds to first pressure' : watched ? WATCH_WORDS[watched] : phase === 'running' ? (seen?.firstPressure !== undefined ? seen.firstPressure < 0.2 ? 'pressure at once' : `pressure after ${seen.firstPressure.toFixed(1)} s` : '') : '' }}</span></div>
-        <div class="say right"><span class="huge mono" :class="{ old: old !== undefined }" data-testid="board-pressure">{{ read && seen ? house.show(seen.pressure, 'pressure', house.fine) : '·' }}<small>{{ house.unit('pressure').symbol }}</small></span>
-          <span class="under mono"><template v-if="!read">nothing read{{ run.ended ? '' : ' yet' }} · </template><b v-else-if="old !== undefined" class="ago" data-testid="read-ago">read {{ old }} s ago · </b>{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template></span></div>
+        <div class="say right"><span v-if="read && seen" class="huge mono" :class="{ old: old !== undefined }" data-testid="board-pressure">{{ house.show(seen.pressure, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span>
+          <span v-else class="unread" data-testid="board-pressure">nothing read{{ run.ended ? '' : ' yet' }}</span>
+          <span class="under mono"><b v-if="old !== undefined" class="ago" data-testid="read-ago">read {{ old }} s ago · </b>{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} · {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature') }}<template v-if="seen?.expected && phase === 'running'"> · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template></span></div>
       </div>
       <div v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind"><p v-for="each in blind" :key="each">{{ each }}</p></div>
-      <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="160" />
+      <StripChart :samples="run.samples" :band="band" :most="rules?.ceilingHot" :top="top" :seconds="run.ended ? 0 : 120" :height="blind.length > 0 ? 110 : 160" />
       <p v-if="broken" class="broken" data-testid="broken"><b>A rule was broken at {{ Math.round(broken.time) }} s.</b> {{ stopReason(broken, p) }}</p>
       <div class="points"><span v-for="name in POINT_NAMES" :key="name" class="point" :class="{ has: kept.has(name) }" :data-point="name"><b>{{ labels[name] }}</b> <template v-if="kept.has(name)">{{ p(Number(kept.get(name)!.data.pressure)) }}</template><button v-else-if="phase === 'running' && seen?.firstPressure !== undefined && speed !== undefined && temperature !== undefined" type="button" @click="mark(name)">mark</button><template v-else>·</template></span></div>
       <HandReading v-if="byHand && !run.ended" :top="top" @read="run.take([{ time: run.now(), pressure: $event, ...said(run.now()) }])" />
@@ -136,7 +137,8 @@ async function act(action: RigAction) {
 .board.over { border-color: var(--field); }
 /* The same red in both schemes: white on it is read from across the shop. */
 .board.stopped { background: #a02c26; border-color: #a02c26; color: #fff; }
-.face { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 8px 40px; align-items: start; }
+.face { display: flex; justify-content: space-between; gap: 8px 40px; align-items: start; background: inherit; z-index: 1; }
+@media (min-height: 640px) { .face { position: sticky; top: -22px; padding-top: 22px; margin-top: -22px; } }
 .say { display: grid; }
 .right { justify-items: end; text-align: right; }
 .huge { font-size: clamp(84px, 15vw, 210px); line-height: 0.92; font-weight: 800; font-stretch: 82%; letter-spacing: -0.03em; }
@@ -146,7 +148,7 @@ async function act(action: RigAction) {
 .board.cranking .say:first-child .huge, .huge.count { color: var(--petrol) !important; }
 .board.over .say:first-child .huge { color: var(--ink); font-size: clamp(40px, 6vw, 90px); }
 .board.blind { border-color: var(--stop); border-style: dotted; }
-.board.blind .say:first-child .huge { color: var(--stop) !important; font-size: clamp(44px, 8vw, 110px); }
+.board.blind .say:first-child .huge { color: var(--stop) !important; font-size: clamp(44px, 6vw, 88px); }
 .blindness { padding: 8px 16px; border: 2px solid var(--stop); font-size: 20px; font-weight: 650; color: var(--stop); }
 .ask { color: var(--watch); font-weight: 600; }
 .under { font-size: 22px; min-height: 30px; }
@@ -155,7 +157,8 @@ async function act(action: RigAction) {
 .causes { font-size: 20px; line-height: 1.35; margin: 0; padding-left: 28px; display: grid; gap: 6px; }
 /* Off is in reach however long the page is. */
 .hands { display: flex; flex-wrap: wrap; gap: 10px; position: sticky; bottom: -22px; margin-bottom: -22px; padding: 10px 0 22px; background: inherit; z-index: 1; }
-.old { opacity: 0.4; }
+.old { opacity: 0.55; }
+.unread { font-size: clamp(34px, 5vw, 64px); color: var(--quiet); font-weight: 650; font-stretch: 88%; }
 .ago { color: var(--stop); }
 .big { min-height: 68px; min-width: 118px; padding: 0 22px; font-size: 20px; font-weight: 650; border: 2px solid var(--field); border-radius: 3px; background: var(--sheet); color: var(--ink); cursor: pointer; }
 .big[aria-pressed='true'] { border-color: var(--petrol); background: var(--petrol); color: var(--on-petrol); }
@@ -167,5 +170,5 @@ async function act(action: RigAction) {
 .point button { min-height: 44px; min-width: 64px; border: 1px solid var(--field); background: none; border-radius: 3px; cursor: pointer; }
 .broken { border-left: 8px solid var(--stop); padding: 2px 14px; font-size: 18px; }
 .oil { display: flex; gap: 10px; align-items: center; }
-@media (max-width: 760px) { .board { padding: 12px; border-width: 8px; } .hands { bottom: -12px; margin-bottom: -12px; padding-bottom: 12px; gap: 8px; } .big { min-width: 92px; min-height: 56px; padding: 0 12px; font-size: 18px; } }
+@media (max-width: 760px) { .board { padding: 12px; border-width: 8px; } .face { flex-wrap: wrap; top: -12px; padding-top: 12px; margin-top: -12px; } .hands { bottom: -12px; margin-bottom: -12px; padding-bottom: 12px; gap: 8px; } .big { min-width: 92px; min-height: 56px; padding: 0 12px; font-size: 18px; } }
 </style>

@@ -301,6 +301,13 @@ test('a prime by hand over the limit of filter and seals is STOP at once, and is
   await page.getByTestId('typed-reading').fill('15 bar')
   await page.getByRole('button', { name: 'Write down' }).click()
   await expect(page.getByTestId('prime-word')).toHaveText('Stop: over the limit')
+  // The needle has fallen, and the page was opened anew: it stays stopped.
+  await page.getByTestId('typed-reading').fill('4 bar')
+  await page.getByRole('button', { name: 'Write down' }).click()
+  await expect(page.getByTestId('live-pressure')).toContainText('4.00')
+  await page.reload()
+  await expect(page.getByTestId('live-pressure')).toContainText('4.00')
+  await expect(page.getByTestId('prime-word')).toHaveText('Stop: over the limit')
   await page.getByTestId('finish').click()
   await expect(page.getByTestId('prime-word')).toHaveText(/stopped: over the limit/)
   expect((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['prime.checkPressure']).toBeUndefined()

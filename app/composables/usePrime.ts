@@ -1,7 +1,7 @@
 import { AT_PAD } from '#core/prime/run'
 import { primeWayOf } from '#core/prime/way'
 import type { PrimeSeen } from '#core/prime/watch'
-import { flickerOf, mean } from '#core/start/mean'
+import { flickerOf, mean, median } from '#core/start/mean'
 import type { ChannelSample } from '#core/run/channels'
 import type { KeptEvent } from '#core/run/run'
 
@@ -14,6 +14,8 @@ export function usePrimeWay() {
 /** Sender noise that is taken off a gauge's scatter, Pa. */
 const NOISE = 4e3
 const WINDOW = 2
+/** s without a reading after which a logger is silent while it turns, and a hand has not looked for too long. */
+const UNREAD = { wired: 3, hand: 30 }
 
 /** Seconds between which the pump was turned or the tank pushed, by the run's actions; the last one open while it goes on. */
 export function turnedSpans(events: readonly KeptEvent[], now: number): [number, number][] {
@@ -38,7 +40,7 @@ export function clockOf(spans: [number, number][], turned: number): number {
 }
 
 /** What has been seen of a prime: how long it turned, when oil ran at the pad, and what the gauge does. */
-export function primeSeen(samples: readonly ChannelSample[], events: readonly KeptEvent[], now: number): PrimeSeen {
+export function primeSeen(samples: readonly ChannelSample[], events: readonly KeptEvent[], now: number, byHand = false): PrimeSeen {
   const spans = turnedSpans(events, now)
   const turnedBy = (time: number) => spans.reduce((sum, [from, to]) => sum + Math.max(0, Math.min(to, time) - from), 0)
   const reading = (sample: ChannelSample) => sample.gauge ?? sample.pressure
@@ -52,6 +54,10 @@ export function primeSeen(samples: readonly ChannelSample[], events: readonly Ke
   // By hand the last reading stands until the next.
   if (recent.length === 0) for (let i = samples.length - 1; i >= 0 && recent.length === 0; i--) if (reading(samples[i]) !== undefined) recent.push(reading(samples[i])!)
   const gauge = mean(recent)
+  const lastRead = samples.findLast((sample) => reading(sample) !== undefined)?.time
+  const turning = spans.length > 0 && spans[spans.length - 1][1] >= now
+  // A hand need not have looked before oil could be there.
+  const unread = turning ? now - Math.max(lastRead ?? spans[0][0], spans[spans.length - 1][0]) : 0
   // From the first reading that was as the last one is to that last one: a single reading has not stood yet.
   const latest = samples[samples.length - 1]?.time ?? now
   let since = latest
@@ -66,6 +72,7 @@ export function primeSeen(samples: readonly ChannelSample[], events: readonly Ke
   const idle = pad ? Math.max(0, turnedBy(fitted?.time ?? now) - turnedBy(pad.time) - AT_PAD) : 0
   return {
     turned: turnedBy(now) - idle, pad: pad && turnedBy(pad.time), gauge, flicker: flickerOf(recent), still: Math.max(0, turnedBy(latest) - turnedBy(since)),
+    ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}), ...(unread > (byHand ? UNREAD.hand : UNREAD.wired) ? { unread } : {}),
     ...(senders.length > 0 ? { sender: mean(senders) } : {}),
   }
 }

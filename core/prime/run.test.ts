@@ -7,7 +7,7 @@ import { curesFor, filterSideBySide, safeFilter } from './cures'
 import { primeRun } from './run'
 import { filledAfter, primeClock, timeToPressureAfter } from './standing'
 import { primeTimeline } from './timeline'
-import { primeSuspects, primeWord, type StandingWord, standingWord } from './watch'
+import { type PrimeSeen, primeSuspects, primeWord, type StandingWord, standingWord } from './watch'
 import { METHODS, type PrimeWay, primeWayOf } from './way'
 
 const six = DEMO_BUILDS.ottiline()
@@ -110,24 +110,48 @@ describe('a starter in bursts', () => {
 
 describe('the early word', () => {
   const timeline = primeTimeline(six, primeWayOf(six, { filter: 'off' }))
-  const expected = { least: 4e5, high: 4.6e5, ceiling: 7e5 }
+  const modelled = { timeline, expected: { least: 4e5, high: 4.6e5 } }
+  const word = (seen: PrimeSeen) => primeWord(seen, modelled, 7e5)
   const seen = { turned: 0, gauge: 0, flicker: 0, still: 0 }
   it('says that oil is late at the pad by the seconds past its band, and not before', () => {
     const high = timeline.pad!.high
-    expect(primeWord({ ...seen, turned: high + 4 }, timeline, expected).code).toBe('going-well')
-    expect(primeWord({ ...seen, turned: high + 20 }, timeline, expected)).toEqual({ code: 'late-pad', level: 'stop', by: 20 })
-    expect(primeWord({ ...seen, turned: high + 20, pad: 1 }, timeline, expected).code).not.toBe('late-pad')
+    expect(word({ ...seen, turned: high + 4 }).code).toBe('going-well')
+    expect(word({ ...seen, turned: high + 20 })).toEqual({ code: 'late-pad', level: 'stop', by: 20 })
+    expect(word({ ...seen, turned: high + 20, pad: 1 }).code).not.toBe('late-pad')
   })
   it('says that it is primed once the gauge stands in its band, low when it stands under it', () => {
     const stood = { ...seen, turned: 40, pad: 1, still: 6 }
-    expect(primeWord({ ...stood, gauge: 4.3e5 }, timeline, expected)).toMatchObject({ code: 'primed', level: 'fine' })
-    expect(primeWord({ ...stood, gauge: 1e5 }, timeline, expected)).toEqual({ code: 'low', level: 'stop', by: 3e5 })
-    expect(primeWord({ ...stood, gauge: 1e5, flicker: 0.3 }, timeline, expected).code).toBe('flickers')
-    expect(primeWord({ ...stood, gauge: 4.3e5, sender: 3e5 }, timeline, expected)).toMatchObject({ code: 'gauges-differ', level: 'watch' })
+    expect(word({ ...stood, gauge: 4.3e5 })).toMatchObject({ code: 'primed', level: 'fine' })
+    expect(word({ ...stood, gauge: 1e5 })).toEqual({ code: 'low', level: 'stop', by: 3e5 })
+    expect(word({ ...stood, gauge: 1e5, flicker: 0.3 }).code).toBe('flickers')
+    expect(word({ ...stood, gauge: 4.3e5, sender: 3e5 })).toMatchObject({ code: 'gauges-differ', level: 'watch' })
   })
   it('over what filter and seals may see it stops at once, whatever else is so, and above its band it is never primed', () => {
-    for (const more of [{}, { pad: 1 }, { flicker: 0.4 }, { still: 9, turned: 90 }]) expect(primeWord({ ...seen, gauge: 15e5, ...more }, timeline, expected)).toEqual({ code: 'over-limit', level: 'stop', by: 8e5 })
-    expect(primeWord({ ...seen, turned: 60, pad: 1, still: 9, gauge: 5.5e5 }, timeline, expected)).toMatchObject({ code: 'over-band', level: 'watch' })
+    for (const more of [{}, { pad: 1 }, { flicker: 0.4 }, { still: 9, turned: 90 }]) expect(word({ ...seen, gauge: 15e5, ...more })).toEqual({ code: 'over-limit', level: 'stop', by: 8e5 })
+    expect(word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 5.5e5 })).toMatchObject({ code: 'over-band', level: 'watch' })
+  })
+  it('the limit holds for the newest readings, and stays broken when the gauge has fallen again', () => {
+    expect(word({ ...seen, gauge: 5e5, latest: 8e5 })).toEqual({ code: 'over-limit', level: 'stop', by: 1e5 })
+    const over = standingWord(undefined, word({ ...seen, gauge: 8e5 }), { turned: 5, gauge: 8e5 }, 4e5)
+    const primed = word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 4.3e5 })
+    expect(primed.code).toBe('primed')
+    expect(standingWord(over, primed, { turned: 60, gauge: 4.3e5 }, 4e5)).toBe(over)
+    expect(standingWord(over, word({ ...seen, gauge: 9e5 }), { turned: 61, gauge: 9e5 }, 4e5).word.by).toBeCloseTo(2e5)
+  })
+  it('without a model, and without readings, it says that it does not watch; the limit and a gauge that does not move are watched all the same', () => {
+    const blind = (more: object) => primeWord({ ...seen, ...more }, undefined, 7e5)
+    expect(blind({ gauge: 4.3e5, turned: 60, still: 9 })).toMatchObject({ code: 'not-watching', level: 'watch' })
+    expect(blind({ gauge: 8e5 }).code).toBe('over-limit')
+    expect([blind({ turned: 29 }).code, blind({ turned: 31 }).code]).toEqual(['not-watching', 'late-gauge'])
+    expect(word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 4.3e5, unread: 6 })).toEqual({ code: 'not-watching', level: 'watch', by: 6 })
+  })
+  it('a gauge that stirs under the least to accept does not take “too low” back', () => {
+    const low = word({ ...seen, turned: 40, pad: 1, still: 6, gauge: 3e5 })
+    const stopped = standingWord(undefined, low, { turned: 40, gauge: 3e5 }, 4e5)
+    const on = word({ ...seen, turned: 60, pad: 1, still: 0, gauge: 3.3e5 })
+    expect(on.code).toBe('going-well')
+    expect(standingWord(stopped, on, { turned: 60, gauge: 3.3e5 }, 4e5)).toBe(stopped)
+    expect(standingWord(stopped, on, { turned: 60, gauge: 4.1e5 }, 4e5).word).toBe(on)
   })
   it('a stop is not taken back by a gauge that stirs, only once it has come half the way and going on has lasted; a judgement replaces it at once', () => {
     const [stop, dry, on, low, primed] = (['late-gauge', 'late-pad', 'going-well', 'low', 'primed'] as const).map((code) => ({ code, level: /late|low/.test(code) ? ('stop' as const) : ('fine' as const), by: 0 }))

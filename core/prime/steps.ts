@@ -59,5 +59,5 @@ export type Stage = keyof typeof STAGES
 
 /** An early word on a prime, in a builder's words. */
 export const WORD_TITLES = {
-  'going-well': 'Going on', primed: 'Primed', 'late-pad': 'Stop: no oil at the pad', 'late-gauge': 'Stop: no pressure', low: 'Stop: too low', flickers: 'Stop: the gauge flickers', 'gauges-differ': 'Sender and gauge differ', 'over-band': 'Higher than it should: not primed', 'over-limit': 'Stop: over the limit',
+  'going-well': 'Going on', primed: 'Primed', 'late-pad': 'Stop: no oil at the pad', 'late-gauge': 'Stop: no pressure', low: 'Stop: too low', flickers: 'Stop: the gauge flickers', 'gauges-differ': 'Sender and gauge differ', 'over-band': 'Higher than it should: not primed', 'over-limit': 'Stop: over the limit', 'not-watching': 'Not watching',
 } as const

@@ -16,13 +16,17 @@ export interface PrimeSeen {
   /** Gauge over the last seconds, Pa: mean, and scatter over it with the sender's own noise taken off. */
   gauge: number
   flicker: number
+  /** The newest readings without a single spike, Pa, where several are averaged in `gauge`. */
+  latest?: number
+  /** Seconds since the gauge was last read, where it should have been read since. */
+  unread?: number
   /** Seconds of turning since the gauge last moved by a tenth. */
   still: number
   /** Sender and mechanical gauge side by side, Pa, where both are there. */
   sender?: number
 }
 
-export type PrimeWordCode = 'going-well' | 'primed' | 'late-pad' | 'late-gauge' | 'low' | 'flickers' | 'gauges-differ' | 'over-band' | 'over-limit'
+export type PrimeWordCode = 'going-well' | 'primed' | 'late-pad' | 'late-gauge' | 'low' | 'flickers' | 'gauges-differ' | 'over-band' | 'over-limit' | 'not-watching'
 
 export interface PrimeWord {
   code: PrimeWordCode
@@ -31,6 +35,8 @@ export interface PrimeWord {
   by: number
 }
 
+/** Seconds of turning without pressure that are enough where no model says when it should come. */
+const UNMODELLED = 30
 /** Grace beside a time's band, s, and how still a gauge must be to be judged, s. */
 const GRACE = 5
 const STILL = 4
@@ -39,18 +45,33 @@ const RISEN = 20e3
 const FLICKERS = 0.12
 const DIFFER = { share: 0.15, least: 40e3 }
 
-/** An early word on a prime: what it has come to by now, held against when oil should be where and what the gauge should say. */
-export function primeWord(seen: PrimeSeen, timeline: Pick<PrimeTimeline, 'pad' | 'gauge' | 'pressure' | 'run'>, expected: Pick<PrimeExpectation, 'least' | 'high' | 'ceiling'>): PrimeWord {
+/** What the model says of a prime: when oil should be where, and what the gauge should come to. */
+export interface PrimeModelled {
+  timeline: Pick<PrimeTimeline, 'pad' | 'gauge' | 'pressure' | 'run'>
+  expected: Pick<PrimeExpectation, 'least' | 'high'>
+}
+
+/**
+ * An early word on a prime: what it has come to by now, held against when oil should be where and what the gauge should say. Without a model the limit and a
+ * gauge that does not move are still watched, and nothing is called primed.
+ *
+ * @param ceiling what filter and seals may see, Pa
+ */
+export function primeWord(seen: PrimeSeen, modelled: PrimeModelled | undefined, ceiling: number): PrimeWord {
   const word = (code: PrimeWordCode, level: PrimeWord['level'], by = 0): PrimeWord => ({ code, level, by })
   // Whatever drives it, and before anything else.
-  if (seen.gauge > expected.ceiling) return word('over-limit', 'stop', seen.gauge - expected.ceiling)
+  const most = Math.max(seen.gauge, seen.latest ?? 0)
+  if (most > ceiling) return word('over-limit', 'stop', most - ceiling)
+  if (seen.unread !== undefined) return word('not-watching', 'watch', seen.unread)
+  if (!modelled) return seen.gauge < RISEN && seen.turned > UNMODELLED ? word('late-gauge', 'stop', seen.turned) : word('not-watching', 'watch')
+  const { timeline, expected } = modelled
   const { run } = timeline
   if (seen.sender !== undefined && Math.abs(seen.sender - seen.gauge) > Math.max(DIFFER.least, DIFFER.share * seen.gauge)) return word('gauges-differ', 'watch', seen.sender - seen.gauge)
   if (run.way.filter === 'off' && timeline.pad && seen.pad === undefined && seen.gauge < RISEN && seen.turned > timeline.pad.high + GRACE) return word('late-pad', 'stop', seen.turned - timeline.pad.high)
   const due = timeline.pressure?.high ?? timeline.gauge?.high
   if (seen.gauge < RISEN) {
-    // Where the model itself says that it stalls, a minute is enough.
-    const late = due === undefined ? 30 : due + GRACE
+    // Where the model itself says that it stalls, so long is enough.
+    const late = due === undefined ? UNMODELLED : due + GRACE
     return seen.turned > late ? word('late-gauge', 'stop', seen.turned - (due ?? 0)) : word('going-well', 'fine')
   }
   if (seen.flicker > FLICKERS && seen.turned > (due ?? 20)) return word('flickers', 'stop', seen.flicker)
@@ -70,15 +91,17 @@ export interface StandingWord {
 
 /**
  * The word that stands after another was come to: a stop gives way at once to another stop or to a judgement. To “going on” it gives way only
- * after a while, and with a gauge that has come half the way to the least to accept; or once oil runs at the pad, where that was waited for.
+ * after a while, and with a gauge that has come half the way to the least to accept, where it was too low all of it; or once oil runs at the pad, where
+ * that was waited for. What went over the limit stays stopped.
  *
  * @param least least to accept at the gauge, Pa
  */
 export function standingWord(before: StandingWord | undefined, word: PrimeWord, { turned, gauge, pad }: Pick<PrimeSeen, 'turned' | 'gauge' | 'pad'>, least: number): StandingWord {
+  if (before?.word.code === 'over-limit' && !(word.code === 'over-limit' && word.by > before.word.by)) return before
   if (word.level === 'stop') return { word, stopAt: turned }
   const since = before?.stopAt === undefined ? -1 : turned - before.stopAt
   if (word.code !== 'going-well' || since < 0 || (before!.word.code === 'late-pad' && pad !== undefined)) return { word }
-  return since < TAKEN_BACK || gauge < 0.5 * least ? before! : { word }
+  return since < TAKEN_BACK || gauge < (before!.word.code === 'low' ? 1 : 0.5) * least ? before! : { word }
 }
 
 /** A cause that fits a prime that departs. */

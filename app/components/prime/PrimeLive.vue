@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { checksOf } from '#core/build/checks'
 import { STAGES, type Stage, WORD_TITLES } from '#core/prime/steps'
+import { primeCeiling } from '#core/prime/ceiling'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'
 import type { RunSetUp } from '#core/run/schema'
 import { clockOf, primeSeen, turnedSpans } from '~/composables/usePrime'
@@ -9,24 +10,39 @@ import { clockOf, primeSeen, turnedSpans } from '~/composables/usePrime'
 const build = useBuild()
 const house = useHouse()
 const run = useRun()
+const outlook = useOutlook()
 const way = usePrimeWay()
 const clock = useClock()
 void run.open(build.id!, 'prime')
 const stage = ref<Stage>((build.sheet!.readings['prime.checkPressure'] ? 'last' : 'check') as Stage)
 const baudRate = ref<number>()
-const timeline = useAnswer((_model, films) => (build.sheet ? films().timeline(build.sheet, { ...way.value }) : undefined), () => [build.sheet?.layout, JSON.stringify(way.value)])
-const expected = useAnswer((model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined), () => [build.sheet?.layout, JSON.stringify(way.value)])
+/** All that the prediction is made of. */
+const recorded = useSettled(() => JSON.stringify([build.sheet?.layout, build.sheet?.oil, way.value, Object.entries(build.sheet?.readings ?? {}).filter(([key]) => !/^(start|prime)\./.test(key))]), 400)
+const timeline = useAnswer((_model, films) => (build.sheet ? films().timeline(build.sheet, { ...way.value }) : undefined), () => recorded.value)
+const expected = useAnswer((model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined), () => recorded.value)
 const going = computed(() => run.run !== undefined && !run.ended)
 const now = computed(() => (void clock.value, run.run ? run.now() : 0))
 const spans = computed(() => turnedSpans(run.events, now.value))
 const on = computed(() => run.events.filter(({ kind, data }) => kind === 'act' && (data.action === 'start' || data.action === 'stop')).at(-1)?.data.action === 'start')
-const seen = computed(() => primeSeen(run.samples, run.events, now.value))
-const standing = computed<StandingWord | undefined>((before) => (timeline.value && expected.value && going.value && spans.value.length > 0 ? standingWord(before, primeWord(seen.value, timeline.value, expected.value), seen.value, expected.value.least) : undefined))
+const seen = computed(() => primeSeen(run.samples, run.events, now.value, run.run?.setup.source === 'hand'))
+const ceiling = computed(() => primeCeiling(build.sheet!))
+/** A void record has no prediction to prime by: it would be one of a different engine. */
+const modelled = computed(() => (timeline.value && expected.value && outlook.now?.voids.length === 0 ? { timeline: timeline.value, expected: expected.value } : undefined))
+/** What went over the limit stays stopped, through a reload too. */
+const overBefore = computed<StandingWord | undefined>(() => {
+  const event = run.events.find(({ kind, data }) => kind === 'word' && data.code === 'over-limit')
+  return event && { word: { code: 'over-limit', level: 'stop', by: Number(event.data.by ?? 0) }, stopAt: 0 }
+})
+const standing = computed<StandingWord | undefined>((before) => {
+  if (!going.value) return undefined
+  const next = standingWord(overBefore.value ?? before, primeWord(seen.value, modelled.value, ceiling.value), seen.value, modelled.value?.expected.least ?? 0)
+  return spans.value.length > 0 || next.word.code === 'over-limit' ? next : undefined
+})
 const word = computed(() => standing.value?.word)
 /** What fits, asked once a word asks to stop. */
 const suspects = useAnswer((_model, films) => (build.sheet && word.value?.level === 'stop' ? films().primeSuspects(build.sheet, { ...way.value }, { ...seen.value }) : undefined), () => word.value?.level === 'stop' && word.value.code)
-const alarm = useAlarm(() => word.value?.level === 'stop' && on.value)
-watch(() => word.value?.code, (code, before) => code && code !== before && code !== 'going-well' && void run.event('word', WORD_TITLES[code], { code }))
+const alarm = useAlarm(() => word.value?.level === 'stop' && (on.value || seen.value.gauge > ceiling.value))
+watch(() => word.value?.code, (code, before) => code && code !== before && code !== 'going-well' && !(code === 'not-watching' && word.value!.by === 0) && void run.event('word', WORD_TITLES[code], { code, by: word.value!.by }))
 
 const p = (value: number) => house.say(value, 'pressure', house.fine)
 const sentence = computed(() => {
@@ -37,7 +53,8 @@ const sentence = computed(() => {
     case 'low': return `${p(seen.value.gauge)} and no more: ${p(by)} under the least to accept.`
     case 'flickers': return `The needle swings by ${Math.round(100 * by)} percent: air comes with the oil. Look at the pickup’s seal and tube.`
     case 'gauges-differ': return `The sender says ${p(seen.value.sender ?? 0)}, the gauge ${p(seen.value.gauge)}. Believe the gauge; mend or replace the sender.`
-    case 'over-limit': return `${p(seen.value.gauge)}, over the ${p(expected.value?.ceiling ?? 0)} that filter and seals may see. Let go at once; look for a relief valve that sticks shut.`
+    case 'not-watching': return by > 0 ? `Nothing was read for ${Math.round(by)} s: look at the mechanical gauge, or stop.` : `No prediction: only the limit of ${p(ceiling.value)} and a gauge that does not move are watched. It cannot be called primed.`
+    case 'over-limit': return `${p(ceiling.value + by)}, over the ${p(ceiling.value)} that filter and seals may see. Let go at once; look for a relief valve that sticks shut.`
     case 'over-band': return `${p(by)} above what the model says: thicker or colder oil than recorded, or a relief valve that sticks. It does not count as primed.`
     case 'primed': return `${p(seen.value.gauge)} stands. Look at every outlet, then hold a minute longer.`
     default: if (filterOff.value && padSeen.value && !filterOn.value) return 'Oil runs at the pad: stop, fit the filter with its seal oiled, then go on.'
@@ -111,7 +128,7 @@ async function finish() {
     <template v-else>
       <div class="live" :data-word="word?.code" :data-level="word?.level">
         <div class="now"><span class="quiet">{{ run.ended ? 'Stood at' : 'Now' }}</span><span class="mono pressure" data-testid="live-pressure">{{ house.show(seen.gauge, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span></div>
-        <div class="word" :class="word?.level ?? 'fine'" role="status" aria-live="assertive"><b data-testid="prime-word">{{ word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready' }}</b><span v-if="!run.ended">{{ spans.length === 0 ? 'Say when it turns.' : sentence }}</span>
+        <div class="word" :class="[word?.level ?? 'fine', word?.code]" role="status" aria-live="assertive"><b data-testid="prime-word">{{ word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready' }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
           <ol v-if="word?.level === 'stop' && suspects" class="suspects" data-testid="suspects"><li v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)" :key="each.key" :data-suspect="each.key"><b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b>, {{ Math.round(100 * each.share) }} in 100. {{ each.look }}</li></ol>
         </div>
       </div>
@@ -142,6 +159,8 @@ async function finish() {
 .word { border-left: 8px solid var(--pass); padding: 6px 0 6px 16px; display: grid; gap: 3px; min-height: 84px; align-content: start; }
 .word b { font-size: 24px; font-stretch: 88%; line-height: 1.15; }
 .word.watch { border-color: var(--watch); }
+.word.not-watching { border: 3px dotted var(--stop); padding-left: 13px; }
+.word.not-watching > b { color: var(--stop); }
 .word.stop { border-color: var(--stop); background: var(--stop-wash); }
 .word.stop > b { color: var(--stop); }
 .suspects { margin: 6px 0 0; padding-left: 22px; display: grid; gap: 4px; }

@@ -197,6 +197,7 @@ test('Shells: the solver’s set cures the loose main, is fitted and moves the o
     await page.keyboard.press('Enter')
   }
   await expect(page.getByLabel('Talvik 1.9 main upper +0.012 in stock')).toHaveValue('0')
+  // Asked while the last drawer is still being written, it answers for the shelf as it is then.
   await page.getByRole('button', { name: 'Choose shells for 3 mains' }).click()
   await expect(page.getByTestId('shell-verdict')).toContainText('1 upper shells are in stock and 3 are wanted')
   await expect(page.getByTestId('shell-verdict')).toContainText('Order')

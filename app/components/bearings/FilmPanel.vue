@@ -10,7 +10,6 @@ const { set, number } = defineProps<{ set: BearingSet; number: number }>()
 const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
-const films = useFilmWorker()
 
 const working = computed(() => namedStates(build.sheet!)[3])
 const feed = computed(() => outlook.now?.states[3].pressure ?? 3e5)
@@ -27,18 +26,29 @@ const film = useAnswer((_, worker) => (build.sheet ? worker().film(build.sheet, 
 
 const orbits = shallowRef<OrbitSummary[]>()
 const progress = ref<number>()
+const failed = ref<string>()
 const own = computed(() => orbits.value?.find((each) => each.set === set && each.number === number))
 async function runOrbits() {
   progress.value = 0
-  const found = await films.orbits(build.sheet!, { speed: speed.value, temperature: temperature.value }, proxy((done: number, of: number) => (progress.value = done / of)))
-  progress.value = undefined
-  if (!found) return
+  failed.value = undefined
+  const of = build.sheet!
+  try {
+    const found = await useFilmWorker().orbits(of, { speed: speed.value, temperature: temperature.value }, proxy((done: number, all: number) => (progress.value = done / all)))
+    // Of a record that has changed meanwhile it says nothing.
+    if (found && of === build.sheet) took(found)
+  } catch (error) {
+    failed.value = (error as Error).message
+  } finally {
+    progress.value = undefined
+  }
+}
+function took(found: OrbitSummary[]) {
   orbits.value = found
   const now = found.find((each) => each.set === set && each.number === number)
   if (now) load.value = 100 * Math.round(now.meanLoad / 100)
 }
 function cancel() {
-  void films.cancel()
+  void useFilmWorker().cancel()
   progress.value = undefined
 }
 watch(() => build.sheet, () => (orbits.value = undefined))
@@ -69,6 +79,7 @@ const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y,
       <template v-if="progress !== undefined"><progress :value="progress" max="1" aria-label="Orbits" /><Button type="button" variant="outlined" @click="cancel">Cancel</Button></template>
       <Button v-else type="button" variant="outlined" @click="runOrbits">Run the orbit over the cycle</Button>
       <p v-if="own" data-testid="orbit"><b>Tightest {{ house.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing, {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean, {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.</p>
+      <p v-else-if="failed" class="wrong" role="alert">No orbit: {{ failed }}</p>
       <p v-else class="quiet">Gas and inertia over 720°, journal by journal. Red marks the tightest moment.</p>
     </div>
   </section>
@@ -86,6 +97,7 @@ const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y,
 input[type='range'] { width: 100%; height: 32px; accent-color: var(--petrol); }
 .facts { border-top: 1px solid var(--rule); padding-top: 8px; }
 .orbit-line { display: flex; align-items: center; gap: 16px; margin-top: 12px; min-height: 48px; }
+.wrong { color: var(--stop); }
 progress { flex: 1; height: 12px; accent-color: var(--petrol); }
 @media (max-width: 760px) { .view { grid-template-columns: 1fr; } .orbit-line { flex-wrap: wrap; } }
 </style>

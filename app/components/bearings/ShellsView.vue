@@ -11,7 +11,6 @@ const build = useBuild()
 const house = useHouse()
 const shelf = useShelf()
 void shelf.load()
-const films = useFilmWorker()
 const set = ref<BearingSet>('main')
 const SETS: { value: BearingSet; words: string }[] = [{ value: 'main', words: 'Mains' }, { value: 'rod', words: 'Rods' }]
 
@@ -56,9 +55,14 @@ watch(chosenFrom, () => (plan.value = undefined))
 async function choose() {
   problem.value = ''
   try {
-    plan.value = await films.shells({
-      stations: measured.value.map(({ label, bore, journal }) => ({ id: label, clearance: bore!.value - journal!.value })), stock: stock.value.map(({ id, half, wall, count }) => ({ id, half, wall, count })), target: target.value, least: limits.value.least, most: limits.value.most,
-    })
+    // A stock that changes while it is computed makes the answer one of another shelf: it is asked again.
+    for (let from = ''; from !== chosenFrom.value;) {
+      from = chosenFrom.value
+      const found = await useFilmWorker().shells({
+        stations: measured.value.map(({ label, bore, journal }) => ({ id: label, clearance: bore!.value - journal!.value })), stock: stock.value.map(({ id, half, wall, count }) => ({ id, half, wall, count })), target: target.value, least: limits.value.least, most: limits.value.most,
+      })
+      if (from === chosenFrom.value) plan.value = found
+    }
   } catch (error) {
     problem.value = (error as Error).message.replace(/^\w+: /, '')
   }

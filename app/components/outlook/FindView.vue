@@ -15,13 +15,13 @@ import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/c
 const build = useBuild()
 const house = useHouse()
 const shelf = useShelf()
-const films = useFilmWorker()
 void shelf.load()
 const open = reactive<Open>({ springs: true, stacks: true, oils: true, pumps: true, shells: true })
 const SWITCHES: [keyof Open, string][] = [['springs', 'relief spring'], ['stacks', 'shims'], ['oils', 'oil'], ['pumps', 'pump'], ['shells', 'shells']]
 const wanted = ref(90)
 const progress = shallowRef<FinderProgress>()
 const running = ref(false)
+const failed = ref<string>()
 const made = shallowRef<ShelfOffer>()
 const offered = computed(() => combinationsOf(offerOf(build.sheet!, shelf.items, open).offer))
 
@@ -29,12 +29,20 @@ async function find() {
   made.value = offerOf(build.sheet!, shelf.items, { ...open })
   progress.value = undefined
   running.value = true
-  const last = await films.find(JSON.parse(JSON.stringify(build.sheet)), made.value.offer, proxy((now: FinderProgress) => void (progress.value = now)))
-  if (last) progress.value = last
-  running.value = false
+  failed.value = undefined
+  const of = build.sheet
+  // What is found of a record that has changed meanwhile is none of this one's.
+  const take = (now?: FinderProgress) => now && of === build.sheet && (progress.value = now)
+  try {
+    take(await useFilmWorker().find(JSON.parse(JSON.stringify(of)), made.value.offer, proxy((now: FinderProgress) => void take(now))))
+  } catch (error) {
+    failed.value = (error as Error).message
+  } finally {
+    running.value = false
+  }
 }
 function stop() {
-  void films.stopFinding()
+  void useFilmWorker().stopFinding()
 }
 onBeforeUnmount(stop)
 /** Looked for again when what was found is of another sheet. */
@@ -98,6 +106,7 @@ function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: numbe
       <span class="quiet">{{ offered.toLocaleString('en') }} set-ups of what lies free on the shelf</span>
       <progress v-if="running" :value="progress?.done ?? 0" :max="progress?.total ?? 1" aria-label="Set-ups looked at" /></div>
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
+    <p v-if="failed" class="wrong" role="alert">Nothing was found: {{ failed }}</p>
     <p v-if="adopted" class="adopted" role="status" data-testid="adopted"><b>Adopted.</b> {{ explain(adopted) }} Its parts are set aside on the shelf; one undo takes the change back.</p>
     <template v-if="setups.length > 0">
       <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 700 186" role="img" aria-label="Chance of meeting all targets against drive power">

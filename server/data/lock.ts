@@ -11,12 +11,13 @@ const CLAIM_AGE = 10_000
  * Takes the lock of a data folder for this process, and gives what releases it. A lock left by a process that is gone is
  * taken over at once: a lock holds the process's number and when it began, so that a reused number does not count.
  *
+ * @param address where the process can be asked, if it can
  * @throws FolderInUse naming the process that holds it
  */
-export function lockFolder(folder: string): () => void {
+export function lockFolder(folder: string, address?: string): () => void {
   mkdirSync(folder, { recursive: true })
   const file = join(folder, 'uldo.lock')
-  const mine = JSON.stringify({ pid: process.pid, began: beganAt(process.pid) })
+  const mine = JSON.stringify({ pid: process.pid, began: beganAt(process.pid), address } satisfies Holder)
   if (!writeNew(file, mine)) {
     const claim = `${file}.claim`
     takeClaim(claim, folder)
@@ -36,9 +37,17 @@ export function lockFolder(folder: string): () => void {
   }
 }
 
-interface Holder {
+/** The process that holds a folder, and where it can be asked. */
+export interface Holder {
   pid: number
   began: string
+  address?: string
+}
+
+/** Who holds a data folder now; undefined when nobody that lives does. */
+export function holderOf(folder: string): Holder | undefined {
+  const holder = read(join(folder, 'uldo.lock'))
+  return holder && alive(holder) ? holder : undefined
 }
 
 function takeClaim(claim: string, folder: string): void {

@@ -6,6 +6,9 @@ import { z } from 'zod'
 import { Sheet } from '#core/build/schema'
 import { House } from '#core/house/schema'
 import { ShelfEntry } from '#core/shelf/schema'
+import { version } from '../../package.json'
+import { RESTORING } from '../backup/restore'
+import { backupFolder, newestBackup, prepareBackups } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
 import { migrate, type Migration } from '../data/database'
 import { putHouse } from '../data/house'
@@ -23,19 +26,20 @@ export default defineNitroPlugin(() => {
   const folder = resolve(process.env.ULDO_DATA ?? 'data')
   let release: () => void
   try {
-    release = lockFolder(folder)
+    release = lockFolder(folder, ownAddress())
   } catch (error) {
     console.error(error instanceof FolderInUse ? error.message : `The data folder ${folder} cannot be used: ${plainly(error as Error)}`)
     process.exit(error instanceof FolderInUse ? 3 : 4)
   }
   const opening = open(folder).catch((error: Error) => {
-    console.error(`The records in ${folder} could not be opened: ${plainly(error)}`)
+    console.error(`The records in ${folder} could not be opened: ${plainly(error)}${error.message.includes('backup') || error.message.includes('restore') ? '' : ` ${remedy(folder)}`}`)
     release()
     process.exit(4)
   })
   const stop = async () => {
     stopRigs()
     stopWatches()
+    await currentBackups()?.stop()
     const database = await opening
     await database.close().catch((error: Error) => console.error(error.message))
     release()
@@ -47,11 +51,24 @@ export default defineNitroPlugin(() => {
   process.once('SIGINT', stop)
 })
 
+/** Where a script on this machine can ask this server. */
+function ownAddress(): string {
+  const host = process.env.HOST ?? process.env.NITRO_HOST ?? '127.0.0.1'
+  return `http://${/^(0\.0\.0\.0|::|)$/.test(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${process.env.PORT ?? process.env.NITRO_PORT ?? '3000'}`
+}
+
+/** What to do about records that cannot be read, with the newest backup by name. */
+function remedy(folder: string): string {
+  const newest = newestBackup(backupFolder(folder))
+  return newest ? `The newest backup is ${newest}. Move ${join(folder, 'records')} away, then: npm run restore -- ${join(backupFolder(folder), newest)} --to ${folder}` : `There is no backup in ${backupFolder(folder)}.`
+}
+
 /** A folder that holds something and no database is never made into a new one. */
 function refuseStrangeFolder(folder: string): void {
+  if (existsSync(join(folder, '..', RESTORING))) throw new Error(`A restore into this folder was broken off. Run it again: npm run restore -- FILE --to ${join(folder, '..')}`)
   if (!existsSync(folder)) return
   const holds = readdirSync(folder)
-  if (holds.length > 0 && !holds.includes('PG_VERSION')) throw new Error(`${folder} is not empty and holds no records that can be read (PG_VERSION is missing). Nothing was changed. Put a backup back, or name another folder with ULDO_DATA.`)
+  if (holds.length > 0 && !holds.includes('PG_VERSION')) throw new Error(`${folder} is not empty and holds no records that can be read (PG_VERSION is missing). Nothing was changed. ${remedy(join(folder, '..'))} Or name another folder with ULDO_DATA.`)
 }
 
 const PLAIN: Record<string, string> = { EACCES: 'this user may not write there. Give the folder to the user that runs Uldo.', EROFS: 'it lies on a disk that can only be read.', ENOSPC: 'its disk is full. Make room and start again.', ENOTDIR: 'it is a file and no folder.' }
@@ -70,6 +87,9 @@ async function open(folder: string): Promise<PGlite> {
     await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
   provideDatabase(database)
+  const backups = prepareBackups(database, folder, version)
+  provideBackups(backups)
+  backups.start()
   // Beside the work, and told by the health route: a large shop is read in a while.
   void checkRecords(database).then((damage) => {
     recordsState.checked = true

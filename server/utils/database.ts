@@ -1,4 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite'
+import type { Backups } from '../backup/service'
 
 let database: PGlite | undefined
 
@@ -11,4 +12,19 @@ export function provideDatabase(opened: PGlite): void {
 export function requireDatabase(): PGlite {
   if (!database) throw refusal(503, 'starting', 'The records are not open yet. Try again in a moment.')
   return database
+}
+
+let backups: Backups | undefined
+
+export function provideBackups(prepared: Backups): void {
+  backups = prepared
+}
+
+/** This shop's backups; undefined before the records are open. */
+export const currentBackups = () => backups
+
+/** This shop's backups; refuses with 503 while the server is starting. */
+export function requireBackups(): Backups {
+  requireDatabase()
+  return backups!
 }

@@ -1,0 +1,16 @@
+/** Backs the shop up, while its server runs or while it does not: one open archive with everything acknowledged until now. */
+import { version } from '../package.json'
+import { prepareBackups } from '../server/backup/service'
+import type { Written } from '../server/backup/write'
+import { dataFolder, end, serverOf, withRecords } from './lib/shop'
+
+const folder = dataFolder()
+const address = serverOf(folder)
+const written = address ? await asked(address) : await withRecords(folder, (db) => prepareBackups(db, folder, version).now()).catch((error: Error) => end(error.message, 1))
+console.log(`${written.file}: up to entry ${written.upTo.entry}, ${(written.bytes / 1e6).toFixed(1)} MB, read back whole.`)
+
+async function asked(address: string): Promise<Written> {
+  const response = await fetch(`${address}/api/backups`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`, 1))
+  const answer = (await response.json()) as Written & { error?: { message: string } }
+  return response.ok ? answer : end(answer.error?.message ?? `The server answered ${response.status}.`, 1)
+}

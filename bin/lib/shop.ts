@@ -1,0 +1,42 @@
+import { join, resolve } from 'node:path'
+import { PGlite } from '@electric-sql/pglite'
+import { migrate } from '../../server/data/database'
+import { holderOf, lockFolder } from '../../server/data/lock'
+import { migrations } from '../../server/data/migrationFiles'
+import { existsSync } from 'node:fs'
+
+/** The shop's data folder, as the server takes it. */
+export const dataFolder = () => resolve(process.env.ULDO_DATA ?? 'data')
+
+/** A word after a flag on the command line. */
+export function flag(words: string[], name: string): string | undefined {
+  const at = words.indexOf(name)
+  return at < 0 ? undefined : words[at + 1]
+}
+
+/** Ends a command with words for a person. */
+export function end(words: string, code = 2): never {
+  console.error(words)
+  process.exit(code)
+}
+
+/** Where the server that holds a folder can be asked; undefined when none does. */
+export function serverOf(folder: string): string | undefined {
+  const holder = holderOf(folder)
+  if (!holder) return undefined
+  return holder.address ?? end(`The data folder ${folder} is in use by process ${holder.pid}, which does not say where it can be asked.`)
+}
+
+/** Opens a folder's records in this process while no server has them, and closes them again. */
+export async function withRecords<T>(folder: string, work: (db: PGlite) => Promise<T>): Promise<T> {
+  if (!existsSync(join(folder, 'records', 'PG_VERSION'))) end(`There are no records in ${folder}. Name the folder with ULDO_DATA.`)
+  const release = lockFolder(folder)
+  const db = await PGlite.create(join(folder, 'records'))
+  try {
+    await migrate(db, migrations)
+    return await work(db)
+  } finally {
+    await db.close()
+    release()
+  }
+}

@@ -1,0 +1,2 @@
+/** How the shop's backups stand. */
+export default defineEventHandler(() => requireBackups().state())

@@ -1,0 +1,84 @@
+import type { PGlite } from '@electric-sql/pglite'
+import jsonPatch, { type Operation } from 'fast-json-patch'
+import type { Queries } from '../data/database'
+import type { Head, Table } from './format'
+
+/** Rows of a page: so few that reading one holds nothing up. */
+const PAGE = 200
+const SAMPLES = 5000
+
+/** A stretch of a table's rows, each as JSON text in a line of its own; or a photo as it is. */
+export type Piece = { table: Table; rows: string[] } | { photo: string; extension: string; bytes: Uint8Array }
+
+/** What is fixed in one moment: how far each log goes, and small tables whole. */
+export interface Moment {
+  upTo: Head['upTo']
+  migrations: string[]
+  builds: { id: string; revision: number }[]
+  photos: string[]
+  runs: string[]
+  small: { table: Table; rows: string[] }[]
+}
+
+const asText = async (db: Queries, table: string, rest = '', values: unknown[] = []) => (await db.query<{ row: string }>(`select row_to_json(t)::text as row from ${table} t ${rest}`, values)).rows.map(({ row }) => row)
+
+/** Fixes a moment, in one short transaction: everything that was acknowledged before it is in the backup. */
+export async function fixMoment(db: PGlite): Promise<Moment> {
+  return db.transaction(async (tx) => {
+    const last = async (table: string) => (await tx.query<{ last: number }>(`select coalesce(max(number), 0)::integer as last from ${table}`)).rows[0].last
+    const ids = async (table: string) => (await tx.query<{ id: string }>(`select id from ${table} order by id`)).rows.map(({ id }) => id)
+    return {
+      upTo: { entry: await last('entry'), house_entry: await last('house_entry'), shelf_move: await last('shelf_move'), shelf_entry: await last('shelf_entry'), run_event: await last('run_event') },
+      migrations: (await tx.query<{ name: string }>('select name from migration order by name')).rows.map(({ name }) => name),
+      builds: (await tx.query<{ id: string; revision: number }>('select id, revision from build order by created_at, id')).rows,
+      photos: await ids('photo'), runs: await ids('run'),
+      small: [{ table: 'house', rows: await asText(tx, 'house') }, { table: 'shelf_item', rows: await asText(tx, 'shelf_item') }, { table: 'shelf_hold', rows: await asText(tx, 'shelf_hold') }, { table: 'run', rows: await asText(tx, 'run') }],
+    }
+  })
+}
+
+/** A build's row as it was at a revision: what was written since is taken back. */
+async function buildAt(db: PGlite, id: string, revision: number): Promise<string> {
+  const { row, inverses } = await db.transaction(async (tx) => ({
+    row: JSON.parse((await asText(tx, 'build', 'where id = $1', [id]))[0]) as { sheet: object; revision: number },
+    inverses: (await tx.query<{ inverse: Operation[] }>('select inverse from entry where build_id = $1 and revision > $2 order by revision desc', [id, revision])).rows.map(({ inverse }) => inverse),
+  }))
+  for (const inverse of inverses) row.sheet = jsonPatch.applyPatch(row.sheet, inverse, false, true).newDocument
+  return JSON.stringify({ ...row, revision })
+}
+
+/** Everything up to a moment, piece by piece, in the order of the tables; between two pieces others have their turn. */
+export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piece> {
+  for (const { id, revision } of moment.builds) yield { table: 'build', rows: [await buildAt(db, id, revision)] }
+  yield* logOf(db, 'entry', moment.upTo.entry)
+  yield* moment.small.filter(({ table }) => table === 'house')
+  yield* logOf(db, 'house_entry', moment.upTo.house_entry)
+  for (const id of moment.photos) {
+    const row = (await db.query<{ media_type: string; bytes: Uint8Array }>('select media_type, bytes from photo where id = $1', [id])).rows[0]
+    if (!row) continue
+    yield { photo: id, extension: row.media_type.replace('image/', ''), bytes: row.bytes }
+    yield { table: 'photo', rows: await asText(db, '(select id, build_id, media_type, who, at from photo)', 'where id = $1', [id]) }
+  }
+  yield* moment.small.filter(({ table }) => table.startsWith('shelf_'))
+  yield* logOf(db, 'shelf_move', moment.upTo.shelf_move)
+  yield* logOf(db, 'shelf_entry', moment.upTo.shelf_entry)
+  yield* moment.small.filter(({ table }) => table === 'run')
+  yield* logOf(db, 'run_event', moment.upTo.run_event)
+  for (const run of moment.runs) {
+    for (let after = -1; ;) {
+      const rows = await asText(db, 'run_sample', 'where run_id = $1 and sequence > $2 order by sequence limit $3', [run, after, SAMPLES])
+      if (rows.length === 0) break
+      yield { table: 'run_sample', rows }
+      after = (JSON.parse(rows[rows.length - 1]) as { sequence: number }).sequence
+    }
+  }
+}
+
+async function* logOf(db: PGlite, table: keyof Head['upTo'], upTo: number): AsyncGenerator<Piece> {
+  for (let after = 0; after < upTo;) {
+    const rows = await asText(db, table, 'where number > $1 and number <= $2 order by number limit $3', [after, upTo, PAGE])
+    if (rows.length === 0) break
+    yield { table, rows }
+    after = (JSON.parse(rows[rows.length - 1]) as { number: number }).number
+  }
+}

@@ -1,0 +1,93 @@
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import type { PGlite } from '@electric-sql/pglite'
+import { madeAt, nameAt, overdue } from './keep'
+import { type Written, writeBackup } from './write'
+
+/** A backup by itself once a day; looked for so often, and for the first time so long after the start, ms. */
+const DAY = 86_400_000
+const LOOKS = 600_000
+const FIRST = 300_000
+/** After a failed one it is tried again so much later, ms. */
+const AGAIN = 3_600_000
+
+/** How a shop's backups stand. */
+export interface BackupState {
+  folder: string
+  /** When the last good one was made, ms. */
+  last?: number
+  running: boolean
+  /** Why the last try came to nothing. */
+  failed?: string
+}
+
+/** Where a data folder's backups lie: another disk is the better place. */
+export const backupFolder = (data: string) => resolve(process.env.ULDO_BACKUPS ?? join(data, 'backups'))
+
+/** The newest backup of a folder, by name. */
+export function newestBackup(folder: string): string | undefined {
+  if (!existsSync(folder) || !statSync(folder).isDirectory()) return undefined
+  return readdirSync(folder).filter((name) => madeAt(name) !== undefined).sort().at(-1)
+}
+
+const PLAIN: Record<string, string> = { ENOSPC: 'The disk of the backups is full.', EACCES: 'The folder of the backups may not be written to.', EROFS: 'The disk of the backups can only be read.', EDQUOT: 'There is no more room for backups.', ENOTDIR: 'The folder of the backups is a file.', EEXIST: 'The folder of the backups is a file.' }
+/** A failure in words that say what to do. */
+export const plainly = (error: Error) => PLAIN[(error as NodeJS.ErrnoException).code ?? ''] ?? error.message
+
+/** A shop's backups: one at a time, on demand and once a day, the old ones cleared away after a good one. */
+export function prepareBackups(db: PGlite, data: string, application: string) {
+  const folder = backupFolder(data)
+  let running: Promise<Written> | undefined
+  let failed: string | undefined
+  let failedAt = -Infinity
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const last = () => {
+    const newest = newestBackup(folder)
+    return newest === undefined ? undefined : madeAt(newest)
+  }
+
+  async function make(now: number): Promise<Written> {
+    mkdirSync(folder, { recursive: true })
+    for (const name of readdirSync(folder)) if (name.endsWith('.part')) rmSync(join(folder, name), { force: true })
+    const written = await writeBackup(db, join(folder, nameAt(now)), application, now)
+    for (const name of overdue(readdirSync(folder))) rmSync(join(folder, name), { force: true })
+    return written
+  }
+
+  /** Makes one now; where one is being made already, that one. */
+  function now(): Promise<Written> {
+    running ??= make(Date.now()).then((written) => {
+      failed = undefined
+      return written
+    }, (error: Error) => {
+      failed = plainly(error)
+      failedAt = Date.now()
+      console.error(`The backup came to nothing: ${failed}`)
+      throw new Error(failed, { cause: error })
+    }).finally(() => (running = undefined))
+    return running
+  }
+
+  function look(): void {
+    timer = setTimeout(look, LOOKS)
+    timer.unref()
+    const due = Date.now() - (last() ?? -Infinity) > DAY && Date.now() - failedAt > AGAIN
+    if (due) now().catch(() => undefined)
+  }
+
+  return {
+    now,
+    state: (): BackupState => ({ folder, last: last(), running: running !== undefined, failed }),
+    start() {
+      timer = setTimeout(look, FIRST)
+      timer.unref()
+    },
+    async stop() {
+      clearTimeout(timer)
+      await running?.catch(() => undefined)
+    },
+  }
+}
+
+export type Backups = ReturnType<typeof prepareBackups>

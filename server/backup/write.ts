@@ -1,0 +1,73 @@
+import { createHash } from 'node:crypto'
+import { createWriteStream } from 'node:fs'
+import { open, rename, rm } from 'node:fs/promises'
+import { pipeline } from 'node:stream/promises'
+import { setImmediate as turn } from 'node:timers/promises'
+import { createGzip } from 'node:zlib'
+import type { PGlite } from '@electric-sql/pglite'
+import { pack, type Pack } from 'tar-stream'
+import { CHECKS, type Checks, FORMAT, HEAD, type Head, type Table, VERSION } from './format'
+import { readArchive } from './read'
+import { fixMoment, piecesOf } from './rows'
+
+/** What was written. */
+export interface Written {
+  file: string
+  upTo: Head['upTo']
+  bytes: number
+}
+
+/**
+ * Writes everything that was acknowledged until now into one open archive: tables as lines of JSON, photos as they are, digests at its end. It is written beside its
+ * name, read back whole and only then given its name, so that a file of that name is a good one.
+ *
+ * @throws what the disk says; the half-written file is gone then
+ */
+export async function writeBackup(db: PGlite, file: string, application: string, now: number): Promise<Written> {
+  const moment = await fixMoment(db)
+  const half = `${file}.part`
+  const archive = pack()
+  const out = pipeline(archive, createGzip(), createWriteStream(half))
+  const gone = out.catch((error: Error) => error)
+  try {
+    const head: Head = { format: FORMAT, version: VERSION, application, madeAt: new Date(now).toISOString(), migrations: moment.migrations, upTo: moment.upTo }
+    await Promise.race([fill(archive, head, db, moment), out.then(() => undefined)])
+    await out
+    await readArchive(half, { head: () => undefined, rows: () => undefined, photo: () => undefined })
+    const handle = await open(half, 'r+')
+    await handle.sync()
+    const { size } = await handle.stat()
+    await handle.close()
+    await rename(half, file)
+    return { file, upTo: moment.upTo, bytes: size }
+  } catch (error) {
+    archive.destroy()
+    await gone
+    await rm(half, { force: true })
+    throw error
+  }
+}
+
+async function fill(archive: Pack, head: Head, db: PGlite, moment: Awaited<ReturnType<typeof fixMoment>>): Promise<void> {
+  const checks: Checks = { files: {}, rows: {} }
+  const add = async (name: string, content: string | Uint8Array) => {
+    const bytes = Buffer.from(content as string)
+    checks.files[name] = createHash('sha256').update(bytes).digest('hex')
+    if (archive.destroyed) return
+    await new Promise<void>((done, fail) => archive.entry({ name, mtime: new Date(head.madeAt) }, bytes, (error) => (error ? fail(error) : done())))
+    await turn()
+  }
+  await add(HEAD, JSON.stringify(head, null, 2))
+  const pieces: Partial<Record<Table, number>> = {}
+  for await (const piece of piecesOf(db, moment)) {
+    if ('photo' in piece) await add(`photos/${piece.photo}.${piece.extension}`, piece.bytes)
+    else {
+      const number = (pieces[piece.table] = (pieces[piece.table] ?? 0) + 1)
+      checks.rows[piece.table] = (checks.rows[piece.table] ?? 0) + piece.rows.length
+      await add(`${piece.table}/${String(number).padStart(6, '0')}.jsonl`, piece.rows.map((row) => `${row}\n`).join(''))
+    }
+    if (archive.destroyed) return
+  }
+  await add(CHECKS, JSON.stringify(checks, null, 2))
+  archive.finalize()
+}

@@ -41,13 +41,19 @@ const device = randomUUID()
 let sent = 0
 const began = Date.now()
 for (let kill = 0; kill < KILLS; kill++) {
+  let heard
+  const first = new Promise((done) => (heard = done))
   const burst = Array.from({ length: 40 }, async (_, i) => {
     await pause(3 * i)
     const value = 0.05 + 1e-7 * ++sent
     const entry = await enter(build, `main.${1 + (i % 7)}.journal`, value, device)
-    if (entry) acknowledged.set(entry.revision, value)
+    if (!entry) return
+    acknowledged.set(entry.revision, value)
+    heard()
   })
-  await pause(20 + 100 * Math.random())
+  // In the middle of its work, and not before it has begun.
+  await first
+  await pause(100 * Math.random())
   server.child.kill('SIGKILL')
   await server.gone
   await Promise.all(burst)
@@ -85,4 +91,5 @@ console.log(`${TABLETS} tablets for ${SECONDS} s: ${acknowledged.size - before} 
 server.child.kill('SIGTERM')
 const code = await server.gone
 rmSync(folder, { recursive: true, force: true })
-process.exitCode = lost > 0 || code !== 0 ? 1 : 0
+if (acknowledged.size < 3 * KILLS) console.error('So few were acknowledged that this shows nothing.')
+process.exitCode = acknowledged.size < 3 * KILLS || lost > 0 || code !== 0 ? 1 : 0

@@ -27,11 +27,11 @@ function server() {
 }
 
 /** One tab: its queue, what it was told, and its timer, run by hand. */
-function tab(open: () => Promise<Keeper>, post: (item: Kept) => Promise<Outcome>, tabs: Queue[] = [], lock = makeLock()) {
+function tab(open: () => Promise<Keeper>, post: (item: Kept) => Promise<Outcome>, tabs: Queue[] = [], lock = makeLock(), now = () => Date.now()) {
   const timers: (() => void)[] = []
   const answers: unknown[] = []
   const queue: Queue = makeQueue({
-    open, post, alone: lock, now: () => Date.now(), changed: () => undefined, answered: (_, answer) => answers.push(answer), later: (work) => timers.push(work),
+    open, post, alone: lock, now, changed: () => undefined, answered: (_, answer) => answers.push(answer), later: (work) => timers.push(work),
     tell: (news: News) => tabs.filter((each) => each !== queue).forEach((each) => each.hear(news)),
   })
   tabs.push(queue)
@@ -186,7 +186,19 @@ describe('the queue', () => {
       }
       await settled(current)
       expect(there.entered).toEqual(keys.filter((key) => !apart.has(key)))
-    }), { numRuns: 40 })
+      // Many changes within one millisecond, over a reload.
+    }), { numRuns: 40, examples: [[['answer lost', 'ok', 'ok', 'reload', 'lost']]] })
+  })
+  it('what a page enters comes behind what the page before it kept, in the same millisecond too', async () => {
+    const there = server()
+    there.answer(({ key }) => (key === 'a' ? undefined : { kind: 'unreachable' }))
+    const still = () => 1_000_000
+    const one = tab(disk, there.post, [], makeLock(), still).queue
+    for (const key of ['a', 'b', 'c']) await one.enter(draft(key))
+    // The first is entered, and its place in the order free again.
+    await vi.waitFor(() => expect(states(one).map(([key]) => key)).toEqual(['b', 'c']))
+    await tab(disk, there.post, [], makeLock(), still).queue.enter(draft('d'))
+    expect((await (await disk()).all()).map(({ key }) => key)).toEqual(['b', 'c', 'd'])
   })
 })
 

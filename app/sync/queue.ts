@@ -65,15 +65,17 @@ export function makeQueue(parts: QueueParts) {
     parts.changed()
   }
 
+  const nextOrder = () => (lastOrder = Math.max(lastOrder + 1, Math.floor(parts.now() * 1000)))
   const held = new Set<string>()
   /** Keeps a change and sends it; resolves once it is kept. */
   async function enter(draft: Draft): Promise<Kept> {
-    lastOrder = Math.max(lastOrder + 1, Math.floor(parts.now() * 1000))
-    const item: Kept = { ...draft, order: lastOrder, state: 'waiting', at: parts.now(), failures: 0 }
+    const item: Kept = { ...draft, order: nextOrder(), state: 'waiting', at: parts.now(), failures: 0 }
     held.add(item.key)
     items = [...items, item]
     parts.changed()
     await opening
+    // Behind what an earlier page of this browser kept, however shortly before.
+    item.order = nextOrder()
     await keep(item)
     held.delete(item.key)
     parts.changed()

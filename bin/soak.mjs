@@ -1,5 +1,5 @@
 /**
- * That nothing acknowledged is lost: the server killed a hundred times in bursts of changes, then fifty tablets writing and listening for a minute. `KILLS`, `TABLETS` and `SECONDS` say otherwise.
+ * That nothing acknowledged is lost: the server killed three hundred times in bursts of changes, then fifty tablets writing and listening for a minute. `KILLS`, `TABLETS` and `SECONDS` say otherwise.
  */
 import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
-const KILLS = Number(process.env.KILLS ?? 100)
+const KILLS = Number(process.env.KILLS ?? 300)
 const TABLETS = Number(process.env.TABLETS ?? 50)
 const SECONDS = Number(process.env.SECONDS ?? 60)
 await ensureInstalled()

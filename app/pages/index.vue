@@ -129,6 +129,7 @@ async function create() {
         </NuxtLink>
       </li>
     </ul>
+    <BackupLine v-if="builds && builds.length > 0" />
   </PlaceFrame>
 </template>
 

@@ -80,6 +80,19 @@ describe('the watch', () => {
     expect(over.stop).toMatchObject({ code: 'over-limit' })
     expect(over.time).toBeLessThan(7.5)
   })
+  it('the ceiling goes from that of cold oil to that of hot between 40 and 80 °C; where nobody knows the oil, the higher one', () => {
+    const between: WatchRules = { ...rules, ceilingCold: 9e5, ceilingHot: 6e5 }
+    const stops = (pressure: number, temperature?: number) => {
+      const monitor = prepareWatch(between)
+      let seen = monitor.take(at(0, 0, { speed: 0 }))
+      for (let i = 1; i <= 60 && !seen.stop; i++) seen = monitor.take(at(0.1 * i, pressure, { temperature }))
+      return seen.stop?.code === 'over-limit' ? seen.stop.limit : undefined
+    }
+    for (const [temperature, limit] of [[5, 9e5], [40, 9e5], [50, 8.25e5], [60, 7.5e5], [80, 6e5], [110, 6e5], [undefined, 9e5]] as const) {
+      expect(stops(limit + 1e4, temperature), `${temperature} °C`).toBeCloseTo(limit, 3)
+      expect(stops(limit - 1e4, temperature), `${temperature} °C`).toBeUndefined()
+    }
+  })
   it('waits out a dip shorter than the house’s seconds under the band', () => {
     const dip = (seconds: number) => (time: number) => (time > 12 && time < 12 + seconds ? 0.78 * good() : good())
     expect(watch(30, dip(3)).stop).toBeUndefined()

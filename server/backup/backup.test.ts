@@ -172,7 +172,7 @@ describe('a backup', () => {
     expect(backups.state()).toMatchObject({ folder: at('shop/backups'), running: false })
     expect(backups.state().last).toBeUndefined()
     mkdirSync(at('shop/backups'), { recursive: true })
-    writeFileSync(at('shop/backups/uldo-2020-01-01T0000.tar.gz.part'), 'left by a kill')
+    writeFileSync(at('shop/backups/uldo-2020-01-01T000000.tar.gz.part'), 'left by a kill')
     const [one, two] = await Promise.all([backups.now(), backups.now()])
     expect(one.file).toBe(two.file)
     expect(readdirSync(at('shop/backups'))).toEqual([one.file.split('/').at(-1)])

@@ -7,9 +7,9 @@ const start = Date.parse('2026-01-05T03:00:00Z')
 
 describe('which backups are kept', () => {
   it('a name says when it was made, and other files are none', () => {
-    expect(nameAt(start)).toBe('uldo-2026-01-05T0300.tar.gz')
-    expect(madeAt('uldo-2026-01-05T0300.tar.gz')).toBe(start)
-    for (const other of ['uldo-2026-01-05T0300.tar.gz.part', 'photo.png', 'uldo-2026-13-45T9999.tar.gz', 'uldo-x.tar.gz']) expect(madeAt(other)).toBeUndefined()
+    expect(nameAt(start)).toBe('uldo-2026-01-05T030000.tar.gz')
+    expect(madeAt('uldo-2026-01-05T030000.tar.gz')).toBe(start)
+    for (const other of ['uldo-2026-01-05T030000.tar.gz.part', 'photo.png', 'uldo-2026-13-45T999999.tar.gz', 'uldo-x.tar.gz']) expect(madeAt(other)).toBeUndefined()
   })
   it('after 400 days of daily backups with clearing away each day: the last seven days, four weeks and twelve months', () => {
     let names: string[] = ['notes.txt']

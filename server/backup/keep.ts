@@ -1,13 +1,13 @@
-/** How many backups are kept: of the last days, weeks and months that have one. */
-export const KEPT = { days: 7, weeks: 4, months: 12 }
+/** How many backups are kept: of the last 24 hours, and of the last days, weeks and months that have one. */
+export const KEPT = { today: 10, days: 7, weeks: 4, months: 12 }
 
-/** `uldo-2026-11-26T0948.tar.gz`, in universal time. */
-export const nameAt = (time: number) => `uldo-${new Date(time).toISOString().slice(0, 16).replace(':', '')}.tar.gz`
+/** `uldo-2026-11-26T094812.tar.gz`, in universal time. */
+export const nameAt = (time: number) => `uldo-${new Date(time).toISOString().slice(0, 19).replaceAll(':', '')}.tar.gz`
 
 /** When a backup was made, by its name, ms; undefined for a file that is none. */
 export function madeAt(name: string): number | undefined {
-  const [, day, hour, minute] = /^uldo-(\d{4}-\d{2}-\d{2})T(\d{2})(\d{2})\.tar\.gz$/.exec(name) ?? []
-  return day === undefined ? undefined : Date.parse(`${day}T${hour}:${minute}:00Z`) || undefined
+  const [, day, hour, minute, second] = /^uldo-(\d{4}-\d{2}-\d{2})T(\d{2})(\d{2})(\d{2})\.tar\.gz$/.exec(name) ?? []
+  return day === undefined ? undefined : Date.parse(`${day}T${hour}:${minute}:${second}Z`) || undefined
 }
 
 const DAY = 86_400_000
@@ -17,7 +17,7 @@ const weekOf = (time: number) => Math.floor((dayOf(time) + 3) / 7)
 const monthOf = (time: number) => new Date(time).toISOString().slice(0, 7)
 
 /**
- * Backups that may go: all but the newest of each of the last seven days, four weeks and twelve months that have one. What is no backup is never named.
+ * Backups that may go: all but the last day’s, and the newest of each of the last seven days, four weeks and twelve months that have one. What is no backup is never named.
  *
  * @param names file names of a folder
  */
@@ -36,6 +36,8 @@ export function overdue(names: readonly string[]): string[] {
       kept.add(name)
     }
   }
+  // What was made by hand today, before and after something, stands side by side.
+  for (const { name } of backups.filter(({ time }) => time > backups[0].time - DAY).slice(0, KEPT.today)) kept.add(name)
   keepNewest(dayOf, KEPT.days)
   keepNewest(weekOf, KEPT.weeks)
   keepNewest(monthOf, KEPT.months)

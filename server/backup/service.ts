@@ -30,6 +30,12 @@ export function newestBackup(folder: string): string | undefined {
   return readdirSync(folder).filter((name) => madeAt(name) !== undefined).sort().at(-1)
 }
 
+/** What to do about records that cannot be read, with the newest backup by name. */
+export function remedy(data: string): string {
+  const newest = newestBackup(backupFolder(data))
+  return newest ? `The newest backup is ${newest}. Move ${join(data, 'records')} away, then: npm run restore -- ${join(backupFolder(data), newest)} --to ${data}` : `There is no backup in ${backupFolder(data)}.`
+}
+
 const PLAIN: Record<string, string> = { ENOSPC: 'The disk of the backups is full.', EACCES: 'The folder of the backups may not be written to.', EROFS: 'The disk of the backups can only be read.', EDQUOT: 'There is no more room for backups.', ENOTDIR: 'The folder of the backups is a file.', EEXIST: 'The folder of the backups is a file.' }
 /** A failure in words that say what to do. */
 export const plainly = (error: Error) => PLAIN[(error as NodeJS.ErrnoException).code ?? ''] ?? error.message

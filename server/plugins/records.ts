@@ -8,7 +8,7 @@ import { House } from '#core/house/schema'
 import { ShelfEntry } from '#core/shelf/schema'
 import { version } from '../../package.json'
 import { RESTORING } from '../backup/restore'
-import { backupFolder, newestBackup, prepareBackups } from '../backup/service'
+import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
 import { migrate, type Migration } from '../data/database'
 import { putHouse } from '../data/house'
@@ -55,12 +55,6 @@ export default defineNitroPlugin(() => {
 function ownAddress(): string {
   const host = process.env.HOST ?? process.env.NITRO_HOST ?? '127.0.0.1'
   return `http://${/^(0\.0\.0\.0|::|)$/.test(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${process.env.PORT ?? process.env.NITRO_PORT ?? '3000'}`
-}
-
-/** What to do about records that cannot be read, with the newest backup by name. */
-function remedy(folder: string): string {
-  const newest = newestBackup(backupFolder(folder))
-  return newest ? `The newest backup is ${newest}. Move ${join(folder, 'records')} away, then: npm run restore -- ${join(backupFolder(folder), newest)} --to ${folder}` : `There is no backup in ${backupFolder(folder)}.`
 }
 
 /** A folder that holds something and no database is never made into a new one. */

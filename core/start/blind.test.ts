@@ -82,12 +82,49 @@ describe('what is not known', () => {
     let seen = watch.take({ time: 15, pressure: 0 })
     for (let i = 151; i < 300; i++) seen = watch.take({ time: i / 10, pressure: 0 })
     expect(seen.stop).toBeUndefined()
+    // While it runs by the hand's word a loss is a loss.
+    const running = prepareWatch(rules, expectation)
+    running.fired(1)
+    let lost = running.take({ time: 1, pressure: 0 })
+    for (let i = 11; i < 300 && !lost.stop; i++) lost = running.take({ time: i / 10, pressure: i < 200 ? 3e5 : 0, temperature: 60 })
+    expect(lost.stop).toMatchObject({ code: 'lost' })
+    expect(lost.time).toBeLessThan(23)
     silent.take({ time: 0, pressure: 1e3 })
     expect(silent.take({ time: 0.1, pressure: 1e3 }).blind).toEqual(['no-speed'])
   })
 })
 
+describe('a band that is wide', () => {
+  /** So wide that no reading is under what a healthy engine could show. */
+  const wide = (): Expectation => ({ ...expectation, low: expectation.pressure.map((each) => 0.5 * each), high: expectation.pressure.map((each) => 1.5 * each) })
+  it('a reading under half of its lower edge for ten seconds is a stop all the same, and one over that is none', () => {
+    const half = 0.25 * Math.min(...[45, 60, 75].map((each) => healthy(IDLE, each)))
+    const at = (share: number, seconds = 40) => run(20 + seconds, (time) => ({ speed: IDLE, temperature: 60, pressure: time < 20 ? half * 1.4 : half * share }), { watch: prepareWatch({ ...rules, falling: 1 }, wide()) })
+    const low = at(0.92)
+    expect(low.stop).toMatchObject({ code: 'under-band' })
+    expect(low.time).toBeGreaterThan(28)
+    expect(low.time).toBeLessThan(31)
+    expect(at(1.08).stop).toBeUndefined()
+    expect(at(0.92, 7).stop).toBeUndefined()
+  })
+})
+
 describe('instruments as shops have them', () => {
+  it('a dip of two seconds at a steady speed is no fall; one of six is', () => {
+    const dips = (seconds: number) => run(40, (time) => ({ speed: IDLE, temperature: 60, pressure: healthy(IDLE, 60) * (time > 25 && time < 25 + seconds ? 0.6 : 1) }), { watch: prepareWatch({ ...rules, outOfBand: 60 }, expectation) })
+    expect(dips(2).stop).toBeUndefined()
+    expect(dips(6).stop).toMatchObject({ code: 'falling' })
+  })
+  it('two zero readings of a logger once a second are none, the third is a loss', () => {
+    const zeros = (count: number) => run(30, (time) => ({ speed: IDLE, temperature: 60, pressure: time >= 20 && time < 20 + count ? 0 : healthy(IDLE, 60) }), { rate: 1 })
+    expect(zeros(2).stop).toBeUndefined()
+    expect(zeros(3).stop).toMatchObject({ code: 'lost', time: 22 })
+  })
+  it('an oil temperature of which nothing more is heard is not known any more after a minute', () => {
+    const heard = (seconds: number) => run(seconds, (time) => ({ speed: IDLE, pressure: healthy(IDLE, 60), ...(time < 5 ? { temperature: 60 } : {}) }), { watch: prepareWatch(rules, expectation) })
+    expect(heard(60).watches).not.toContain('temperature-unknown')
+    expect(heard(70).watches).toContain('temperature-unknown')
+  })
   it.each([1.5, 2, 3])('a sender that lags by %d s stops nothing while speeds change', (lag) => {
     let shown = 0
     const speedAt = (time: number) => (time < 25 ? IDLE : time < 45 ? 3000 / 60 : 650 / 60)

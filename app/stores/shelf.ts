@@ -79,7 +79,7 @@ export const useShelf = defineStore('shelf', () => {
   async function importCsv(text: string) {
     failure.value = ''
     try {
-      const response = await fetch('/api/shelf/csv', { method: 'POST', headers: { 'content-type': 'text/csv' }, body: text })
+      const response = await fetch(`/api/shelf/csv?who=${encodeURIComponent(useHouse().who || 'Someone')}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: text })
       const answer = (await response.json()) as { added: number; changed: number; bad: BadRow[]; error?: { message: string } }
       if (answer.error) failure.value = answer.error.message
       else void load()

@@ -15,7 +15,7 @@ import { enterHouseChange, getHouse, putHouse } from '../data/house'
 import { checkRecords } from '../data/integrity'
 import { getPhoto, insertPhoto } from '../data/photos'
 import { eventsOf, insertEvent, insertRun, samplesAfter, insertSamples } from '../data/runs'
-import { enterShelfChange, listHolds, listItems, moveItems } from '../data/shelf'
+import { enterShelfChange, itemHistory, listHolds, listItems, moveItems } from '../data/shelf'
 import { emptyDatabase, migrations } from '../data/testDatabase'
 import { RESTORING, restoreBackup } from './restore'
 import { prepareBackups } from './service'
@@ -81,6 +81,8 @@ describe('a backup', () => {
     expect(await getHouse(back)).toEqual(await getHouse(db))
     expect(await listItems(back)).toEqual(await listItems(db))
     expect(await listHolds(back)).toEqual(await listHolds(db))
+    expect(await itemHistory(db, item)).toMatchObject([{ change: 'insert', who: 'Maren', item: { count: 4 } }, { change: 'update', who: 'Maren', item: { count: 3 } }])
+    expect(await itemHistory(back, item)).toEqual(await itemHistory(db, item))
     expect(Buffer.from((await getPhoto(back, build, photo))!.bytes).equals(picture)).toBe(true)
     expect(await samplesAfter(back, run, -1, 20_000)).toEqual(samples)
     expect(await eventsOf(back, run)).toEqual(await eventsOf(db, run))

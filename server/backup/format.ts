@@ -10,7 +10,7 @@ export const HEAD = 'uldo.json'
 export const CHECKS = 'checks.json'
 
 /** Tables in the order in which they can be filled: what is pointed at before what points. */
-export const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'run', 'run_event', 'run_sample'] as const
+export const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample'] as const
 export type Table = (typeof TABLES)[number]
 
 export interface Head {
@@ -22,7 +22,7 @@ export interface Head {
   /** Names of the migrations that its rows have been through. */
   migrations: string[]
   /** Highest number of each log that is in it. */
-  upTo: { entry: number; house_entry: number; shelf_move: number; shelf_entry: number; run_event: number }
+  upTo: { entry: number; house_entry: number; shelf_move: number; shelf_entry: number; shelf_history: number; run_event: number }
 }
 
 export interface Checks {

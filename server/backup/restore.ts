@@ -52,9 +52,11 @@ export async function restoreBackup(file: string, folder: string, migrations: Mi
   }
 }
 
-const NUMBERED = ['entry', 'house_entry', 'shelf_move', 'shelf_entry', 'run_event']
+const NUMBERED = ['entry', 'house_entry', 'shelf_move', 'shelf_entry', 'shelf_history', 'run_event']
 
 async function fill(db: PGlite, file: string): Promise<void> {
+  // What is put back is no new change: nothing is entered for it.
+  await db.exec('set session_replication_role = replica')
   const photos = new Map<string, Buffer>()
   const rows = async (table: Table, lines: string[]) => {
     if (table === 'photo') {
@@ -67,5 +69,6 @@ async function fill(db: PGlite, file: string): Promise<void> {
     } else await db.query(`insert into ${table} overriding system value select * from jsonb_populate_recordset(null::${table}, $1::jsonb)`, [`[${lines.join(',')}]`])
   }
   await readArchive(file, { head: () => undefined, rows, photo: (id, bytes) => photos.set(id, bytes) })
+  await db.exec('set session_replication_role = origin')
   for (const table of NUMBERED) await db.query(`select setval(pg_get_serial_sequence('${table}', 'number'), greatest(1, (select coalesce(max(number), 1) from ${table})), exists(select 1 from ${table}))`)
 }

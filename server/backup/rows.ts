@@ -28,7 +28,7 @@ export async function fixMoment(db: PGlite): Promise<Moment> {
     const last = async (table: string) => (await tx.query<{ last: number }>(`select coalesce(max(number), 0)::integer as last from ${table}`)).rows[0].last
     const ids = async (table: string) => (await tx.query<{ id: string }>(`select id from ${table} order by id`)).rows.map(({ id }) => id)
     return {
-      upTo: { entry: await last('entry'), house_entry: await last('house_entry'), shelf_move: await last('shelf_move'), shelf_entry: await last('shelf_entry'), run_event: await last('run_event') },
+      upTo: { entry: await last('entry'), house_entry: await last('house_entry'), shelf_move: await last('shelf_move'), shelf_entry: await last('shelf_entry'), shelf_history: await last('shelf_history'), run_event: await last('run_event') },
       migrations: (await tx.query<{ name: string }>('select name from migration order by name')).rows.map(({ name }) => name),
       builds: (await tx.query<{ id: string; revision: number }>('select id, revision from build order by created_at, id')).rows,
       photos: await ids('photo'), runs: await ids('run'),
@@ -59,9 +59,10 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
     yield { photo: id, extension: row.media_type.replace('image/', ''), bytes: row.bytes }
     yield { table: 'photo', rows: await asText(db, '(select id, build_id, media_type, who, at from photo)', 'where id = $1', [id]) }
   }
-  yield* moment.small.filter(({ table }) => table.startsWith('shelf_'))
+  yield* moment.small.filter(({ table }) => table === 'shelf_item' || table === 'shelf_hold')
   yield* logOf(db, 'shelf_move', moment.upTo.shelf_move)
   yield* logOf(db, 'shelf_entry', moment.upTo.shelf_entry)
+  yield* logOf(db, 'shelf_history', moment.upTo.shelf_history)
   yield* moment.small.filter(({ table }) => table === 'run')
   yield* logOf(db, 'run_event', moment.upTo.run_event)
   for (const run of moment.runs) {

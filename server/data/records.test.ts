@@ -13,7 +13,7 @@ import { emptyDatabase, migrations } from './testDatabase'
 import { getHouse, putHouse } from './house'
 import { House } from '#core/house/schema'
 import type { Move } from '#core/shelf/stock'
-import { deleteItem, getItem, insertItem, listHolds, listItems, moveItems, updateItem, writeItems } from './shelf'
+import { deleteItem, getItem, insertItem, itemHistory, listHolds, listItems, moveItems, updateItem, writeItems } from './shelf'
 import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 
@@ -182,6 +182,10 @@ describe('shelf', () => {
     expect(await getItem(db, one.item.id)).toMatchObject({ count: 3 })
     expect(await deleteItem(db, two.item.id)).toBe('gone')
     expect(await getItem(db, two.item.id)).toBeUndefined()
+    // Every state of it is kept, by whoever it was, and cannot be written over.
+    expect((await itemHistory(db, two.item.id)).map(({ who, item }) => [who, item.count, item.removed])).toEqual([['A program', 1, false], ['Oda', 1, false], ['Oda', 1, false], ['A program', 0, true]])
+    await expect(db.query('update shelf_history set who = $1', ['Other'])).rejects.toThrow('append-only')
+    await expect(db.query('delete from shelf_history')).rejects.toThrow('append-only')
     // One that is gone can be put there again under its name.
     expect(await insertItem(db, washer('W 2', 5))).toMatchObject({ kind: 'written', item: { count: 5 } })
   })

@@ -25,6 +25,25 @@ export async function getItem(db: Queries, id: string): Promise<ShelfItem | unde
   return row && itemOf(row)
 }
 
+/** Says who writes, for the history of the shelf, until the transaction ends. */
+async function namesWriter(tx: Queries, who: string): Promise<void> {
+  await tx.query("select set_config('uldo.who', $1, true)", [who])
+}
+
+/** An item as it was after each change to it. */
+export interface ShelfState {
+  revision: number
+  change: 'insert' | 'update' | 'delete'
+  item: Record<string, unknown>
+  who: string
+  at: string
+}
+
+/** What became of an item on the shelf, whoever wrote it, oldest first. */
+export async function itemHistory(db: Queries, id: string): Promise<ShelfState[]> {
+  return (await db.query<ShelfState>('select revision, change, item, who, at from shelf_history where item_id = $1 order by number', [id])).rows.map((row) => ({ ...row, at: new Date(row.at).toISOString() }))
+}
+
 export type ItemResult = { kind: 'written'; item: ShelfItem } | { kind: 'unknown' } | { kind: 'conflict'; item: ShelfItem } | { kind: 'twice' } | { kind: 'held'; reserved: number }
 
 /** Puts a new item on the shelf; `twice` when one of its kind, label and engine lies there. */
@@ -76,14 +95,17 @@ export async function deleteItem(db: PGlite, id: string): Promise<'gone' | 'unkn
 }
 
 /** Writes many items in one statement: new ones are added, those of the same kind, label and engine get the new figures. All or none. */
-export async function writeItems(db: PGlite, entries: ShelfEntry[]): Promise<{ added: number; changed: number }> {
-  const { rows } = await db.query<{ added: boolean }>(
+export async function writeItems(db: PGlite, entries: ShelfEntry[], who = 'A program'): Promise<{ added: number; changed: number }> {
+  const { rows } = await db.transaction(async (tx) => {
+    await namesWriter(tx, who)
+    return tx.query<{ added: boolean }>(
     `insert into shelf_item as s (kind, label, engine, count, place, note, price, properties)
      select kind, label, engine, count, place, note, price, properties
      from jsonb_to_recordset($1::jsonb) as r(kind text, label text, engine text, count integer, place text, note text, price double precision, properties jsonb)
      on conflict (kind, label, engine) do update set count = greatest(excluded.count, (select coalesce(sum(h.reserved), 0) from shelf_hold h where h.item_id = s.id)), place = excluded.place,
        note = excluded.note, price = excluded.price, properties = excluded.properties, removed = false, revision = s.revision + 1, changed_at = now()
      returning revision = 0 as added`, [JSON.stringify(entries)])
+  })
   const added = rows.filter((row) => row.added).length
   return { added, changed: rows.length - added }
 }
@@ -105,6 +127,7 @@ export async function moveItems(db: PGlite, build: string, who: string, orders: 
 
 /** The same inside a transaction: with the change of a record that the moves belong to. */
 export async function moveWithin(tx: Queries, build: string, who: string, orders: MoveOrder[], entryKey?: string): Promise<void> {
+  await namesWriter(tx, who)
   for (const { clientKey, item: id, move, count } of orders) {
     const known = (await tx.query('select 1 from shelf_move where client_key = $1', [clientKey])).rows.length > 0
     if (known) continue
@@ -139,6 +162,7 @@ export type ShelfChangeResult = { kind: 'entered'; item?: ShelfItem; again: bool
 export async function enterShelfChange(db: PGlite, change: ShelfChange): Promise<ShelfChangeResult> {
   return db.transaction(async (tx): Promise<ShelfChangeResult> => {
     const { clientKey, who, ...what } = change
+    await namesWriter(tx, who)
     if ((await tx.query('select 1 from shelf_entry where client_key = $1', [clientKey])).rows.length > 0) return { kind: 'entered', item: await getItem(tx, change.item), again: true }
     const result = await makeShelfChange(tx, change)
     if (result.kind === 'entered') await tx.query('insert into shelf_entry (client_key, item_id, change, who) values ($1, $2, $3, $4)', [clientKey, change.item, JSON.stringify(what), who])

@@ -1,9 +1,12 @@
+import { z } from 'zod'
 import type { BadRow, shelfFromCsv } from '#core/shelf/csv'
 import { writeItems } from '../../data/shelf'
 import { inThread, TooBusy } from '../../threads/pool'
 
 /** Largest file, bytes: some tens of thousands of rows. */
 const FILE_LIMIT = 8_000_000
+
+const Query = z.object({ who: z.string().trim().min(1).max(60).optional() })
 
 /** Takes a CSV file in: all good rows at once, the bad ones named by line and column. */
 export default defineEventHandler(async (event) => {
@@ -14,7 +17,8 @@ export default defineEventHandler(async (event) => {
   })
   if ('refused' in read) throw refusal(400, 'invalid', `Shelf file: ${read.refused}`, { problems: [{ path: 'headings', message: read.refused }] })
   const { good, bad } = apart(read)
-  const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry)) : { added: 0, changed: 0 }
+  const { who } = requireValid(Query, getQuery(event), 'Shelf file')
+  const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry), who) : { added: 0, changed: 0 }
   return { ...written, bad }
 })
 

@@ -102,7 +102,12 @@ describe('the queue', () => {
   })
   it('what the server fails on each time stops holding up the others', async () => {
     const there = server()
-    there.answer((item) => (item.key === 'a' ? { kind: 'failed' } : undefined))
+    let tries = 0
+    there.answer((item) => {
+      if (item.key !== 'a') return undefined
+      tries++
+      return { kind: 'failed' }
+    })
     const { queue, tick } = tab(disk, there.post)
     await queue.enter(draft('a'))
     await queue.enter(draft('b'))
@@ -113,6 +118,7 @@ describe('the queue', () => {
     await settled(queue)
     expect(there.entered).toEqual(['b'])
     expect(states(queue)).toEqual([['a', 'refused']])
+    expect(tries).toBe(4)
     await queue.forget('a')
     expect(queue.items()).toEqual([])
   })

@@ -63,6 +63,8 @@ describe('turning torque', () => {
   })
   it('twice the usual is watched, and one cap alone says nothing', () => {
     expect(inOrder([0.6, 1.2, 2.7, 3.3]).verdict).toBe('watch')
+    // A stiff crank: three times what the others add stops, twice is watched, however many N·m it is.
+    expect([[2, 4, 7.5, 9.5], [2, 4, 9, 11], [2, 4, 11, 13]].map((torques) => inOrder(torques).verdict)).toEqual(['pass', 'watch', 'stop'])
     expect(inOrder([2.5]).verdict).toBe('pass')
     expect(inOrder([]).verdict).toBe('pass')
   })
@@ -79,7 +81,7 @@ describe('turning torque', () => {
     const readings = new Map([[3, 0.5], [4, 1.5], [1, 2], [5, 6]])
     expect(judgeTurning(readings, capOrder(5))).toMatchObject({ gaps: [2], verdict: 'stop', main: 5, among: [5] })
     expect(judgeTurning(new Map([[3, 0.5], [4, 1.5], [1, 2], [5, 2.5]]), capOrder(5))).toMatchObject({ verdict: 'pass', gaps: [2] })
-    expect(judgeTurning(new Map([[3, 0.5], [2, 1], [1, 5.5]]), capOrder(5))).toMatchObject({ verdict: 'stop', among: [4, 1], gaps: [4] })
+    expect(judgeTurning(new Map([[3, 0.5], [2, 1], [1, 5.5]]), capOrder(5))).toMatchObject({ verdict: 'stop', among: [4, 1], gaps: [4], jump: expect.closeTo(4, 9) })
   })
 })
 

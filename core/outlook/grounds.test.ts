@@ -21,6 +21,10 @@ describe('the grounds of a word', () => {
     expect(missingGrounds(some, 'idleHot')).toEqual([])
     expect(missingGrounds(some, 'idleCold').map(({ about }) => about)).toEqual(['relief valve'])
     expect(missingGrounds(put(some, { 'relief.freeLength': 0.048 }), 'idleCold')).toEqual([])
+    // Of two valves both are wanted.
+    const two = { ...some, layout: { ...some.layout, galleryRelief: true } }
+    expect(missingGrounds(put(two, { 'relief.freeLength': 0.048 }), 'idleCold').map(({ about }) => about)).toEqual(['gallery relief valve'])
+    expect(missingGrounds(two, 'idleHot')).toEqual([])
     expect(verdicts(some)[2]).not.toBe('assumed')
   })
   it('the gauge’s own word stands once it was read, and says where it departs from the prediction', () => {

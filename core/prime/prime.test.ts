@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { openingPressure } from '../relief/valve'
+import { bearingsOf } from '../build/clearances'
 import { reliefValve } from '../build/relief'
+import { primeCeiling } from './ceiling'
 import { judgePrime, primeExpectation } from './prime'
 
 const six = (readings: Record<string, number> = {}) => {
@@ -39,5 +41,34 @@ describe('priming by drill', () => {
     expect(expected.least).toBeGreaterThan(expected.low - 0.6 * (expected.pressure - expected.low) - 20e3)
     expect(judgePrime(15e5, expected)).toBe('stop')
     expect([expected.least, expected.least - 1, expected.high + 1].map((reading) => judgePrime(reading, expected))).toEqual(['pass', 'stop', 'watch'])
+  })
+  it('a drill whose speed nobody read lowers what is accepted, where the speed counts', () => {
+    const warm = { 'prime.oilTemperature': 70 }
+    const assumed = expectAt(warm)
+    const read = expectAt({ ...warm, 'prime.drillSpeed': 7.5 })
+    expect(read.pressure).toBeCloseTo(assumed.pressure, 0)
+    expect(assumed.least).toBeLessThan(read.least - 5e3)
+  })
+  it('a gauge that errs by 7 kPa is allowed for beside what the record leaves open', () => {
+    const { pressure, low, least } = expectAt({ 'prime.drillSpeed': 7.5 })
+    // In quadrature, at 2.8 standard deviations.
+    expect((pressure - least) / 2.8).toBeGreaterThan(Math.hypot((pressure - low) / 1.645, 6.9e3))
+  })
+  it('bearings as much wider as it says stay hidden behind the relief valve, and those somewhat wider than that do not', () => {
+    const recorded = six()
+    const { widestHidden, least } = primeExpectation(recorded, undefined, 40)
+    expect(widestHidden).toBeGreaterThan(1.1)
+    const wider = (factor: number) => {
+      const readings: Record<string, number> = {}
+      for (const set of ['main', 'rod'] as const) for (const { number, bore, journal } of bearingsOf(recorded, set)) readings[`${set}.${number}.journal`] = bore!.value - factor * (bore!.value - journal!.value)
+      return expectAt(readings).pressure
+    }
+    expect(wider(0.96 * widestHidden)).toBeGreaterThan(least - 4e3)
+    expect(wider(1.08 * widestHidden)).toBeLessThan(least)
+  })
+  it('the maker’s ceiling stands over the house’s, and the house’s over what is usual', () => {
+    expect(primeCeiling(six())).toBe(6e5)
+    expect(primeCeiling({ ...six(), house: { school: 'auto', rules: { 'ceiling.crankingCold': 6.5e5 } } })).toBe(6.5e5)
+    expect(primeCeiling(six({ 'maker.ceiling': 5.8e5 }))).toBe(5.8e5)
   })
 })

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { openingPressure } from '../relief/valve'
 import { bearingsOf } from '../build/clearances'
+import { newSheet } from '../build/layouts'
 import { reliefValve } from '../build/relief'
 import { primeCeiling } from './ceiling'
 import { judgePrime, primeExpectation } from './prime'
@@ -67,8 +68,10 @@ describe('priming by drill', () => {
     expect(wider(1.08 * widestHidden)).toBeLessThan(least)
   })
   it('the maker’s ceiling stands over the house’s, and the house’s over what is usual', () => {
-    expect(primeCeiling(six())).toBe(6e5)
-    expect(primeCeiling({ ...six(), house: { school: 'auto', rules: { 'ceiling.crankingCold': 6.5e5 } } })).toBe(6.5e5)
+    const blank = newSheet('inline4', 'Four', 'Test engine')
+    expect(primeCeiling(blank)).toBe(7e5)
+    expect(primeCeiling({ ...blank, house: { school: 'auto', rules: { 'ceiling.crankingCold': 6.5e5 } } })).toBe(6.5e5)
+    expect(primeCeiling({ ...six(), house: { school: 'auto', rules: { 'ceiling.crankingCold': 6.5e5 } } })).toBe(6e5)
     expect(primeCeiling(six({ 'maker.ceiling': 5.8e5 }))).toBe(5.8e5)
   })
 })

@@ -42,3 +42,17 @@ it('any interleaving of three tabs: conflicts exactly where another tab wrote si
     expect(back).toEqual(blank)
   }), { numRuns: 25 })
 })
+
+it('a value and what lies in it are one place: whichever is written first, the other is told', async () => {
+  const id = randomUUID()
+  await insertBuild(db, id, newSheet('inline4', 'Four', 'Test engine'))
+  const write = (base: number, patch: { op: 'add' | 'replace'; path: string; value: unknown }) => enterChange(db, id, { clientKey: randomUUID(), device: randomUUID(), base, who: 'Oda', patch: [patch], reason: '' })
+  const whole = { op: 'add' as const, path: '/readings/main.1.journal', value: { value: 0.06, source: 'measured' } }
+  const within = { op: 'add' as const, path: '/readings/main.1.journal/value', value: 0.0601 }
+  expect(await write(0, whole)).toMatchObject({ kind: 'entered' })
+  expect(await write(0, within)).toMatchObject({ kind: 'conflict', path: within.path })
+  expect(await write(1, within)).toMatchObject({ kind: 'entered' })
+  expect(await write(1, whole)).toMatchObject({ kind: 'conflict', path: whole.path })
+  // A name that only begins alike is another place.
+  expect(await write(1, { ...whole, path: '/readings/main.1.bore' })).toMatchObject({ kind: 'entered' })
+})

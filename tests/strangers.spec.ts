@@ -34,6 +34,13 @@ test('no other page writes here, and no other name is answered', async ({ server
   expect(page.headers['x-powered-by']).toBeUndefined()
   expect(String(page.headers['content-security-policy'])).toMatch(/script-src 'self' 'wasm-unsafe-eval' 'sha256-/)
   expect(String(page.headers['content-security-policy'])).not.toMatch(/script-src[^;]*unsafe-inline/)
+  // All of it stands in the log: what, from where, with what answer, and by whom where it was said; never what was brought.
+  const lines = () => readFileSync(join(server.folder, 'log/uldo.log'), 'utf8').trim().split('\n').map((line) => JSON.parse(line) as { method: string; path: string; status: number; ms: number; who?: string })
+  const change = { clientKey: id, device: id, base: 0, who: 'Oda', patch: [{ op: 'add', path: '/readings/nothing', value: 'not for the log' }] }
+  await fetch(`${server.address}/api/builds/${id}/entries?pin=1234`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(change) })
+  await expect.poll(() => lines().filter(({ path }) => path.endsWith('/entries')).map(({ status, who }) => [status, who])).toEqual([[400, 'Oda']])
+  expect(lines().filter(({ method, path }) => method === 'POST' && path === '/api/builds').map(({ status }) => status)).toEqual([415, 403, 403, 403, 421, 201])
+  expect(readFileSync(join(server.folder, 'log/uldo.log'), 'utf8')).not.toMatch(/1234|not for the log|Stranger/)
   expect(page.headers).toMatchObject({ 'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'no-referrer' })
 })
 

@@ -313,4 +313,9 @@ test('a prime by hand over the limit of filter and seals is STOP at once, and is
   expect((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['prime.checkPressure']).toBeUndefined()
   await page.goto(server.address)
   await expect(page.getByRole('link', { name: /Ottiline/ })).not.toContainText('Primed')
+  await expect(page.getByRole('link', { name: /Ottiline/ })).toContainText('over the limit: write what was found and done')
+  // The next start asks what was found.
+  await page.goto(`${server.address}/build/${id}/start`)
+  await expect(page.locator('[data-gate="stopped"]')).toContainText('The prime of')
+  await expect(page.locator('[data-gate="stopped"]')).toContainText('was stopped: over the limit')
 })

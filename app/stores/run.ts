@@ -13,6 +13,8 @@ const RETRY = 1500
  */
 export const useRun = defineStore('run', () => {
   const list = shallowRef<Run[]>([])
+  /** Starts and primes of this build that were stopped while nobody has written what was found and done, newest first. */
+  const unanswered = shallowRef<Run[]>([])
   /** Whether the list is the build's own by now. */
   const listed = ref(false)
   const run = shallowRef<Run>()
@@ -42,9 +44,12 @@ export const useRun = defineStore('run', () => {
     if (run.value?.buildId === buildId && run.value.kind === kind && !ended.value) return
     close()
     list.value = []
+    unanswered.value = []
     listed.value = false
     try {
-      list.value = (await $fetch<Run[]>(`/api/builds/${buildId}/runs`)).filter((each) => each.kind === kind)
+      const all = await $fetch<Run[]>(`/api/builds/${buildId}/runs`)
+      list.value = all.filter((each) => each.kind === kind)
+      unanswered.value = all.filter((each) => each.stopped && !each.found && each.setup.source !== 'rig')
       hears.value = true
       listed.value = true
     } catch {
@@ -157,6 +162,7 @@ export const useRun = defineStore('run', () => {
   async function found(stopped: Run, words: string) {
     const body: RunEvent = { clientKey: uuid(), time: 0, kind: 'found', words, data: {}, who: who() }
     list.value = list.value.map((each) => (each.id === stopped.id ? { ...each, found: words } : each))
+    unanswered.value = unanswered.value.filter(({ id }) => id !== stopped.id)
     await sync.enter({ key: body.clientKey, kind: 'run', document: stopped.id, label: 'What was found and done', url: `/api/runs/${stopped.id}/events`, body })
   }
   const act = (action: string) => event('act', action, { action })
@@ -169,5 +175,5 @@ export const useRun = defineStore('run', () => {
     if (item.kind === 'run' && item.document === run.value?.id && (answer as Partial<KeptEvent>).clientKey) hear(answer as KeptEvent)
   })
 
-  return { list, listed, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, found, act, end, now }
+  return { list, unanswered, listed, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, found, act, end, now }
 })

@@ -17,8 +17,9 @@ import { getPhoto, insertPhoto } from '../data/photos'
 import { eventsOf, insertEvent, insertRun, samplesAfter, insertSamples } from '../data/runs'
 import { enterShelfChange, itemHistory, listHolds, listItems, moveItems } from '../data/shelf'
 import { emptyDatabase, migrations } from '../data/testDatabase'
+import { readArchive } from './read'
 import { RESTORING, restoreBackup } from './restore'
-import { prepareBackups } from './service'
+import { plainly, prepareBackups } from './service'
 import { writeBackup } from './write'
 
 const folder = mkdtempSync(join(tmpdir(), 'uldo-backup-'))
@@ -158,17 +159,43 @@ describe('a backup', () => {
   })
 
   it('that the disk does not take leaves nothing half behind, and says why; the last good one stays', async () => {
-    symlinkSync('/dev/full', at('g.tar.gz.part'))
-    await expect(writeBackup(db, at('g.tar.gz'), '0.1.0', Date.now())).rejects.toMatchObject({ code: 'ENOSPC' })
+    const unhandled: unknown[] = []
+    const caught = (error: unknown) => void unhandled.push(error)
+    process.on('uncaughtException', caught).on('unhandledRejection', caught)
+    for (let i = 0; i < 20; i++) {
+      symlinkSync('/dev/full', at('g.tar.gz.part'))
+      await expect(writeBackup(db, at('g.tar.gz'), '0.1.0', Date.now())).rejects.toMatchObject({ code: 'ENOSPC' })
+      expect(readdirSync(folder).filter((name) => name.startsWith('g.'))).toEqual([])
+    }
+    // A table that cannot be read ends it too.
+    await db.exec('alter table run_sample rename to elsewhere')
+    await expect(writeBackup(db, at('g.tar.gz'), '0.1.0', Date.now())).rejects.toThrow('run_sample')
+    await db.exec('alter table elsewhere rename to run_sample')
     expect(readdirSync(folder).filter((name) => name.startsWith('g.'))).toEqual([])
+    // Nothing of it is left to end the server with.
+    await new Promise((done) => setTimeout(done, 50))
+    process.off('uncaughtException', caught).off('unhandledRejection', caught)
+    expect(unhandled).toEqual([])
     writeFileSync(at('file'), '')
     process.env.ULDO_BACKUPS = at('file')
     const backups = prepareBackups(db, at('x'), '0.1.0')
-    await expect(backups.now()).rejects.toThrow('The folder of the backups is a file.')
-    expect(backups.state()).toMatchObject({ running: false, failed: 'The folder of the backups is a file.' })
+    await expect(backups.now()).rejects.toThrow('The folder is a file.')
+    expect(backups.state()).toMatchObject({ running: false, failed: 'The folder is a file.' })
     delete process.env.ULDO_BACKUPS
   })
 
+  it('what fails while it is put back is said as it is, and not as damage of the archive', async () => {
+    await writeBackup(db, at('h.tar.gz'), '0.1.0', Date.now())
+    const full = Object.assign(new Error('could not extend file'), { code: '53100' })
+    await expect(readArchive(at('h.tar.gz'), { head: () => undefined, rows: () => Promise.reject(full), photo: () => undefined })).rejects.toBe(full)
+  })
+  it('says what the database’s own file system throws in words too, which is no error', () => {
+    expect(plainly({ name: 'ErrnoError', errno: 51 })).toBe('The disk is full.')
+    expect(plainly(Object.assign(new Error('could not extend file'), { code: '53100' }))).toBe('The disk is full.')
+    expect(plainly({ name: 'ErrnoError', errno: 8 })).toBe('the disk failed (failure 8).')
+    expect(plainly(Object.assign(new Error('x'), { code: 'EROFS' }))).toBe('The disk can only be read.')
+    expect(plainly(new Error('as it says'))).toBe('as it says')
+  })
   it('asked for twice at once is made once, and is the newest that is known', async () => {
     const backups = prepareBackups(db, at('shop'), '0.1.0')
     expect(backups.state()).toMatchObject({ folder: at('shop/backups'), running: false })

@@ -29,6 +29,16 @@ export async function readArchive(file: string, takes: Takes): Promise<{ head: H
   const rows: Partial<Record<Table, number>> = {}
   let head: Head | undefined
   let checks: Checks | undefined
+  // What the taker fails on is no fault of the archive.
+  let failed: { error: unknown } | undefined
+  const hand = async (taking: () => unknown) => {
+    try {
+      await taking()
+    } catch (error) {
+      failed = { error }
+      throw error
+    }
+  }
   try {
     for await (const entry of archive) {
       const { name, size = 0 } = entry.header
@@ -44,19 +54,20 @@ export async function readArchive(file: string, takes: Takes): Promise<{ head: H
       files[name] = createHash('sha256').update(bytes).digest('hex')
       if (name === HEAD) {
         head = json<Head>(name, bytes)
-        await takes.head(head)
+        await hand(() => takes.head(head!))
         continue
       }
       if (!head) throw new BadBackup('It is no backup of Uldo.')
       const [folder, rest] = name.split('/')
-      if (folder === 'photos') await takes.photo(rest.split('.')[0], bytes)
+      if (folder === 'photos') await hand(() => takes.photo(rest.split('.')[0], bytes))
       else if ((TABLES as readonly string[]).includes(folder)) {
         const lines = bytes.toString('utf8').split('\n').filter(Boolean)
         rows[folder as Table] = (rows[folder as Table] ?? 0) + lines.length
-        await takes.rows(folder as Table, lines)
+        await hand(() => takes.rows(folder as Table, lines))
       } else throw new BadBackup(`${name} is nothing that a backup holds.`)
     }
   } catch (error) {
+    if (failed) throw failed.error
     if (error instanceof BadBackup) throw error
     const { code, message } = error as NodeJS.ErrnoException
     if (code === 'ENOENT') throw new BadBackup('There is no such file.')

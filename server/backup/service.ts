@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import type { PGlite } from '@electric-sql/pglite'
+import { inWords } from '../data/failure'
 import { madeAt, nameAt, overdue } from './keep'
 import { type Written, writeBackup } from './write'
 
@@ -36,9 +37,9 @@ export function remedy(data: string): string {
   return newest ? `The newest backup is ${newest}. Move ${join(data, 'records')} away, then: npm run restore -- ${join(backupFolder(data), newest)} --to ${data}` : `There is no backup in ${backupFolder(data)}.`
 }
 
-const PLAIN: Record<string, string> = { ENOSPC: 'The disk of the backups is full.', EACCES: 'The folder of the backups may not be written to.', EROFS: 'The disk of the backups can only be read.', EDQUOT: 'There is no more room for backups.', ENOTDIR: 'The folder of the backups is a file.', EEXIST: 'The folder of the backups is a file.' }
+const PLAIN: Record<string, string> = { ENOSPC: 'The disk is full.', EACCES: 'The folder may not be written to.', EROFS: 'The disk can only be read.', EDQUOT: 'There is no more room on the disk.', ENOTDIR: 'The folder is a file.', EEXIST: 'The folder is a file.' }
 /** A failure in words that say what to do. */
-export const plainly = (error: Error) => PLAIN[(error as NodeJS.ErrnoException).code ?? ''] ?? error.message
+export const plainly = (error: unknown) => inWords(error, PLAIN)
 
 /** A shop's backups: one at a time, on demand and once a day, the old ones cleared away after a good one. */
 export function prepareBackups(db: PGlite, data: string, application: string) {

@@ -27,12 +27,16 @@ export async function writeBackup(db: PGlite, file: string, application: string,
   const moment = await fixMoment(db)
   const half = `${file}.part`
   const archive = pack()
-  const out = pipeline(archive, createGzip(), createWriteStream(half))
-  const gone = out.catch((error: Error) => error)
+  archive.on('error', () => undefined)
+  const head: Head = { format: FORMAT, version: VERSION, application, madeAt: new Date(now).toISOString(), migrations: moment.migrations, upTo: moment.upTo }
   try {
-    const head: Head = { format: FORMAT, version: VERSION, application, madeAt: new Date(now).toISOString(), migrations: moment.migrations, upTo: moment.upTo }
-    await Promise.race([fill(archive, head, db, moment), out.then(() => undefined)])
-    await out
+    const out = pipeline(archive, createGzip(), createWriteStream(half))
+    const filling = fill(archive, head, db, moment)
+    // What one of the two fails on ends the other; the disk's own word is the better one.
+    filling.catch((error: Error) => archive.destroy(error))
+    const [written, filled] = await Promise.allSettled([out, filling])
+    if (written.status === 'rejected') throw written.reason
+    if (filled.status === 'rejected') throw filled.reason
     await readArchive(half, { head: () => undefined, rows: () => undefined, photo: () => undefined })
     const handle = await open(half, 'r+')
     await handle.sync()
@@ -41,8 +45,6 @@ export async function writeBackup(db: PGlite, file: string, application: string,
     await rename(half, file)
     return { file, upTo: moment.upTo, bytes: size }
   } catch (error) {
-    archive.destroy()
-    await gone
     await rm(half, { force: true })
     throw error
   }
@@ -53,8 +55,10 @@ async function fill(archive: Pack, head: Head, db: PGlite, moment: Awaited<Retur
   const add = async (name: string, content: string | Uint8Array) => {
     const bytes = Buffer.from(content as string)
     checks.files[name] = createHash('sha256').update(bytes).digest('hex')
-    if (archive.destroyed) return
-    await new Promise<void>((done, fail) => archive.entry({ name, mtime: new Date(head.madeAt) }, bytes, (error) => (error ? fail(error) : done())))
+    await new Promise<void>((done, fail) => {
+      const entry = archive.entry({ name, mtime: new Date(head.madeAt) }, bytes, (error) => (error ? fail(error) : done()))
+      entry.on('error', fail)
+    })
     await turn()
   }
   await add(HEAD, JSON.stringify(head, null, 2))
@@ -66,7 +70,6 @@ async function fill(archive: Pack, head: Head, db: PGlite, moment: Awaited<Retur
       checks.rows[piece.table] = (checks.rows[piece.table] ?? 0) + piece.rows.length
       await add(`${piece.table}/${String(number).padStart(6, '0')}.jsonl`, piece.rows.map((row) => `${row}\n`).join(''))
     }
-    if (archive.destroyed) return
   }
   await add(CHECKS, JSON.stringify(checks, null, 2))
   archive.finalize()

@@ -19,7 +19,7 @@ interface RunRow {
 }
 
 const COLUMNS = `id, build_id, kind, setup, who, started_at, ended_at, outcome, (select count(*)::integer from run_sample where run_id = run.id) as samples,
-  exists(select 1 from run_event where run_id = run.id and (kind = 'stop' or data ->> 'watch' = 'server')) as stopped,
+  exists(select 1 from run_event where run_id = run.id and (kind = 'stop' or data ->> 'watch' = 'server' or (run.kind = 'prime' and kind = 'word' and data ->> 'code' = 'over-limit'))) as stopped,
   (select words from run_event where run_id = run.id and kind = 'found' order by number desc limit 1) as found`
 
 function asRun(row: RunRow, events: KeptEvent[]): Run {
@@ -159,8 +159,8 @@ async function enterEvent(tx: Queries, runId: string, event: RunEvent): Promise<
   return kept && { event: kept, again: !affectedRows }
 }
 
-/** Of each build, the last start that was stopped and of which nobody has written what was found and done; starts of a simulated engine are nobody's. */
+/** Of each build, the last start or prime that was stopped and of which nobody has written what was found and done; those of a simulated engine are nobody's. */
 export async function unansweredStops(db: Queries): Promise<Map<string, { run: string; at: string; outcome: string | null }>> {
-  const { rows } = await db.query<RunRow>(`select * from (select ${COLUMNS} from run where kind = 'start' and setup ->> 'source' <> 'rig') as r where stopped and found is null order by started_at`)
+  const { rows } = await db.query<RunRow>(`select * from (select ${COLUMNS} from run where setup ->> 'source' <> 'rig') as r where stopped and found is null order by started_at`)
   return new Map(rows.map((row) => [row.build_id, { run: row.id, at: new Date(row.started_at).toISOString(), outcome: row.outcome }]))
 }

@@ -11,6 +11,7 @@ import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
 import { migrate, type Migration } from '../data/database'
+import { inWords } from '../data/failure'
 import { putHouse } from '../data/house'
 import { checkRecords, type Damage } from '../data/integrity'
 import { writeItems } from '../data/shelf'
@@ -32,7 +33,7 @@ export default defineNitroPlugin(() => {
     process.exit(error instanceof FolderInUse ? 3 : 4)
   }
   const opening = open(folder).catch((error: Error) => {
-    console.error(`The records in ${folder} could not be opened: ${plainly(error)}${error.message.includes('backup') || error.message.includes('restore') ? '' : ` ${remedy(folder)}`}`)
+    console.error(`The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`)
     release()
     process.exit(4)
   })
@@ -65,9 +66,9 @@ function refuseStrangeFolder(folder: string): void {
   if (holds.length > 0 && !holds.includes('PG_VERSION')) throw new Error(`${folder} is not empty and holds no records that can be read (PG_VERSION is missing). Nothing was changed. ${remedy(join(folder, '..'))} Or name another folder with ULDO_DATA.`)
 }
 
-const PLAIN: Record<string, string> = { EACCES: 'this user may not write there. Give the folder to the user that runs Uldo.', EROFS: 'it lies on a disk that can only be read.', ENOSPC: 'its disk is full. Make room and start again.', ENOTDIR: 'it is a file and no folder.' }
+const PLAIN: Record<string, string> = { EACCES: 'this user may not write there. Give the folder to the user that runs Uldo.', EROFS: 'it lies on a disk that can only be read.', ENOSPC: 'its disk is full. Make room and start again.', ENOTDIR: 'it is a file and no folder.', EIO: 'its disk cannot be read.' }
 /** A failure in words that say what to do. */
-const plainly = (error: Error) => PLAIN[(error as NodeJS.ErrnoException).code ?? ''] ?? error.message
+const plainly = (error: unknown) => inWords(error, PLAIN)
 
 async function open(folder: string): Promise<PGlite> {
   mkdirSync(folder, { recursive: true })

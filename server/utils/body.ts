@@ -27,7 +27,11 @@ export async function requireJson<T>(event: H3Event, schema: z.ZodType<T>, what:
   } catch {
     throw refusal(400, 'not-json', `${what}: the body is not JSON.`, { problems: [{ path: '', message: 'is not JSON' }] })
   }
-  return requireValid(schema, value, what)
+  const valid = requireValid(schema, value, what)
+  // Who did it, for the log.
+  const who = (valid as { who?: unknown } | null)?.who
+  if (typeof who === 'string') event.context.who = who
+  return valid
 }
 
 /** A value whose every text can be kept: no NUL and no half of a surrogate pair, which no database takes. */

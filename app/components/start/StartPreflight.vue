@@ -20,8 +20,8 @@ const progress = computed(() => progressOf(build.sheet!))
 const earlier = computed(() => progress.value.filter((each) => each.station !== 'start' && (each.verdict === 'stop' || each.done < each.wanted)))
 /** What the gauge has already said of this engine stands until it says otherwise. */
 const read = computed(() => progress.value.find((each) => each.station === 'start' && each.verdict === 'stop'))
-/** The last start that was called off, while nobody has written what was found and done. */
-const stopped = computed(() => run.list.find((each) => each.stopped && !each.found && each.setup.source !== 'rig'))
+/** Starts and primes that were called off, while nobody has written what was found and done. */
+const stops = computed(() => run.unanswered.map((each, i) => ({ run: each, gate: i === 0 ? 'stopped' : `stopped-${i + 1}`, words: `The ${each.kind} of ${new Date(each.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${each.outcome ? `: ${each.outcome.replace(/^stopped: /, '')}` : ''}.`, asks: 'what was found, and what was done' })))
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
 const clock = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined), () => [settled.value, shown.value])
@@ -39,7 +39,8 @@ const titleOf = (station: string) => PAGES.find((page) => page.page === station)
 interface Gate { gate: string; words: string; more?: string; to?: string; asks?: string }
 const lacks = ({ missing }: StationProgress) => `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
 const gates = computed<Gate[]>(() => [
-  ...(stopped.value ? [{ gate: 'stopped', words: `The start of ${new Date(stopped.value.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${stopped.value.outcome ? `: ${stopped.value.outcome.replace(/^stopped: /, '')}` : ''}.`, asks: 'what was found, and what was done' }] : []),
+  ...stops.value,
+  ...(!run.listed && !fresh.value ? [{ gate: 'runs', words: 'Earlier runs could not be looked up: whether one was stopped is not known.' }] : []),
   ...((outlook.now?.voids.length ?? 0) > 0 ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }] : []),
   ...(outlook.failed || (outlook.now === undefined && !fresh.value) ? [{ gate: 'model', words: `No prediction: ${outlook.failed ?? 'it has not come.'}` }] : []),
   ...earlier.value.map((each) => ({ gate: each.station, words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : `${each.missing.length} to go.`}`, more: each.missing.length > 0 ? lacks(each) : undefined, to: stationPath(build.id!, each.station) })),
@@ -55,7 +56,7 @@ const looking = computed(() => outlook.late || (fresh.value && (!run.listed || (
 const open = computed(() => gates.value.filter(({ gate }) => !reasons[gate]?.trim()))
 const clear = computed(() => gates.value.length === 0 && !looking.value)
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
-  if (stopped.value) await run.found(stopped.value, reasons.stopped.trim())
+  for (const each of stops.value) await run.found(each.run, reasons[each.gate].trim())
   const passed = gates.value.map(({ words, more, gate }) => ({ gate: [words, more].filter(Boolean).join(' ').slice(0, 1000), reason: reasons[gate].trim() }))
   await run.begin(build.id!, 'start', { ...setup, ...(passed.length > 0 ? { passed } : {}) })
   emit('go')

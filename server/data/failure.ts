@@ -1,0 +1,16 @@
+/** The database's own numbers for what a disk says, as the file system under it gives them (WASI). */
+const NUMBERED: Record<number, string> = { 2: 'EACCES', 19: 'EDQUOT', 29: 'EIO', 51: 'ENOSPC', 54: 'ENOTDIR', 69: 'EROFS' }
+
+/** What a failure of the disk is called, whoever threw it; undefined for any other failure. */
+export function diskCode(error: unknown): string | undefined {
+  const { code, name, errno } = error as { code?: unknown; name?: string; errno?: number }
+  if (name === 'ErrnoError') return NUMBERED[errno ?? 0] ?? `failure ${errno}`
+  // PostgreSQL's own code for a full disk.
+  return code === '53100' ? 'ENOSPC' : typeof code === 'string' ? code : undefined
+}
+
+/** A failure in words: those given for its code, else its own. What the database's file system throws is no Error and has none. */
+export function inWords(error: unknown, words: Record<string, string>): string {
+  const code = diskCode(error)
+  return words[code ?? ''] ?? (error as Partial<Error>).message ?? `the disk failed (${code ?? String(error)}).`
+}

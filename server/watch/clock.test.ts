@@ -35,7 +35,7 @@ describe('the watch on the server', () => {
     }
     return { own, alarms, later: (seconds: number) => (now += 1000 * seconds) }
   }
-  const begin = async (source: 'hand' | 'logger' = 'logger') => (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup: { source }, who: 'Maren' }))!
+  const begin = async (source: 'hand' | 'logger' | 'rig' = 'logger') => (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup: { source }, who: 'Maren' }))!
   const event = (kind: RunEvent['kind'], time: number, data: RunEvent['data'] = {}): RunEvent => ({ clientKey: randomUUID(), time, kind, words: '', data, who: 'Maren' })
   async function say(own: WatchParts, run: string, what: RunEvent) {
     const kept = (await insertEvent(db, run, what))!
@@ -47,6 +47,16 @@ describe('the watch on the server', () => {
   }
   const calls = async (run: string) => (await eventsOf(db, run)).filter(({ data }) => data.watch === 'server')
 
+  it('a simulated engine is stopped for its own board, and calls nobody else in the shop to a switch', async () => {
+    const { own, alarms } = parts()
+    const run = await begin('rig')
+    await watchStart(own, run, sheet)
+    const stretch = (from: number, to: number, pressure: number) => Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, pressure, speed: 15 }))
+    await read(own, run.id, [{ time: 0, pressure: 0, speed: 0 }, ...stretch(0.1, 20, 3.5e5), ...stretch(20, 24, 0)])
+    await vi.waitFor(async () => expect(await calls(run.id)).toMatchObject([{ data: { code: 'lost' } }]))
+    expect(alarms).toEqual([])
+    expect(standingAlarms()).toEqual([])
+  })
   it('calls a loss from a logger once, keeps it with the run, tells every page, and is quiet when a hand has taken it', async () => {
     const { own, alarms } = parts()
     const run = await begin()

@@ -70,7 +70,8 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
     called = true
     const { code, time, reading, limit, speed, temperature } = seen.stop
     const event: RunEvent = { clientKey: randomUUID(), time: Math.max(0, time), kind: 'word', words: `STOP: ${code}`, data: { watch: 'server', code, reading, limit, speed, temperature }, who: 'Uldo' }
-    if (!acknowledged) {
+    // A simulated engine's own board shouts; the rest of the shop has none to switch off.
+    if (!acknowledged && run.setup.source !== 'rig') {
       const news: Alarm = { kind: 'alarm', on: true, run: run.id, build: run.buildId, name: recorded.name, code, reading, limit }
       standing.set(run.id, news)
       alarm(news)

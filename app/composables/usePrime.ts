@@ -14,8 +14,8 @@ export function usePrimeWay() {
 /** Sender noise that is taken off a gauge's scatter, Pa. */
 const NOISE = 4e3
 const WINDOW = 2
-/** s without a reading after which a logger is silent while it turns, and a hand has not looked for too long. */
-const UNREAD = { wired: 3, hand: 30 }
+/** s without a reading after which a logger is silent while it turns, at least and in so many of its own intervals; and after which a hand has not looked for too long. */
+const UNREAD = { wired: 3, intervals: 3, hand: 30 }
 
 /** Seconds between which the pump was turned or the tank pushed, by the run's actions; the last one open while it goes on. */
 export function turnedSpans(events: readonly KeptEvent[], now: number): [number, number][] {
@@ -54,7 +54,9 @@ export function primeSeen(samples: readonly ChannelSample[], events: readonly Ke
   // By hand the last reading stands until the next.
   if (recent.length === 0) for (let i = samples.length - 1; i >= 0 && recent.length === 0; i--) if (reading(samples[i]) !== undefined) recent.push(reading(samples[i])!)
   const gauge = mean(recent)
-  const lastRead = samples.findLast((sample) => reading(sample) !== undefined)?.time
+  const lately = samples.slice(-20).filter((sample) => reading(sample) !== undefined).slice(-4)
+  const lastRead = lately.at(-1)?.time
+  const interval = lately.length > 1 ? (lately.at(-1)!.time - lately[0].time) / (lately.length - 1) : 0
   const turning = spans.length > 0 && spans[spans.length - 1][1] >= now
   // A hand need not have looked before oil could be there.
   const unread = turning ? now - Math.max(lastRead ?? spans[0][0], spans[spans.length - 1][0]) : 0
@@ -72,7 +74,7 @@ export function primeSeen(samples: readonly ChannelSample[], events: readonly Ke
   const idle = pad ? Math.max(0, turnedBy(fitted?.time ?? now) - turnedBy(pad.time) - AT_PAD) : 0
   return {
     turned: turnedBy(now) - idle, pad: pad && turnedBy(pad.time), gauge, flicker: flickerOf(recent), still: Math.max(0, turnedBy(latest) - turnedBy(since)),
-    ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}), ...(unread > (byHand ? UNREAD.hand : UNREAD.wired) ? { unread } : {}),
+    ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}), ...(unread > (byHand ? UNREAD.hand : Math.max(UNREAD.wired, UNREAD.intervals * interval)) ? { unread } : {}),
     ...(senders.length > 0 ? { sender: mean(senders) } : {}),
   }
 }

@@ -179,7 +179,16 @@ test('a conflict outlives a reload and is found again from any page; a copied ta
   await page.goto(`${server.address}/build/${id}/bearings`)
   await expect(field(page, 'rod.3.journal')).toHaveValue('49.987')
   // A tab that was copied has an identity of its own: offline in both, the second is asked.
-  const [copy] = await Promise.all([context.waitForEvent('page'), page.evaluate(() => void window.open(location.href))])
+  const copied = context.waitForEvent('page')
+  await page.evaluate(() => {
+    const link = Object.assign(document.createElement('a'), { href: location.href, target: '_blank', rel: 'opener' })
+    document.body.append(link)
+    link.click()
+    link.remove()
+  })
+  const copy = await copied
+  // Copied with what the tab itself keeps.
+  expect(await copy.evaluate(() => window.opener !== null)).toBe(true)
   await expect(field(copy, 'rod.4.journal')).toBeVisible()
   for (const each of [page, copy]) await each.route('**/entries', (route) => route.abort())
   await record(page, { 'rod.4.journal': '49.985' })

@@ -25,6 +25,8 @@ const now = computed(() => (void clock.value, run.run ? run.now() : 0))
 const spans = computed(() => turnedSpans(run.events, now.value))
 const on = computed(() => run.events.filter(({ kind, data }) => kind === 'act' && (data.action === 'start' || data.action === 'stop')).at(-1)?.data.action === 'start')
 const seen = computed(() => primeSeen(run.samples, run.events, now.value, run.run?.setup.source === 'hand'))
+/** What was never read is no zero. */
+const read = computed(() => run.samples.some((each) => each.pressure !== undefined || each.gauge !== undefined))
 const ceiling = computed(() => primeCeiling(build.sheet!))
 /** A void record has no prediction to prime by: it would be one of a different engine. */
 const modelled = computed(() => (timeline.value && expected.value && outlook.now?.voids.length === 0 ? { timeline: timeline.value, expected: expected.value } : undefined))
@@ -127,7 +129,7 @@ async function finish() {
     </template>
     <template v-else>
       <div class="live" :data-word="word?.code" :data-level="word?.level">
-        <div class="now"><span class="quiet">{{ run.ended ? 'Stood at' : 'Now' }}</span><span class="mono pressure" data-testid="live-pressure">{{ house.show(seen.gauge, 'pressure', house.fine) }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span></div>
+        <div class="now"><span class="quiet">{{ !read ? 'Nothing read' : run.ended ? 'Stood at' : 'Now' }}</span><span class="mono pressure" data-testid="live-pressure">{{ read ? house.show(seen.gauge, 'pressure', house.fine) : '–' }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span></div>
         <div class="word" :class="[word?.level ?? 'fine', word?.code]" role="status" aria-live="assertive"><b data-testid="prime-word">{{ word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready' }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
           <ol v-if="word?.level === 'stop' && suspects" class="suspects" data-testid="suspects"><li v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)" :key="each.key" :data-suspect="each.key"><b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b>, {{ Math.round(100 * each.share) }} in 100. {{ each.look }}</li></ol>
         </div>

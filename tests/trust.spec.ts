@@ -172,6 +172,10 @@ test('a conflict outlives a reload and is found again from any page; a copied ta
   await page.reload()
   await expect(page.locator('[data-apart="conflict"]')).toContainText('Rod 3 journal')
   await page.goto(server.address)
+  // Elsewhere neither value stands without its unit, and nothing is settled unseen.
+  await expect(page.locator('[data-apart="conflict"]')).toContainText('Rod 3 journal: Ilse wrote there')
+  await expect(page.locator('[data-apart="conflict"]')).not.toContainText(/0\.04999|49\.987/)
+  await expect(page.locator('[data-apart="conflict"]').getByRole('button')).toHaveCount(0)
   await page.locator('[data-apart="conflict"]').getByRole('link').click()
   await expect(page.locator('[data-apart="conflict"]')).toContainText('49.990 mm at')
   await page.getByRole('button', { name: 'Write 49.987 mm' }).click()

@@ -58,10 +58,12 @@ onBeforeUnmount(() => clearTimeout(closing))
   <div class="notes">
     <div v-if="sync.notKept" class="note loud" role="alert"><p>{{ NOT_KEPT[sync.notKept] }}</p></div>
     <div v-for="note in notes" :key="note.item.key" class="note" role="alert" :data-apart="note.item.state">
-      <p v-if="note.conflict">{{ note.item.label }}: {{ note.who }} wrote <b class="mono">{{ note.theirs }}</b> at {{ note.at }}, before your <b class="mono">{{ note.ours }}</b> arrived.<NuxtLink v-if="note.to" :to="note.to"> It is another build’s.</NuxtLink></p>
+      <p v-if="note.conflict && note.to">{{ note.item.label }}: {{ note.who }} wrote there at {{ note.at }}, before yours arrived. <NuxtLink :to="note.to">Look at both in that build</NuxtLink></p>
+      <p v-else-if="note.conflict">{{ note.item.label }}: {{ note.who }} wrote <b class="mono">{{ note.theirs }}</b> at {{ note.at }}, before your <b class="mono">{{ note.ours }}</b> arrived.</p>
       <p v-else>{{ note.item.label }}, written at {{ clock(note.item.at) }}, was not taken: {{ note.message }}<NuxtLink v-if="note.to" :to="note.to"> It is another build’s.</NuxtLink></p>
-      <span v-if="note.conflict" class="actions"><Button type="button" variant="outlined" @click="settle(note.item, false)">Keep {{ note.theirs }}</Button><Button type="button" @click="settle(note.item, true)">Write {{ note.ours }}</Button></span>
-      <span v-else class="actions"><Button type="button" variant="outlined" @click="sync.retry(note.item.key)">Send again</Button><Button type="button" variant="outlined" @click="sync.forget(note.item.key)">Leave it out</Button></span>
+      <!-- Settled where both can be read in their units. -->
+      <span v-if="note.conflict && !note.to" class="actions"><Button type="button" variant="outlined" @click="settle(note.item, false)">Keep {{ note.theirs }}</Button><Button type="button" @click="settle(note.item, true)">Write {{ note.ours }}</Button></span>
+      <span v-else-if="!note.conflict" class="actions"><Button type="button" variant="outlined" @click="sync.retry(note.item.key)">Send again</Button><Button type="button" variant="outlined" @click="sync.forget(note.item.key)">Leave it out</Button></span>
     </div>
     <div v-if="news" class="note quiet-note" role="status" data-testid="step-news">
       <p>{{ news.words }}</p>

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import type { Page } from '@playwright/test'
@@ -62,6 +63,23 @@ test('Shelf: figures written where they stand, a CSV with bad rows, things put t
   const refused = await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: 'kind,colour\nwasher,red' })
   expect(refused.status).toBe(400)
   expect((await refused.json()).error.message).toContain('“colour” is not known')
+})
+
+test('Shelf: a figure that two wrote is asked for with its unit', async ({ server, bench: page }) => {
+  await page.goto(`${server.address}/shelf?kind=washer`)
+  await expect(item(page, 'Washer 1.20')).toBeVisible()
+  await page.route('**/api/shelf/changes', (route) => route.abort())
+  await page.getByLabel('Washer 1.20, Thickness').fill('1.18')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('saving')).toContainText('kept here')
+  const { items } = (await (await fetch(`${server.address}/api/shelf`)).json()) as { items: { id: string; label: string; properties: { thickness: number } }[] }
+  const { id, properties } = items.find(({ label }) => label === 'Washer 1.20')!
+  const body = { clientKey: randomUUID(), who: 'Ilse', item: id, kind: 'set', was: { 'properties.thickness': properties.thickness }, set: { 'properties.thickness': 1.22e-3 } }
+  expect((await fetch(`${server.address}/api/shelf/changes`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).status).toBe(200)
+  await page.unroute('**/api/shelf/changes')
+  await expect(page.getByRole('button', { name: 'Keep 1.22 mm' })).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('button', { name: 'Write 1.18 mm' }).click()
+  await expect.poll(async () => ((await (await fetch(`${server.address}/api/shelf`)).json()) as { items: typeof items }).items.find((each) => each.id === id)!.properties.thickness).toBeCloseTo(1.18e-3, 9)
 })
 
 test('Shelf: what a build holds is counted, refused to others, and put back', async ({ server, bench: page }) => {

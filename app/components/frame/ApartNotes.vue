@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { catalogueOf } from '#core/build/values'
+import { RULES } from '#core/house/rules'
+import { SHELF_FIELDS } from '#core/shelf/fields'
 import { stationPath } from '~/composables/stations'
 import { type Kept, patchOf } from '~/sync/kept'
 import type { NotKept } from '~/sync/keeper'
@@ -20,13 +22,22 @@ const NOT_KEPT: Record<NotKept, string> = {
 }
 
 /** What a kept value says, in the chosen units where it is a number of this engine. */
-function say(path: string, value: unknown): string {
+function say(item: Kept, path: string, value: unknown): string {
   if (value === undefined || value === null) return 'nothing'
+  if (typeof value === 'number') return sayNumber(item, path, value)
   if (typeof value !== 'object') return String(value)
   const reading = value as { value?: number; typed?: string; state?: string; finding?: string }
   const quantity = build.sheet && reading.value !== undefined ? catalogueOf(build.sheet.layout).get(path.replace('/readings/', '')) : undefined
   if (quantity) return house.say(reading.value!, quantity.dimension)
   return reading.typed ?? reading.finding ?? reading.state ?? (reading.value !== undefined ? String(reading.value) : 'another text')
+}
+/** A number of the shop's or the shelf's, in its own unit. */
+function sayNumber(item: Kept, path: string, value: number): string {
+  const rule = item.kind === 'shop' ? RULES.find(({ key }) => path === `/rules/${key}`) : undefined
+  if (rule) return house.say(value, rule.dimension)
+  const on = item.kind === 'shelf' ? shelf.items.find(({ id }) => id === (item.body as { item?: string }).item) : undefined
+  const field = on && SHELF_FIELDS[on.kind].find(({ key }) => path === `properties.${key}`)
+  return field?.type === 'quantity' ? house.say(value, field.dimension) : field?.type === 'number' ? `${value} ${field.unit}` : String(value)
 }
 function oursOf(item: Kept, path: string): unknown {
   if (item.kind === 'shelf') return (item.body as { set?: Record<string, unknown> }).set?.[path]
@@ -39,7 +50,7 @@ const notes = computed(() => sync.apart.map((item) => {
   const path = there?.path ?? item.refusal?.problems[0]?.path ?? ''
   const elsewhere = item.kind === 'build' && item.document !== build.id
   return {
-    item, elsewhere, to: elsewhere ? `/build/${item.document}` : undefined, conflict: item.state === 'conflict', theirs: say(path, there?.now), ours: say(path, oursOf(item, path)), who: there?.who ?? 'Somebody', at: there ? clock(there.at) : '', message: item.refusal?.message ?? '',
+    item, elsewhere, to: elsewhere ? `/build/${item.document}` : undefined, conflict: item.state === 'conflict', theirs: say(item, path, there?.now), ours: say(item, path, oursOf(item, path)), who: there?.who ?? 'Somebody', at: there ? clock(there.at) : '', message: item.refusal?.message ?? '',
   }
 }))
 const settle = (item: Kept, ours: boolean) => (item.kind === 'shop' ? shop.settle(item, ours) : item.kind === 'shelf' ? shelf.settle(item, ours) : build.settle(item, ours))

@@ -311,6 +311,11 @@ test('a prime by hand over the limit of filter and seals is STOP at once, and is
   await page.goto(`${server.address}/build/${id}/prime?view=live`)
   await page.getByRole('button', { name: 'Begin the prime' }).click()
   await page.getByRole('button', { name: 'Drill on' }).click()
+  // Nothing was read: no number, and no green.
+  const word = page.locator('.word', { has: page.getByTestId('prime-word') })
+  await expect(page.getByTestId('prime-word')).toHaveText('Going on')
+  await expect(page.getByTestId('live-pressure')).not.toContainText('0.00')
+  await expect(word).not.toHaveClass(/\bfine\b/)
   await page.getByTestId('typed-reading').fill('15 bar')
   await page.getByRole('button', { name: 'Write down' }).click()
   await expect(page.getByTestId('prime-word')).toHaveText('Stop: over the limit')
@@ -323,6 +328,9 @@ test('a prime by hand over the limit of filter and seals is STOP at once, and is
   await expect(page.getByTestId('prime-word')).toHaveText('Stop: over the limit')
   await page.getByTestId('finish').click()
   await expect(page.getByTestId('prime-word')).toHaveText(/stopped: over the limit/)
+  await expect(word).toHaveClass(/\bstop\b/)
+  const outcome = async () => ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { outcome: string | null }[])[0].outcome
+  await expect.poll(outcome).toBe('stopped: over the limit')
   expect((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['prime.checkPressure']).toBeUndefined()
   await page.goto(server.address)
   await expect(page.getByRole('link', { name: /Ottiline/ })).not.toContainText('Primed')

@@ -41,6 +41,8 @@ const standing = computed<StandingWord | undefined>((before) => {
   return spans.value.length > 0 || next.word.code === 'over-limit' ? next : undefined
 })
 const word = computed(() => standing.value?.word)
+/** Green is for what is primed alone: what goes on, or was ended, has not been judged. */
+const tone = computed(() => (run.ended ? (run.run?.outcome === 'primed' ? 'fine' : run.run?.outcome?.startsWith('stopped') ? 'stop' : 'watch') : word.value && word.value.level !== 'fine' ? word.value.level : word.value?.code === 'primed' ? 'fine' : 'open'))
 /** What fits, asked once a word asks to stop. */
 const suspects = useAnswer((_model, films) => (build.sheet && word.value?.level === 'stop' ? films().primeSuspects(build.sheet, { ...way.value }, { ...seen.value }) : undefined), () => word.value?.level === 'stop' && word.value.code)
 const alarm = useAlarm(() => word.value?.level === 'stop' && (on.value || seen.value.gauge > ceiling.value))
@@ -130,7 +132,7 @@ async function finish() {
     <template v-else>
       <div class="live" :data-word="word?.code" :data-level="word?.level">
         <div class="now"><span class="quiet">{{ !read ? 'Nothing read' : run.ended ? 'Stood at' : 'Now' }}</span><span class="mono pressure" data-testid="live-pressure">{{ read ? house.show(seen.gauge, 'pressure', house.fine) : '–' }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span></div>
-        <div class="word" :class="[word?.level ?? 'fine', word?.code]" role="status" aria-live="assertive"><b data-testid="prime-word">{{ word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready' }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
+        <div class="word" :class="[tone, word?.code]" role="status" aria-live="assertive"><b data-testid="prime-word">{{ word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready' }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
           <ol v-if="word?.level === 'stop' && suspects" class="suspects" data-testid="suspects"><li v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)" :key="each.key" :data-suspect="each.key"><b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b>, {{ Math.round(100 * each.share) }} in 100. {{ each.look }}</li></ol>
         </div>
       </div>
@@ -158,8 +160,9 @@ async function finish() {
 .now { display: grid; }
 .pressure { font-size: 64px; line-height: 1; letter-spacing: -0.03em; }
 .pressure small { font-size: 20px; color: var(--quiet); margin-left: 8px; font-family: var(--type); letter-spacing: 0; }
-.word { border-left: 8px solid var(--pass); padding: 6px 0 6px 16px; display: grid; gap: 3px; min-height: 84px; align-content: start; }
+.word { border-left: 8px solid var(--petrol); padding: 6px 0 6px 16px; display: grid; gap: 3px; min-height: 84px; align-content: start; }
 .word b { font-size: 24px; font-stretch: 88%; line-height: 1.15; }
+.word.fine { border-color: var(--pass); }
 .word.watch { border-color: var(--watch); }
 .word.not-watching { border: 3px dotted var(--stop); padding-left: 13px; }
 .word.not-watching > b { color: var(--stop); }

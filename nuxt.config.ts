@@ -9,7 +9,10 @@ export default defineNuxtConfig({
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@primevue/nuxt-module'],
+  modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils'],
+  // Sessions are sealed cookies that name a row of the records; the page asks for how it stands by itself.
+  auth: { loadStrategy: 'none' },
+  runtimeConfig: { session: { name: '__Host-uldo', maxAge: 90 * 86_400, password: '', cookie: { secure: true, httpOnly: true, sameSite: 'strict', path: '/' } } },
   css: ['@fontsource-variable/archivo/standard.css', '@fontsource-variable/spline-sans-mono/index.css', '~/assets/tokens.css', '~/assets/frame.css', '~/assets/sheet.css'],
   app: {
     head: {

@@ -188,10 +188,10 @@ function pell(): Sheet {
 
 export const DEMO_BUILDS: Record<string, () => Sheet> = { ottiline, talvik, dunmarrow, pell }
 
-/** What the workshop keeps: instruments zeroed that spring, its people. */
+/** What the workshop keeps: instruments zeroed that spring. */
 export function demoHouse(): House {
   return {
-    ...FIRST_HOUSE, instruments: FIRST_HOUSE.instruments.map((instrument) => ({ ...instrument, zeroedAt: new Date(START - 86_400_000).toISOString() })), people: ['Maren', 'Ilse', 'Tobi', 'Oda'],
+    ...FIRST_HOUSE, instruments: FIRST_HOUSE.instruments.map((instrument) => ({ ...instrument, zeroedAt: new Date(START - 86_400_000).toISOString() })),
     cautions: [{ station: 'pickup', words: 'Sump pans of the ferry weigh 14 kg: two hands, and a stand under it.' }],
   }
 }

@@ -4,7 +4,7 @@ import { UNIT_CHOICES } from '#core/units/units'
 useHead({ title: 'House rules · Uldo' })
 const shop = useShop()
 void shop.load(true)
-const VIEWS = [{ view: 'limits', words: 'Limits and schools' }, { view: 'instruments', words: 'Instruments' }, { view: 'people', words: 'People and cautions' }] as const
+const VIEWS = [{ view: 'limits', words: 'Limits and schools' }, { view: 'instruments', words: 'Instruments' }, { view: 'people', words: 'People' }, { view: 'devices', words: 'Devices' }, { view: 'cautions', words: 'Cautions' }] as const
 const { view, go } = useView(VIEWS)
 const UNITS = Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))
 </script>
@@ -20,7 +20,9 @@ const UNITS = Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: nam
     <p v-if="shop.problem" class="wrong" role="alert">{{ shop.problem }}</p>
     <RuleList v-if="view === 'limits'" />
     <InstrumentList v-else-if="view === 'instruments'" />
-    <PeopleList v-else />
+    <PeopleList v-else-if="view === 'people'" />
+    <LazyDeviceList v-else-if="view === 'devices'" />
+    <CautionList v-else />
   </PlaceFrame>
 </template>
 

@@ -4,12 +4,14 @@ import { PRESETS } from '#core/build/layouts'
 import type { StationProgress } from '#core/progress/progress'
 import type { Verdict } from '#core/targets/targets'
 import { PAGES } from '~/composables/stations'
-import { stretch } from '~/composables/words'
+import { many, stretch } from '~/composables/words'
 
 interface Listed {
   id: string; name: string; engine: string; work: string; layout: string; changedAt: string; progress: StationProgress[]; primedAt?: number; primedUntil?: number; ranAt?: number
   /** By its model, as its own strip says it; there a moment later where it takes long. */
   standing?: { states: { label: string; verdict: Verdict; reading?: number }[]; voids: string[]; starvesFrom?: number }
+  /** Changes of apprentices that wait for a sign-off. */
+  waiting: number
   stopped?: { run: string; at: string; outcome: string | null }
 }
 
@@ -125,7 +127,7 @@ async function create() {
           <span class="names"><strong>{{ each.name }}</strong><span class="quiet">{{ each.engine }}, {{ PRESETS[each.layout]?.title ?? 'own layout' }}</span><span class="quiet work">{{ each.work }}</span></span>
           <span class="progress" aria-hidden="true"><span v-for="station in each.progress" :key="station.station" class="pipe" :class="station.verdict" :style="{ '--share': `${100 * share(station)}%` }"><i />{{ titleOf(station.station) }}</span></span>
           <span class="waits"><VerdictLabel v-if="waitsFor(each).verdict" :verdict="waitsFor(each).verdict!" /><span>{{ waitsFor(each).words }}</span></span>
-          <span v-if="says(each) || missing(each)" class="says" data-testid="floor-says"><template v-if="says(each)"><VerdictLabel :verdict="says(each)!.verdict" /> {{ says(each)!.words }}</template><span v-if="missing(each)" class="quiet" :title="each.progress.filter((one) => one.missing.length > 0).map((one) => `${titleOf(one.station)}: ${one.missing.join(', ')}`).join('\n')">to go: {{ missing(each) }}</span></span>
+          <span v-if="says(each) || missing(each) || each.waiting" class="says" data-testid="floor-says"><b v-if="each.waiting" class="to-sign">{{ many(each.waiting, 'change waits', 'changes wait') }} for a sign-off</b><template v-if="says(each)"><VerdictLabel :verdict="says(each)!.verdict" /> {{ says(each)!.words }}</template><span v-if="missing(each)" class="quiet" :title="each.progress.filter((one) => one.missing.length > 0).map((one) => `${titleOf(one.station)}: ${one.missing.join(', ')}`).join('\n')">to go: {{ missing(each) }}</span></span>
         </NuxtLink>
       </li>
     </ul>
@@ -144,6 +146,7 @@ async function create() {
 .pipe.stop i { border-bottom: 4px solid var(--stop); height: 15px; margin-bottom: 1px; }
 .pipe.watch i { border-bottom: 4px dotted var(--watch); height: 15px; margin-bottom: 1px; }
 .says { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; margin-top: -14px; }
+.to-sign { color: var(--petrol); }
 .waits { display: flex; align-items: center; gap: 10px; font-weight: 600; justify-content: flex-end; text-align: right; }
 .new { display: grid; grid-template-columns: 170px 1fr 1fr 1fr auto; gap: 14px; align-items: end; padding: 4px 0 22px; }
 .new label, .new .field { display: grid; gap: 3px; color: var(--quiet); align-self: start; }

@@ -3,6 +3,7 @@ import type { Operation } from 'fast-json-patch'
 import { type JSONPatchDocument, revertJSONPatch } from 'immutable-json-patch'
 import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/build/entry'
+import type { Proposal } from '#core/house/people'
 import { NOT_LOOKED_AT } from '#core/build/words'
 import type { Inspection, Reading, Sheet } from '#core/build/schema'
 import { afterEntry, applied, appliedOver, valueAt } from '~/sync/patches'
@@ -49,6 +50,8 @@ export const useBuild = defineStore('build', () => {
   const undoable = shallowRef<Step[]>([])
   const redoable = shallowRef<Step[]>([])
   const stepNews = ref<StepNews>()
+  /** Changes of apprentices that wait for a sign-off: not in the sheet. */
+  const proposals = shallowRef<Proposal[]>([])
   let events: EventSource | undefined
 
   const rules = computed(() => houseRules(shop.house))
@@ -77,6 +80,7 @@ export const useBuild = defineStore('build', () => {
     id.value = wanted
     await sync.opening
     await refresh()
+    void loadProposals()
     listen()
     void sync.send()
   }
@@ -86,6 +90,7 @@ export const useBuild = defineStore('build', () => {
     events = undefined
     id.value = undefined
     confirmed.value = undefined
+    proposals.value = []
     heard.value = true
     missing.value = false
     failing.value = undefined
@@ -93,6 +98,14 @@ export const useBuild = defineStore('build', () => {
     redoable.value = []
     stepNews.value = undefined
   }
+
+  /** What waits for a sign-off, fetched anew. */
+  async function loadProposals() {
+    const wanted = id.value
+    const found = wanted && (await $fetch<Proposal[]>(`/api/builds/${wanted}/proposals`).catch(() => undefined))
+    if (found && id.value === wanted) proposals.value = found
+  }
+  useNews().onNews((news) => news.kind === 'proposals' && news.build === id.value && void loadProposals())
 
   /** The whole sheet from the server; tried again while it does not answer. */
   async function refresh() {
@@ -147,7 +160,10 @@ export const useBuild = defineStore('build', () => {
     revision.value = entry.revision
   }
   sync.onAnswer((item, answer) => {
-    if (item.kind === 'build' && item.document === id.value) receive(answer as Entry)
+    if (item.kind !== 'build' || item.document !== id.value) return
+    const { proposal } = answer as { proposal?: Proposal }
+    if (!proposal) return receive(answer as Entry)
+    if (!proposals.value.some(({ number }) => number === proposal.number)) proposals.value = [...proposals.value, proposal]
   })
 
   /** Enters a change: shown at once, kept in this browser, then sent; the shelf's moves that belong to it go with it. */
@@ -228,6 +244,10 @@ export const useBuild = defineStore('build', () => {
     }
     from.value = from.value.slice(0, -1)
     const changed = step.left.find(({ path, value }) => JSON.stringify(valueAt(now, path)) !== JSON.stringify(value))
+    if (changed && proposals.value.some(({ patch }) => patch.some(({ path }) => overlap(path, changed.path)))) {
+      stepNews.value = { words: `${step.label} waits for a sign-off: take it back there.`, page: step.page }
+      return
+    }
     if (changed) {
       stepNews.value = { words: `${step.label} was changed by somebody else since: not ${done.toLowerCase()}.`, page: step.page }
       return
@@ -252,7 +272,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   return {
-    id, revision, sheet, saving, waiting, online, missing, failing, lastLabel, stepNews, undoable, redoable,
+    id, revision, sheet, saving, waiting, online, missing, failing, lastLabel, stepNews, undoable, redoable, proposals, loadProposals,
     open, close, during, change, record, clear, check, inspect, choose, undo, redo, settle,
   }
 })

@@ -3,11 +3,20 @@ import type { Quantity } from '#core/build/quantities'
 import { remember, remembered, rememberedJson } from '~/sync/browserStorage'
 import { decimalsFor, formatNumber, formatQuantity } from '#core/units/format'
 
-/** Who is recording, in which units and with which instrument, kept in this browser; units by person, the shop's own where a person has none. */
+/** Who records, in which units and with which instrument, kept in this browser; units by person, the shop's own where a person has none. */
 export const useHouse = defineStore('house', () => {
   const shop = useShop()
   void shop.load()
-  const who = ref(read('uldo.who', ''))
+  const access = useAccess()
+  /** Who was chosen on this browser; where people sign in, who is signed in. */
+  const chosen = ref(read('uldo.who', ''))
+  const who = computed({
+    get: () => (access.needed ? (access.person?.name ?? '') : access.state && !access.people.some(({ name }) => name === chosen.value) ? '' : chosen.value),
+    set: (name) => {
+      chosen.value = name
+      remember('uldo.who', name)
+    },
+  })
   const own = ref(read(unitsKey(who.value), read('uldo.units', '')))
   const choiceName = computed({
     get: () => own.value || shop.house.units,
@@ -22,7 +31,6 @@ export const useHouse = defineStore('house', () => {
   const choice = computed(() => UNIT_CHOICES[choiceName.value] ?? UNIT_CHOICES['mm, bar'])
 
   watch(who, (name) => {
-    remember('uldo.who', name)
     own.value = read(unitsKey(name), '')
   })
   watch(instruments, (chosen) => remember('uldo.instruments', JSON.stringify(chosen)), { deep: true })

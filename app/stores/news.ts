@@ -4,6 +4,10 @@ import type { StopCode } from '#core/start/watchTypes'
 export type ShopNews =
   | { kind: 'house'; revision: number }
   | { kind: 'shelf' }
+  /** Who works here is another, or what somebody may. */
+  | { kind: 'people' }
+  /** What waits for a sign-off in a build is another. */
+  | { kind: 'proposals'; build: string }
   /** The server's watch has called a start off, or a hand has taken the call. Pa. */
   | { kind: 'alarm'; on: boolean; run: string; build: string; name: string; code: StopCode; reading: number; limit: number }
 

@@ -58,5 +58,5 @@ export const useShop = defineStore('shop', () => {
   return { revision, house, problem, load, save, settle }
 })
 
-const LABELS: Record<string, string> = { units: 'Units of the shop', instruments: 'Instruments', strips: 'Strip scales', layouts: 'Layouts of the shop', school: 'Target rule', rules: 'House rules', people: 'People', cautions: 'Cautions of the house' }
+const LABELS: Record<string, string> = { units: 'Units of the shop', instruments: 'Instruments', strips: 'Strip scales', layouts: 'Layouts of the shop', school: 'Target rule', rules: 'House rules', signOff: 'Sign-off', cautions: 'Cautions of the house' }
 const labelOf = (path: string) => LABELS[path.split('/')[1]] ?? 'House'

@@ -36,7 +36,8 @@ export async function ensureBuilt() {
 
 /** Starts the server, waits until its records are open, prints its address, and stays until it ends. */
 export async function serve({ data, port, demo }) {
-  const host = process.env.ULDO_HOST ?? '127.0.0.1'
+  // Plain HTTP is for this machine; the network is let in by the server itself, over HTTPS.
+  const host = '127.0.0.1'
   const folder = resolve(root, data)
   mkdirSync(folder, { recursive: true })
   if (await taken(port, host)) {
@@ -49,15 +50,22 @@ export async function serve({ data, port, demo }) {
   })
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'))
   server.on('exit', (code) => process.exit(code ?? 1))
-  const address = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`
+  const address = `http://${host}:${port}`
   for (let tries = 0; tries < 240; tries++) {
     // Its own answer, and not that of another shop on the same port.
-    const ready = await fetch(`${address}/api/health`).then(async (response) => response.ok && (await response.json()).instance === instance, () => false)
-    if (ready) return console.log(`Uldo is at ${address}`)
+    const ready = await fetch(`${address}/api/health`).then(async (response) => (response.ok ? response.json() : undefined), () => undefined)
+    if (ready?.instance === instance) return console.log(`Uldo is at ${address}${ready.network ? `\nThe shop’s network finds it at ${ready.network}` : ''}`)
     await new Promise((done) => setTimeout(done, 250))
   }
   console.error('The server did not answer within a minute.')
   server.kill('SIGTERM')
+}
+
+/** Where the network is to be let in and there is no passphrase yet, asks for one. */
+export function ensurePassphrase(data) {
+  const host = process.env.ULDO_HOST ?? ''
+  if (['', '127.0.0.1', 'localhost', '::1'].includes(host)) return
+  run('npx', ['tsx', 'bin/passphrase.ts', '--if-missing'], { env: { ...process.env, ULDO_DATA: resolve(root, data) } })
 }
 
 /** A port that nothing listens on. */

@@ -20,6 +20,8 @@ export interface Entry extends Omit<Change, 'base' | 'knows'> {
   revision: number
   /** ISO 8601. */
   at: string
+  /** Who signed it off, where an apprentice made it. */
+  signedBy?: string
   /** Undoes the patch. */
   inverse: Operation[]
 }

@@ -4,7 +4,7 @@ import { CAUTION_STATIONS, SCHOOLS, USES } from '../build/words'
 import { UNIT_CHOICES } from '../units/units'
 import { RULES } from './rules'
 
-/** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, rules, people and cautions. What lies on the shelf is core/shelf's. */
+/** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, rules and cautions. What lies on the shelf is core/shelf's; who works there is core/house/people's. */
 
 const name = z.string().trim().min(1, 'must not be empty').max(80)
 const length = z.number().positive().max(1)
@@ -59,8 +59,8 @@ export const House = z.strictObject({
       if (at(least) > at(most)) context.addIssue({ code: 'custom', path: [most in rules ? most : least, 'value'], message: `${LIMITS.get(least)!.label} is above ${LIMITS.get(most)!.label.toLowerCase()}` })
     }
   }),
-  /** Who works here, by first name. */
-  people: z.array(name).max(60),
+  /** Whether an apprentice's values wait for a builder's sign-off. */
+  signOff: z.boolean(),
   cautions: z.array(OwnCaution).max(60),
 })
 export type House = z.infer<typeof House>

@@ -39,7 +39,7 @@ describe('a backup', () => {
     await insertBuild(db, build, newSheet('inline4', 'Four', 'Test engine'))
     await insertBuild(db, other, newSheet('v8', 'Eight “Ü”', 'Other'))
     for (let i = 0; i < 450; i++) await enter(0.06 + i * 1e-7)
-    await putHouse(db, 0, { ...FIRST_HOUSE, people: ['Maren'] } as typeof FIRST_HOUSE)
+    await putHouse(db, 0, { ...FIRST_HOUSE, units: 'in, psi' })
     await enterShelfChange(db, { clientKey: randomUUID(), who: 'Maren', kind: 'add', item, entry: { kind: 'washer', label: 'W 0.6', engine: '', count: 4, place: '', note: '', properties: { thickness: 0.0006 } } as never })
     await moveItems(db, build, 'Maren', [{ clientKey: randomUUID(), item, move: 'take', count: 1 }])
     await insertPhoto(db, { id: photo, buildId: build, mediaType: 'image/jpeg', bytes: picture, who: 'Maren' })

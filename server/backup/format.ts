@@ -10,8 +10,13 @@ export const HEAD = 'uldo.json'
 export const CHECKS = 'checks.json'
 
 /** Tables in the order in which they can be filled: what is pointed at before what points. */
-export const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample'] as const
+export const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample', 'person', 'passphrase', 'token', 'access_entry', 'proposal'] as const
 export type Table = (typeof TABLES)[number]
+/** Tables whose rows are numbered as they are entered and never altered: an archive has each up to a number. */
+export const LOGS = ['entry', 'house_entry', 'shelf_move', 'shelf_entry', 'shelf_history', 'run_event', 'access_entry'] as const satisfies Table[]
+export type Log = (typeof LOGS)[number]
+/** Tables that are written whole as they are at that moment. Sessions are not kept: after a restore everybody signs in anew. */
+export const WHOLE = ['house', 'shelf_item', 'shelf_hold', 'run', 'person', 'passphrase', 'token', 'proposal'] as const satisfies Table[]
 
 export interface Head {
   format: typeof FORMAT
@@ -21,8 +26,8 @@ export interface Head {
   madeAt: string
   /** Names of the migrations that its rows have been through. */
   migrations: string[]
-  /** Highest number of each log that is in it. */
-  upTo: { entry: number; house_entry: number; shelf_move: number; shelf_entry: number; shelf_history: number; run_event: number }
+  /** Highest number of each log that is in it; an older archive has not all of them. */
+  upTo: Record<Log, number>
 }
 
 export interface Checks {

@@ -4,7 +4,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { migrate, type Migration } from '../data/database'
 import { checkRecords } from '../data/integrity'
 import { lockFolder } from '../data/lock'
-import { BadBackup, type Head, migrationsOf, type Table } from './format'
+import { BadBackup, type Head, LOGS, migrationsOf, type Table } from './format'
 import { readArchive } from './read'
 
 /** Where records are put together before they get their name: a start beside it is refused. */
@@ -36,6 +36,7 @@ export async function restoreBackup(file: string, folder: string, migrations: Mi
       await migrate(db, migrationsOf(head, migrations))
       await fill(db, file)
       await migrate(db, migrations)
+      for (const table of NUMBERED) await db.query(`select setval(pg_get_serial_sequence('${table}', 'number'), greatest(1, (select coalesce(max(number), 1) from ${table})), exists(select 1 from ${table}))`)
       const damage = await checkRecords(db)
       if (damage.length > 0) throw new BadBackup(`What it holds does not hold together: ${damage.map(({ where, why }) => `${where}: ${why}`).join('; ')}.`)
     } finally {
@@ -52,7 +53,8 @@ export async function restoreBackup(file: string, folder: string, migrations: Mi
   }
 }
 
-const NUMBERED = ['entry', 'house_entry', 'shelf_move', 'shelf_entry', 'shelf_history', 'run_event']
+/** Tables that number their rows themselves, by this version. */
+const NUMBERED: Table[] = [...LOGS, 'proposal']
 
 async function fill(db: PGlite, file: string): Promise<void> {
   // What is put back is no new change: nothing is entered for it.
@@ -70,5 +72,4 @@ async function fill(db: PGlite, file: string): Promise<void> {
   }
   await readArchive(file, { head: () => undefined, rows, photo: (id, bytes) => photos.set(id, bytes) })
   await db.exec('set session_replication_role = origin')
-  for (const table of NUMBERED) await db.query(`select setval(pg_get_serial_sequence('${table}', 'number'), greatest(1, (select coalesce(max(number), 1) from ${table})), exists(select 1 from ${table}))`)
 }

@@ -1,7 +1,7 @@
 import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
 import type { Queries } from '../data/database'
-import type { Head, Table } from './format'
+import { type Head, type Log, LOGS, type Table, WHOLE } from './format'
 
 /** Rows of a page: so few that reading one holds nothing up. */
 const PAGE = 200
@@ -27,12 +27,15 @@ export async function fixMoment(db: PGlite): Promise<Moment> {
   return db.transaction(async (tx) => {
     const last = async (table: string) => (await tx.query<{ last: number }>(`select coalesce(max(number), 0)::integer as last from ${table}`)).rows[0].last
     const ids = async (table: string) => (await tx.query<{ id: string }>(`select id from ${table} order by id`)).rows.map(({ id }) => id)
+    const upTo = {} as Head['upTo']
+    for (const log of LOGS) upTo[log] = await last(log)
+    const small: Moment['small'] = []
+    for (const table of WHOLE) small.push({ table, rows: await asText(tx, table) })
     return {
-      upTo: { entry: await last('entry'), house_entry: await last('house_entry'), shelf_move: await last('shelf_move'), shelf_entry: await last('shelf_entry'), shelf_history: await last('shelf_history'), run_event: await last('run_event') },
+      upTo, small,
       migrations: (await tx.query<{ name: string }>('select name from migration order by name')).rows.map(({ name }) => name),
       builds: (await tx.query<{ id: string; revision: number }>('select id, revision from build order by created_at, id')).rows,
       photos: await ids('photo'), runs: await ids('run'),
-      small: [{ table: 'house', rows: await asText(tx, 'house') }, { table: 'shelf_item', rows: await asText(tx, 'shelf_item') }, { table: 'shelf_hold', rows: await asText(tx, 'shelf_hold') }, { table: 'run', rows: await asText(tx, 'run') }],
     }
   })
 }
@@ -51,7 +54,8 @@ async function buildAt(db: PGlite, id: string, revision: number): Promise<string
 export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piece> {
   for (const { id, revision } of moment.builds) yield { table: 'build', rows: [await buildAt(db, id, revision)] }
   yield* logOf(db, 'entry', moment.upTo.entry)
-  yield* moment.small.filter(({ table }) => table === 'house')
+  const whole = (...tables: Table[]) => moment.small.filter(({ table }) => tables.includes(table))
+  yield* whole('house')
   yield* logOf(db, 'house_entry', moment.upTo.house_entry)
   for (const id of moment.photos) {
     const row = (await db.query<{ media_type: string; bytes: Uint8Array }>('select media_type, bytes from photo where id = $1', [id])).rows[0]
@@ -59,11 +63,11 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
     yield { photo: id, extension: row.media_type.replace('image/', ''), bytes: row.bytes }
     yield { table: 'photo', rows: await asText(db, '(select id, build_id, media_type, who, at from photo)', 'where id = $1', [id]) }
   }
-  yield* moment.small.filter(({ table }) => table === 'shelf_item' || table === 'shelf_hold')
+  yield* whole('shelf_item', 'shelf_hold')
   yield* logOf(db, 'shelf_move', moment.upTo.shelf_move)
   yield* logOf(db, 'shelf_entry', moment.upTo.shelf_entry)
   yield* logOf(db, 'shelf_history', moment.upTo.shelf_history)
-  yield* moment.small.filter(({ table }) => table === 'run')
+  yield* whole('run')
   yield* logOf(db, 'run_event', moment.upTo.run_event)
   for (const run of moment.runs) {
     for (let after = -1; ;) {
@@ -73,9 +77,12 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
       after = (JSON.parse(rows[rows.length - 1]) as { sequence: number }).sequence
     }
   }
+  yield* whole('person', 'passphrase', 'token')
+  yield* logOf(db, 'access_entry', moment.upTo.access_entry)
+  yield* whole('proposal')
 }
 
-async function* logOf(db: PGlite, table: keyof Head['upTo'], upTo: number): AsyncGenerator<Piece> {
+async function* logOf(db: PGlite, table: Log, upTo: number): AsyncGenerator<Piece> {
   for (let after = 0; after < upTo;) {
     const rows = await asText(db, table, 'where number > $1 and number <= $2 order by number limit $3', [after, upTo, PAGE])
     if (rows.length === 0) break

@@ -30,7 +30,7 @@ export async function writeBackup(db: PGlite, file: string, application: string,
   archive.on('error', () => undefined)
   const head: Head = { format: FORMAT, version: VERSION, application, madeAt: new Date(now).toISOString(), migrations: moment.migrations, upTo: moment.upTo }
   try {
-    const out = pipeline(archive, createGzip(), createWriteStream(half))
+    const out = pipeline(archive, createGzip(), createWriteStream(half, { mode: 0o600 }))
     const filling = fill(archive, head, db, moment)
     // What one of the two fails on ends the other; the disk's own word is the better one.
     filling.catch((error: Error) => archive.destroy(error))

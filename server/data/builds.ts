@@ -4,7 +4,9 @@ import type { Change, Entry } from '#core/build/entry'
 import { problemsOfChange } from '#core/build/door'
 import { type Problem, problemsOf, Sheet } from '#core/build/schema'
 import type { Queries } from './database'
+import { decide } from './proposals'
 import { type MoveOrder, moveWithin } from './shelf'
+import { foreignStamp } from './stamps'
 
 export interface BuildRow {
   id: string
@@ -21,6 +23,16 @@ export type ChangeResult =
   | { kind: 'ahead'; revision: number }
   | { kind: 'invalid'; problems: Problem[] }
 
+/** What belongs to a change beside its patch. */
+export interface Belongs {
+  /** Moves on the shelf: entered with it or not at all. */
+  orders?: MoveOrder[]
+  /** Whether it may put nobody's name to what it records but its own. */
+  bound?: boolean
+  /** The change that waited of which this comes, and who signed it off. */
+  signed?: { number: number; by: string; words: string }
+}
+
 export async function listBuilds(db: Queries): Promise<BuildRow[]> {
   return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build order by changed_at desc, id')).rows
 }
@@ -36,20 +48,22 @@ export async function insertBuild(db: Queries, id: string, sheet: Sheet): Promis
 }
 
 export async function entriesAfter(db: Queries, id: string, revision: number): Promise<Entry[]> {
-  const { rows } = await db.query<Omit<Entry, 'clientKey'> & { client_key: string }>(
-    'select revision, client_key, device, who, at, patch, inverse, reason from entry where build_id = $1 and revision > $2 order by revision', [id, revision])
-  return rows.map(({ client_key, ...row }) => ({ ...row, clientKey: client_key, at: new Date(row.at).toISOString() }))
+  const { rows } = await db.query<EntryRow>(
+    'select revision, client_key, device, who, at, patch, inverse, reason, signed_by from entry where build_id = $1 and revision > $2 order by revision', [id, revision])
+  return rows.map(entryOf)
 }
+
+type EntryRow = Omit<Entry, 'clientKey' | 'signedBy'> & { client_key: string; signed_by: string | null }
+const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({ ...row, clientKey: client_key, at: new Date(row.at).toISOString(), ...(signed_by === null ? {} : { signedBy: signed_by }) })
 
 /**
  * Enters a change, once: sheet, revision and entry in one transaction. A change made on an older revision goes in when
  * no other tab has since written to the same path; else it is a conflict, with what is there now. A change sent again under its
  * key gives the entry it made the first time.
  *
- * @param orders moves on the shelf that belong to it: entered with it or not at all
  * @throws RangeError in words when the shelf does not hold what is wanted of it
  */
-export async function enterChange(db: PGlite, id: string, change: Change, orders: MoveOrder[] = []): Promise<ChangeResult> {
+export async function enterChange(db: PGlite, id: string, change: Change, { orders = [], bound = false, signed }: Belongs = {}): Promise<ChangeResult> {
   return db.transaction(async (tx): Promise<ChangeResult> => {
     const build = (await tx.query<BuildRow>('select id, revision, sheet from build where id = $1 for update', [id])).rows[0]
     if (!build) return { kind: 'unknown' }
@@ -63,15 +77,17 @@ export async function enterChange(db: PGlite, id: string, change: Change, orders
 
     const applied = applyPatch(build.sheet, change.patch)
     if ('problems' in applied) return { kind: 'invalid', problems: applied.problems }
+    const foreign = bound ? await foreignStamp(build.sheet, applied.sheet, change.who, () => entriesAfter(tx, id, 0)) : undefined
+    if (foreign) return { kind: 'invalid', problems: [{ path: foreign.path, message: `bears the name ${foreign.by}, and ${change.who} writes it` }] }
+    if (signed && !(await decide(tx, signed.number, 'signed', signed.by, signed.words))) return { kind: 'invalid', problems: [{ path: 'number', message: 'waits no longer: somebody has dealt with it' }] }
     if (orders.length > 0) await moveWithin(tx, id, change.who, orders, change.clientKey)
     const revision = build.revision + 1
     await tx.query('update build set sheet = $2, revision = $3, changed_at = now() where id = $1', [id, JSON.stringify(applied.sheet), revision])
     const inverse = jsonPatch.compare(applied.sheet, build.sheet)
-    const { rows } = await tx.query<{ at: string }>(
-      'insert into entry (build_id, revision, client_key, device, who, patch, inverse, reason) values ($1, $2, $3, $4, $5, $6, $7, $8) returning at',
-      [id, revision, change.clientKey, change.device, change.who, JSON.stringify(change.patch), JSON.stringify(inverse), change.reason])
-    const { clientKey, device, who, patch, reason } = change
-    return { kind: 'entered', again: false, entry: { revision, clientKey, device, who, at: new Date(rows[0].at).toISOString(), patch, inverse, reason } }
+    await tx.query(
+      'insert into entry (build_id, revision, client_key, device, who, patch, inverse, reason, signed_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)',
+      [id, revision, change.clientKey, change.device, change.who, JSON.stringify(change.patch), JSON.stringify(inverse), change.reason, signed?.by ?? null])
+    return { kind: 'entered', again: false, entry: (await entriesAfter(tx, id, revision - 1))[0] }
   })
 }
 

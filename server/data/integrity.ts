@@ -9,7 +9,7 @@ export interface Damage {
 }
 
 /** Every table is read to its end: a page that cannot be read says so here and not in the middle of a start. */
-const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample']
+const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample', 'person', 'passphrase', 'session', 'token', 'access_entry', 'proposal']
 
 /**
  * Reads all records and replays every build's entries: taken back one by one and entered again they must give the sheet that stands there.

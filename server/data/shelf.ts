@@ -46,6 +46,13 @@ export async function itemHistory(db: Queries, id: string): Promise<ShelfState[]
 
 export type ItemResult = { kind: 'written'; item: ShelfItem } | { kind: 'unknown' } | { kind: 'conflict'; item: ShelfItem } | { kind: 'twice' } | { kind: 'held'; reserved: number }
 
+/** The same in a transaction of its own, for somebody. */
+export const insertItemBy = (db: PGlite, entry: ShelfEntry, who: string): Promise<ItemResult> =>
+  db.transaction(async (tx) => {
+    await namesWriter(tx, who)
+    return insertItem(tx, entry)
+  })
+
 /** Puts a new item on the shelf; `twice` when one of its kind, label and engine lies there. */
 export async function insertItem(db: Queries, entry: ShelfEntry): Promise<ItemResult> {
   const { kind, label, engine, count, place, note, price, photo, properties } = entry
@@ -58,8 +65,9 @@ export async function insertItem(db: Queries, entry: ShelfEntry): Promise<ItemRe
 }
 
 /** Writes an item over the revision that it was made on; never fewer of it than are set aside. */
-export async function updateItem(db: PGlite, id: string, base: number, entry: ShelfEntry): Promise<ItemResult> {
+export async function updateItem(db: PGlite, id: string, base: number, entry: ShelfEntry, who = 'A program'): Promise<ItemResult> {
   return db.transaction(async (tx): Promise<ItemResult> => {
+    await namesWriter(tx, who)
     await tx.query('select id from shelf_item where id = $1 for update', [id])
     const now = await getItem(tx, id)
     if (!now) return { kind: 'unknown' }
@@ -84,8 +92,9 @@ async function writeItem(tx: Queries, id: string, now: ShelfItem, { kind, label,
 }
 
 /** Takes an item off the shelf for good; not while a build holds any of it. */
-export async function deleteItem(db: PGlite, id: string): Promise<'gone' | 'unknown' | 'held'> {
+export async function deleteItem(db: PGlite, id: string, who = 'A program'): Promise<'gone' | 'unknown' | 'held'> {
   return db.transaction(async (tx) => {
+    await namesWriter(tx, who)
     if (!(await getItem(tx, id))) return 'unknown'
     const held = (await tx.query('select 1 from shelf_hold where item_id = $1 and reserved + taken > 0', [id])).rows.length > 0
     if (held) return 'held'

@@ -2,11 +2,15 @@ import { randomUUID } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
+import type { App } from 'h3'
 import { z } from 'zod'
 import { Sheet } from '#core/build/schema'
+import { NAME_LENGTH, ROLES } from '#core/house/people'
 import { House } from '#core/house/schema'
 import { ShelfEntry } from '#core/shelf/schema'
 import { version } from '../../package.json'
+import { sessionKey } from '../access/keys'
+import { isOwn } from '../access/network'
 import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
@@ -14,6 +18,7 @@ import { migrate, type Migration } from '../data/database'
 import { inWords } from '../data/failure'
 import { putHouse } from '../data/house'
 import { checkRecords, type Damage } from '../data/integrity'
+import { addPerson } from '../data/people'
 import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
 import { resumeRigs, stopRigs } from '../rig/clock'
@@ -23,7 +28,8 @@ import { resumeWatches, stopWatches } from '../watch/clock'
 export const recordsState: { checked: boolean; damage: Damage[] } = { checked: false, damage: [] }
 
 /** Opens the records at start: lock, database, migrations, demo builds when asked; closes them when told to stop. */
-export default defineNitroPlugin(() => {
+export default defineNitroPlugin((nitro) => {
+  requireOwnHost()
   const folder = resolve(process.env.ULDO_DATA ?? 'data')
   let release: () => void
   try {
@@ -32,12 +38,13 @@ export default defineNitroPlugin(() => {
     console.error(error instanceof FolderInUse ? error.message : `The data folder ${folder} cannot be used: ${plainly(error as Error)}`)
     process.exit(error instanceof FolderInUse ? 3 : 4)
   }
-  const opening = open(folder).catch((error: Error) => {
+  const opening = open(folder, nitro.h3App).catch((error: Error) => {
     console.error(`The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`)
     release()
     process.exit(4)
   })
   const stop = async () => {
+    currentNetwork()?.stop()
     stopRigs()
     stopWatches()
     await currentBackups()?.stop()
@@ -52,10 +59,19 @@ export default defineNitroPlugin(() => {
   process.once('SIGINT', stop)
 })
 
+/** Plain HTTP is answered on this machine alone: the network is let in by ULDO_HOST, over HTTPS. */
+function requireOwnHost(): void {
+  process.env.HOST ??= process.env.NITRO_HOST ?? '127.0.0.1'
+  const { HOST: host } = process.env
+  if (isOwn(host)) return
+  console.error(`HOST=${host} would answer the whole network without a sign-in. Leave HOST out, and name the address for the network with ULDO_HOST=${host}: it is served over HTTPS.`)
+  process.exit(6)
+}
+
 /** Where a script on this machine can ask this server. */
 function ownAddress(): string {
-  const host = process.env.HOST ?? process.env.NITRO_HOST ?? '127.0.0.1'
-  return `http://${/^(0\.0\.0\.0|::|)$/.test(host) ? '127.0.0.1' : host.includes(':') ? `[${host}]` : host}:${process.env.PORT ?? process.env.NITRO_PORT ?? '3000'}`
+  const host = process.env.HOST ?? '127.0.0.1'
+  return `http://${host.includes(':') ? `[${host}]` : host}:${process.env.PORT ?? process.env.NITRO_PORT ?? '3000'}`
 }
 
 /** A folder that holds something and no database is never made into a new one. */
@@ -70,8 +86,8 @@ const PLAIN: Record<string, string> = { EACCES: 'this user may not write there. 
 /** A failure in words that say what to do. */
 const plainly = (error: unknown) => inWords(error, PLAIN)
 
-async function open(folder: string): Promise<PGlite> {
-  mkdirSync(folder, { recursive: true })
+async function open(folder: string, application: App): Promise<PGlite> {
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
   refuseStrangeFolder(join(folder, 'records'))
   const database = await PGlite.create(join(folder, 'records'))
   await migrate(database, await migrations())
@@ -79,8 +95,10 @@ async function open(folder: string): Promise<PGlite> {
     const builds = useStorage('assets:demo')
     for (const key of (await builds.getKeys()).sort().reverse()) await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
     await putHouse(database, 0, House.parse(await useStorage('assets:shop').getItem('house.json')))
+    for (const { name, role } of z.array(Person).parse(await useStorage('assets:shop').getItem('people.json'))) await addPerson(database, name, role)
     await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
+  process.env.NUXT_SESSION_PASSWORD = sessionKey(folder)
   provideDatabase(database)
   const backups = prepareBackups(database, folder, version)
   provideBackups(backups)
@@ -93,8 +111,11 @@ async function open(folder: string): Promise<PGlite> {
   }, (error: Error) => console.error(`The records could not be checked: ${error.message}`))
   await resumeRigs(database)
   await resumeWatches(watchParts())
+  await letNetworkIn(database, folder, application)
   return database
 }
+
+const Person = z.strictObject({ name: z.string().max(NAME_LENGTH), role: z.enum(ROLES) })
 
 async function migrations(): Promise<Migration[]> {
   const files = useStorage('assets:migrations')

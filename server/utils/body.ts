@@ -28,9 +28,9 @@ export async function requireJson<T>(event: H3Event, schema: z.ZodType<T>, what:
     throw refusal(400, 'not-json', `${what}: the body is not JSON.`, { problems: [{ path: '', message: 'is not JSON' }] })
   }
   const valid = requireValid(schema, value, what)
-  // Who did it, for the log.
+  // Who did it, for the log: on this machine whoever is named.
   const who = (valid as { who?: unknown } | null)?.who
-  if (typeof who === 'string') event.context.who = who
+  if (typeof who === 'string' && event.context.actor.kind === 'open') event.context.who = who
   return valid
 }
 

@@ -18,7 +18,7 @@ function makeHub<T>() {
 }
 
 /** What is told to everybody: that the house or the shelf is another. */
-export type ShopNews = { kind: 'house'; revision: number } | { kind: 'shelf' } | Alarm
+export type ShopNews = { kind: 'house'; revision: number } | { kind: 'shelf' } | { kind: 'people' } | { kind: 'proposals'; build: string } | Alarm
 
 /** Every entry of a build; readings and events of a run. */
 export const { tell: announceEntry, hear: hearEntries } = makeHub<Entry>()
@@ -26,3 +26,8 @@ const shop = makeHub<ShopNews>()
 export const announceShop = (news: ShopNews) => shop.tell('shop', news)
 export const hearShop = (hear: (news: ShopNews) => void) => shop.hear('shop', hear)
 export const { tell: announceRun, hear: hearRun } = makeHub<RunNews>()
+
+/** A session that has ended, by its id: what it listens to ends with it. */
+const endings = makeHub<true>()
+export const announceEnded = (session: string) => endings.tell(session, true)
+export const hearEnded = (session: string, hear: () => void) => endings.hear(session, hear)

@@ -16,7 +16,7 @@ export async function sendPhoto(event: H3Event, buildId?: string): Promise<Buffe
 /** Keeps the photo in the body under an id of the browser's own, so that it can be sent again. */
 export async function keepPhoto(event: H3Event, buildId?: string) {
   const id = requireValid(z.uuid(), getRouterParam(event, 'photo'), 'Photo id')
-  const who = requireValid(z.string().trim().min(1).max(60), getQuery(event).who ?? 'Someone', 'who')
+  const { name: who } = await requireHand(event, requireValid(z.string().trim().min(1).max(60).optional(), getQuery(event).who, 'who'))
   const bytes = await requireBytes(event, PHOTO_LIMIT, 'Photo')
   const mediaType = mediaTypeOf(bytes)
   if (!mediaType) throw refusal(415, 'not-a-picture', 'Photo: the file is no JPEG, PNG or WebP picture.', { problems: [{ path: '', message: 'is no picture' }] })

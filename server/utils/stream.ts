@@ -1,6 +1,8 @@
 import { once } from 'node:events'
 import type { ServerResponse } from 'node:http'
 import { createEventStream, type H3Event } from 'h3'
+import type { Actor } from './actor'
+import { hearEnded } from './hub'
 import { refusal } from './refusal'
 
 /** Listeners that this server bears at once, in all and from one address; what one may leave lying, bytes, and for how long, ms. */
@@ -30,9 +32,12 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
   let closed = false
   let room: Promise<void> | undefined
   const beat = setInterval(() => void push({ event: 'beat', data: '' }), 10_000)
+  const actor = event.context.actor as Actor | undefined
+  const unhear = actor && 'session' in actor ? hearEnded(actor.session, () => event.node.res.destroy()) : undefined
   stream.onClosed(async () => {
     if (closed) return
     closed = true
+    unhear?.()
     clearInterval(beat)
     open--
     byAddress.set(address, (byAddress.get(address) ?? 1) - 1)

@@ -5,7 +5,10 @@ import { useSync } from '~/sync/useSync'
 const build = useBuild()
 const sync = useSync()
 const house = useHouse()
-const shop = useShop()
+const access = useAccess()
+/** On the shop's own machine a person of the list; what is no name of it is nobody. */
+const NOBODY = ''
+const hands = computed(() => [{ value: NOBODY, words: 'Who records?' }, ...access.people.map(({ name }) => ({ value: name, words: name }))])
 defineEmits<{ find: [] }>()
 const savingWord = computed(() => {
   const count = sync.waiting.length
@@ -32,10 +35,8 @@ const savingWord = computed(() => {
     <span class="gap" />
     <button type="button" class="find" @click="$emit('find')"><span>Find a reading or engine</span><kbd>Ctrl K</kbd></button>
     <ChoiceField label="Units" quiet :value="house.choiceName" :options="Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))" @choose="house.choiceName = $event" />
-    <label class="plain who"><span class="hidden-but-read">Who is recording</span>
-      <input v-model.lazy.trim="house.who" placeholder="Who records?" maxlength="60" autocomplete="off" list="people">
-      <datalist id="people"><option v-for="name in shop.house.people" :key="name" :value="name" /></datalist>
-    </label>
+    <NuxtLink v-if="access.needed" class="who" to="/house?view=people" :aria-label="`${house.who}, signed in`">{{ house.who }}</NuxtLink>
+    <ChoiceField v-else class="who" label="Who is recording" quiet :value="house.who" :options="hands" @choose="house.who = $event" />
     <button type="button" class="plain-button" :aria-label="house.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'" @click="house.flipScheme()">{{ house.scheme === 'dark' ? '☀' : '☾' }}</button>
     <span class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
   </header>
@@ -53,10 +54,7 @@ const savingWord = computed(() => {
 .find { display: flex; align-items: center; justify-content: space-between; gap: 12px; min-width: 0; flex: 0 1 250px; height: 34px; padding: 0 5px 0 11px; border: 1px solid var(--rule); border-radius: 4px; background: var(--sheet); color: var(--quiet); cursor: pointer; }
 .find span { overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
 kbd { font: inherit; font-size: 13px; border: 1px solid var(--rule); border-radius: 3px; padding: 1px 5px; white-space: nowrap; }
-.plain input { border: 0; background: transparent; min-height: 44px; padding: 0 4px; cursor: pointer; }
-.plain input { width: 132px; border-bottom: 1px dashed transparent; }
-.plain input:placeholder-shown { border-bottom-color: var(--field); }
-.plain input::placeholder { color: var(--quiet); opacity: 1; }
+a.who { min-height: 44px; display: inline-flex; align-items: center; padding: 0 6px; color: var(--ink); text-decoration: none; font-weight: 600; max-width: 150px; overflow: hidden; white-space: nowrap; text-overflow: ellipsis; }
 .plain-button { border: 0; background: transparent; width: 44px; height: 44px; cursor: pointer; font-size: 18px; }
 .saving { white-space: nowrap; }
 .saved { color: var(--pass); }

@@ -10,6 +10,7 @@ import { shelfPatch } from '~/composables/shelfPatch'
 /** One passage: how it was found, who fitted it and how it is sealed, and what the gauge would say with it wrong. */
 const { item, inspection, effects } = defineProps<{ item: PassageItem; inspection: InspectionItem; effects?: ReturnType<typeof passageEffects> }>()
 const build = useBuild()
+const access = useAccess()
 const house = useHouse()
 const own = computed(() => build.sheet!.inspections[item.key])
 const found = computed(() => findingOf(build.sheet!, inspection))
@@ -45,7 +46,7 @@ function note(event: Event) {
     <p class="quiet">{{ item.inside ? 'Inside the engine: nothing shows outside when it is wrong.' : 'A fault here shows outside.' }}</p>
     <div class="row wide"><span class="what">Found<span v-if="found" class="origin">{{ own!.by }}, {{ when }}</span></span><SegmentChoice :label="item.label" :value="found?.value" :options="inspection.findings" @choose="build.inspect(item.key, $event ? { finding: $event } : undefined, item.label)" /></div>
     <p v-if="found && found.verdict === 'stop'" class="bad">{{ found.action }}</p>
-    <div v-if="found" class="row wide"><label class="what" :for="`fitted-${item.key}`">Fitted by</label><InputText :id="`fitted-${item.key}`" :model-value="build.sheet!.choices[`${item.key}.by`] ?? own!.by ?? ''" maxlength="60" list="people" @change="build.choose(`${item.key}.by`, ($event.target as HTMLInputElement).value.trim() || undefined, `${item.label}, who`)" /></div>
+    <div v-if="found" class="row wide"><label class="what" :for="`fitted-${item.key}`">Fitted by</label><InputText :id="`fitted-${item.key}`" :model-value="build.sheet!.choices[`${item.key}.by`] ?? own!.by ?? ''" maxlength="60" list="people-here" @change="build.choose(`${item.key}.by`, ($event.target as HTMLInputElement).value.trim() || undefined, `${item.label}, who`)" /><datalist id="people-here"><option v-for="{ name } in access.people" :key="name" :value="name" /></datalist></div>
     <div v-if="item.sealed" class="row"><span class="what">Sealed</span><SegmentChoice label="Sealed" :value="seal" :options="SEALS" @choose="build.choose(`${item.key}.seal`, $event, `${item.label}, seal`)" /></div>
     <div v-if="item.key === 'passage.coolerBypass'" class="row"><span class="what">Leads</span><ChoiceField label="Valve leads" :value="build.sheet!.layout.coolerBypass" :options="(['around', 'sump'] as const).map((value) => ({ value, words: PLACES[value] }))" @choose="build.change([{ op: 'replace', path: '/layout/coolerBypass', value: $event }], 'Cooler’s valve')" /></div>
     <div v-if="item.kind === 'cooler' || item.kind === 'filter'" class="row"><span class="what">Housing’s form</span><SegmentChoice label="Housing’s form" :value="build.sheet!.choices[`${item.key}.form`]" :options="FORMS" @choose="build.choose(`${item.key}.form`, $event, `${item.label}, form`)" /></div>

@@ -53,13 +53,13 @@ function writeNote() {
 const photoProblem = ref('')
 const addPhoto = (id: string) => amend({ photos: [...(reading.value?.photos ?? []), id].slice(-30) }, `${quantity.value!.label}, photo`)
 
-interface Former { revision: number; value?: Reading; who: string; at: string }
+interface Former { revision: number; value?: Reading; who: string; at: string; signedBy?: string }
 const former = shallowRef<Former[]>()
 async function loadFormer() {
   const { key } = quantity.value!
   const entries = await $fetch<Entry[]>(`/api/builds/${build.id}/entries`).catch(() => undefined)
   former.value = entries?.flatMap((entry) => entry.patch.flatMap((operation) => (operation.path === `/readings/${key}`
-    ? [{ revision: entry.revision, value: 'value' in operation ? (operation.value as Reading) : undefined, who: entry.who, at: entry.at }] : []))).reverse()
+    ? [{ revision: entry.revision, value: 'value' in operation ? (operation.value as Reading) : undefined, who: entry.who, at: entry.at, signedBy: entry.signedBy }] : []))).reverse()
 }
 function restore({ value }: Former) {
   const { key, label } = quantity.value!
@@ -74,7 +74,7 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
       <p v-if="!former" class="quiet">The log is not to be had without the server.</p>
       <p v-else-if="former.length === 0" class="quiet">Nothing was written here since the build was begun.</p>
       <ul v-else>
-        <li v-for="each in former" :key="each.revision"><span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span><span class="quiet">{{ each.who }}, {{ when(each.at) }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span>
+        <li v-for="each in former" :key="each.revision"><span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span><span class="quiet">{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at) }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span>
           <Button v-if="each.value && each.value.value !== reading?.value" type="button" variant="outlined" :aria-label="`Restore ${house.showReading(each.value.value, quantity)}`" @click="restore(each)">Restore</Button></li>
       </ul>
     </div>

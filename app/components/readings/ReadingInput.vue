@@ -21,6 +21,14 @@ const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
 const unit = computed(() => house.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
 const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : ''))
+/** What an apprentice wrote here that waits for a sign-off. */
+const waiting = computed(() => {
+  for (const { who, patch } of build.proposals) {
+    const value = patch.find(({ path }) => path === `/readings/${name}`)?.value as { value?: number } | undefined
+    if (value?.value !== undefined) return `${who}: ${house.showReading(value.value, quantity.value)} waits`
+  }
+  return undefined
+})
 const assumed = computed(() => {
   const standIn = standInOf(build.sheet!, name)
   return standIn ? house.showReading(standIn.value, quantity.value) : ''
@@ -172,6 +180,7 @@ const rangeWords = computed(() => {
       :aria-invalid="!!(problem || doubt)" :aria-describedby="problem || doubt ? messageId : undefined" inputmode="text" autocomplete="off" spellcheck="false" enterkeyhint="next"
       :class="{ confirmed: reading?.confirmed }" @mousedown="touch" @focus="begin" @input="typed" @blur="commit" @keydown="key" @paste="paste"
     >
+    <span v-if="waiting" class="waiting">{{ waiting }}</span>
     <span v-if="problem || doubt" :id="messageId" :ref="place" class="message" role="alert">
       <template v-if="problem">{{ problem }}</template>
       <template v-else-if="doubt">
@@ -195,6 +204,7 @@ input:placeholder-shown { border-bottom: 1px dashed var(--field); border-radius:
 input::placeholder { color: var(--quiet); opacity: 1; text-decoration: underline dashed 1px; text-underline-offset: 4px; font-size: 16px; }
 input:hover { border-color: var(--field); }
 input:focus { border: 2px solid var(--petrol); background: var(--sheet); outline: none; padding: 0 7px; }
+.waiting { display: block; text-align: right; font-size: 13px; line-height: 1.1; color: var(--petrol); padding: 0 8px 4px; }
 .wrong input { border: 2px solid var(--watch); padding: 0 7px; }
 input.confirmed { text-decoration: underline dotted var(--watch) 2px; text-underline-offset: 4px; }
 .message {

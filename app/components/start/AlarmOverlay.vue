@@ -32,7 +32,7 @@ const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '
 </template>
 
 <style scoped>
-.alarm { position: fixed; inset: 0; z-index: 60; background: #a02c26; color: #fff; padding: 30px 40px; display: grid; align-content: center; gap: 14px; overflow-y: auto; }
+.alarm { position: fixed; inset: 0; z-index: 70; background: #a02c26; color: #fff; padding: 30px 40px; display: grid; align-content: center; gap: 14px; overflow-y: auto; }
 .huge { font-size: clamp(110px, 24vw, 330px); line-height: 0.92; font-weight: 800; font-stretch: 82%; letter-spacing: -0.03em; }
 .name { font-size: clamp(28px, 4vw, 52px); font-weight: 700; margin: 0; }
 .why { font-size: clamp(20px, 2.6vw, 32px); margin: 0; max-width: 40ch; }

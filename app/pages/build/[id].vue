@@ -40,6 +40,7 @@ async function fetchTheRest() {
       <GalleryRail />
       <main class="sheet" :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined || outlook.late }">
         <ApartNotes />
+        <SignOffs />
         <VoidNote />
         <NuxtPage />
         <ShopCautions />

@@ -2,6 +2,7 @@ import { progressOf } from '#core/progress/progress'
 import { houseRules } from '#core/house/limits'
 import { listBuilds } from '../../data/builds'
 import { getHouse } from '../../data/house'
+import { proposalCounts } from '../../data/proposals'
 import { unansweredStops } from '../../data/runs'
 import { inThread } from '../../threads/pool'
 import type { Standing } from '../../threads/tasks'
@@ -27,7 +28,7 @@ function standingOf(id: string, revision: number, sheet: Sheet) {
 /** All builds with how far each is by this house's rules, for the Floor. */
 export default defineEventHandler(async () => {
   const db = requireDatabase()
-  const [builds, { house }, stops] = await Promise.all([listBuilds(db), getHouse(db), unansweredStops(db)])
+  const [builds, { house }, stops, waiting] = await Promise.all([listBuilds(db), getHouse(db), unansweredStops(db), proposalCounts(db)])
   const rules = houseRules(house)
   const all = builds.map(({ sheet, ...row }) => ({ ...row, sheet: { ...sheet, house: rules } })).map((build) => ({ ...build, known: standingOf(build.id, build.revision, build.sheet) }))
   await Promise.race([Promise.allSettled(all.map(({ known }) => known.done)), new Promise((done) => setTimeout(done, WAITS))])
@@ -38,7 +39,7 @@ export default defineEventHandler(async () => {
     const good = known.standing?.good
     return {
       id, revision, name: sheet.name, engine: sheet.engine, work: sheet.work, layout: sheet.layout.preset, changedAt: changed_at, progress: progressOf(sheet), primedAt: primed, ranAt: ran,
-      primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined, standing: known.standing, stopped: stops.get(id),
+      primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined, standing: known.standing, stopped: stops.get(id), waiting: waiting.get(id) ?? 0,
     }
   })
 })

@@ -10,7 +10,8 @@ const Body = z.discriminatedUnion('kind', [
 
 /** Enters a change to the shelf's items, once under its key. */
 export default defineEventHandler(async (event) => {
-  const result = await enterShelfChange(requireDatabase(), await requireJson(event, Body, 'Shelf'))
+  const change = await requireJson(event, Body, 'Shelf')
+  const result = await enterShelfChange(requireDatabase(), { ...change, who: (await requireHand(event, change.who)).name })
   switch (result.kind) {
     case 'entered':
       announceShop({ kind: 'shelf' })

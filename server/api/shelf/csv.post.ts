@@ -10,6 +10,8 @@ const Query = z.object({ who: z.string().trim().min(1).max(60).optional() })
 
 /** Takes a CSV file in: all good rows at once, the bad ones named by line and column. */
 export default defineEventHandler(async (event) => {
+  const { who } = requireValid(Query, getQuery(event), 'Shelf file')
+  const { name } = await requireHand(event, who)
   const text = (await requireBytes(event, FILE_LIMIT, 'Shelf file')).toString('utf8')
   requireKeepable(text, 'Shelf file')
   const read = await inThread('shelfCsv', text).catch((error: Error) => {
@@ -17,8 +19,7 @@ export default defineEventHandler(async (event) => {
   })
   if ('refused' in read) throw refusal(400, 'invalid', `Shelf file: ${read.refused}`, { problems: [{ path: 'headings', message: read.refused }] })
   const { good, bad } = apart(read)
-  const { who } = requireValid(Query, getQuery(event), 'Shelf file')
-  const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry), who) : { added: 0, changed: 0 }
+  const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry), name) : { added: 0, changed: 0 }
   return { ...written, bad }
 })
 

@@ -1,22 +1,26 @@
 import type { Operation } from 'fast-json-patch'
 import { z } from 'zod'
-import { enterChange } from '../../../data/builds'
+import type { Change } from '#core/build/entry'
+import { applyPatch, enterChange } from '../../../data/builds'
+import { getHouse } from '../../../data/house'
+import { propose } from '../../../data/proposals'
 
 const Body = ChangeBody.extend({ orders: z.array(MoveBody).max(100).optional() })
 
-/** Enters a change, with the moves on the shelf that belong to it, and answers once it is committed. */
+/** Enters a change, with the moves on the shelf that belong to it, and answers once it is committed. An apprentice's waits for a sign-off where the house says so. */
 export default defineEventHandler(async (event) => {
-  const id = requireBuildId(event)
-  const { orders = [], ...change } = await requireJson(event, Body, 'Change')
-  const result = await enterChange(requireDatabase(), id, { ...change, patch: change.patch as Operation[] }, orders).catch((error: unknown) => {
-    if (!(error instanceof RangeError)) throw error
-    throw refusal(409, 'short', error.message, { problems: [{ path: 'orders', message: error.message }] })
-  })
-  if (result.kind === 'unknown') throw unknownBuild(id)
-  if (result.kind !== 'entered') throw changeRefusal(result, 'Change')
-  if (!result.again) {
-    announceEntry(id, result.entry)
-    if (orders.length > 0) announceShop({ kind: 'shelf' })
+  const { id, sheet } = await requireBuild(event)
+  const { orders = [], ...body } = await requireJson(event, Body, 'Change')
+  const hand = await requireHand(event, body.who)
+  const change: Change = { ...body, who: hand.name, patch: body.patch as Operation[] }
+  const db = requireDatabase()
+  if (hand.role === 'apprentice' && (await getHouse(db)).house.signOff) {
+    const applied = applyPatch(sheet, change.patch)
+    if ('problems' in applied) throw changeRefusal({ kind: 'invalid', problems: applied.problems }, 'Change')
+    const proposal = await propose(db, id, { ...change, orders })
+    announceShop({ kind: 'proposals', build: id })
+    setResponseStatus(event, 202)
+    return { proposal }
   }
-  return result.entry
+  return entered(id, await enterChange(db, id, change, { orders, bound: hand.bound }).catch(asShort), orders.length > 0)
 })

@@ -10,8 +10,9 @@ const Body = z.strictObject({
 export default defineEventHandler(async (event) => {
   const { id } = await requireBuild(event)
   const { who, orders } = await requireJson(event, Body, 'Shelf move')
+  const { name } = await requireHand(event, who)
   try {
-    const items = await moveItems(requireDatabase(), id, who, orders)
+    const items = await moveItems(requireDatabase(), id, name, orders)
     announceShop({ kind: 'shelf' })
     return { items }
   } catch (error) {

@@ -5,7 +5,8 @@ import { actOnRig, stopRig } from '../../../rig/clock'
 /** Enters what happened in a run, once, and answers once it is committed. */
 export default defineEventHandler(async (event) => {
   const run = await requireRun(event)
-  const body = await requireJson(event, RunEvent, 'Event')
+  const sent = await requireJson(event, RunEvent, 'Event')
+  const body = { ...sent, who: (await requireHand(event, sent.who)).name }
   // A rig acts at its own time, so that it can be gone through again.
   const time = body.kind === 'act' ? (actOnRig(run.id, String(body.data.action)) ?? body.time) : body.time
   const entered = await insertEvent(requireDatabase(), run.id, { ...body, time })

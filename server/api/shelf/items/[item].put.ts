@@ -8,5 +8,5 @@ const Body = z.strictObject({ base: z.number().int().min(0), entry: ShelfEntry }
 export default defineEventHandler(async (event) => {
   const id = requireItemId(event)
   const { base, entry } = await requireJson(event, Body, 'Shelf item')
-  return itemAnswer(await updateItem(requireDatabase(), id, base, entry))
+  return itemAnswer(await updateItem(requireDatabase(), id, base, entry, (await requireHand(event)).name))
 })

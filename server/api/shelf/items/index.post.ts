@@ -1,9 +1,9 @@
 import { ShelfEntry } from '#core/shelf/schema'
-import { insertItem } from '../../../data/shelf'
+import { insertItemBy } from '../../../data/shelf'
 
 /** Puts a new item on the shelf. */
 export default defineEventHandler(async (event) => {
-  const result = await insertItem(requireDatabase(), await requireJson(event, ShelfEntry, 'Shelf item'))
+  const result = await insertItemBy(requireDatabase(), await requireJson(event, ShelfEntry, 'Shelf item'), (await requireHand(event)).name)
   setResponseStatus(event, 201)
   return itemAnswer(result)
 })

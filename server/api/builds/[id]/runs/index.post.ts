@@ -6,7 +6,8 @@ import { watchStart } from '../../../../watch/clock'
 /** Begins a run, under an id of the browser's own so that it can be sent again; one that a rig feeds starts its clock. */
 export default defineEventHandler(async (event) => {
   const build = await requireBuild(event)
-  const body = await requireJson(event, NewRun, 'New run')
+  const sent = await requireJson(event, NewRun, 'New run')
+  const body = { ...sent, who: (await requireHand(event, sent.who)).name }
   const run = await insertRun(requireDatabase(), build.id, body)
   if (run!.buildId !== build.id) throw refusal(409, 'conflict', 'New run: that id belongs to another build’s run.', { problems: [{ path: 'id', message: 'is taken' }] })
   if (run!.setup.rig && !run!.endedAt) await runRig(requireDatabase(), run!, build.sheet)

@@ -1,3 +1,4 @@
+import type { TLSSocket } from 'node:tls'
 import { ownNames, strange } from '../utils/strangers'
 
 /** Names are looked at anew so often, ms: a tablet's network may come later than the server. */
@@ -8,7 +9,7 @@ let lookedAt = -Infinity
 /** Turns away who asks by a name that is not this server's, other pages that would write, and what is no type that is meant. Says to browsers what they may do with what they get. */
 export default defineEventHandler((event) => {
   if (Date.now() - lookedAt > AGAIN) {
-    names = ownNames(process.env.HOST ?? process.env.NITRO_HOST ?? '', process.env.ULDO_ADDRESS)
+    names = ownNames(process.env.ULDO_HOST ?? process.env.HOST ?? '127.0.0.1', process.env.ULDO_ADDRESS)
     lookedAt = Date.now()
   }
   const header = (name: string) => getRequestHeader(event, name)
@@ -18,6 +19,6 @@ export default defineEventHandler((event) => {
     ...(event.path.startsWith('/api/') ? { 'content-security-policy': "default-src 'none'; frame-ancestors 'none'; img-src 'self'; style-src 'unsafe-inline'" } : {}),
   })
   const brings = Number(header('content-length') ?? 0) > 0 || header('transfer-encoding') !== undefined
-  const found = strange({ method: event.method, host: header('host'), origin: header('origin'), fetchSite: header('sec-fetch-site'), type: header('content-type'), brings }, names)
+  const found = strange({ method: event.method, host: header('host'), origin: header('origin'), fetchSite: header('sec-fetch-site'), type: header('content-type'), brings, secure: (event.node.req.socket as TLSSocket).encrypted }, names)
   if (found) throw refusal(found.status, found.code, found.message)
 })

@@ -1,0 +1,48 @@
+import type { Access } from '#core/house/people'
+import { useSync } from '~/sync/useSync'
+import { useNews } from './news'
+
+/** What the server says to a refused request of its own. */
+export interface Refused {
+  data?: { error?: { message: string; problems?: { path: string }[] } }
+}
+export const refusedWords = (error: unknown) => (error as Refused).data?.error?.message ?? 'The server does not answer. Try again.'
+
+/** Who may be named here, and who is signed in; whether a sign-in is asked for before anything else. */
+export const useAccess = defineStore('access', () => {
+  const state = shallowRef<Access>()
+  /** The page was shown and a sign-in has run out, or was ended: it is asked for over the page, so that nothing typed is lost. */
+  const lost = ref(false)
+  const needed = computed(() => state.value?.needed ?? false)
+  const person = computed(() => state.value?.person)
+  const people = computed(() => state.value?.people ?? [])
+  const asks = computed(() => (needed.value && !person.value) || lost.value)
+  /** Whether it is known yet; without the server the page goes on with what this browser has. */
+  const known = ref(false)
+
+  async function load() {
+    try {
+      state.value = await $fetch<Access>('/api/access')
+    } catch {
+      // Asked again when the network is back.
+    } finally {
+      known.value = true
+    }
+  }
+  useNews().onNews((news) => news.kind === 'people' && void load())
+  addEventListener('online', () => void load())
+
+  async function signOut() {
+    await $fetch('/api/access/sign-out', { method: 'POST', body: {} }).catch(() => undefined)
+    await begin()
+  }
+  /** Begins anew with whoever is signed in now: streams are opened again, what waits is sent. What only this page keeps is never left for it. */
+  async function begin() {
+    const sync = useSync()
+    if (!sync.notKept || sync.waiting.length === 0) return location.reload()
+    await load()
+    lost.value = false
+    void sync.send()
+  }
+  return { state, known, needed, person, people, asks, lost, load, begin, signOut }
+})

@@ -1,0 +1,10 @@
+import { ROOT_FILE } from '../access/door'
+
+/** How tablets reach this server, and what they are asked to trust. */
+export default defineEventHandler(() => {
+  const network = currentNetwork()
+  if (!network) return { open: false as const }
+  const { address, fingerprint, root } = network
+  const plain = address.replace(/^https:/, 'http:')
+  return { open: true as const, address, fingerprint, own: root !== undefined, ...(root ? { door: `${plain}/`, file: `${plain}${ROOT_FILE}` } : {}) }
+})

@@ -30,11 +30,12 @@ while (!(await fetch(`${base}/api/health`).then((response) => response.ok, () =>
 
 const [build] = await (await fetch(`${base}/api/builds`)).json()
 const post = (path, body) => fetch(base + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).then((response) => response.json())
-const run = (await post(`/api/builds/${build.id}/runs`, { id: randomUUID(), kind: 'start', who: 'Fuzz', setup: { source: 'logger' } })).id
+const run = (await post(`/api/builds/${build.id}/runs`, { id: randomUUID(), kind: 'start', who: 'A program', setup: { source: 'logger' } })).id
 const { items } = await (await fetch(`${base}/api/shelf`)).json()
 const item = items[0].id
+const person = (await (await fetch(`${base}/api/access`)).json()).people.find(({ name }) => name === 'Oda').id
 const { house, revision } = await (await fetch(`${base}/api/house`)).json()
-const change = () => ({ clientKey: randomUUID(), device: randomUUID(), base: 0, who: 'Fuzz', patch: [{ op: 'add', path: '/readings/main.1.journal', value: { value: 0.066, source: 'measured' } }], reason: '' })
+const change = () => ({ clientKey: randomUUID(), device: randomUUID(), base: 0, who: 'A program', patch: [{ op: 'add', path: '/readings/main.1.journal', value: { value: 0.066, source: 'measured' } }], reason: '' })
 const entry = { kind: 'washer', label: 'W', engine: '', count: 1, place: '', note: '', properties: { thickness: 0.001 } }
 
 /** Every route with a body that it takes. */
@@ -44,12 +45,17 @@ const ROUTES = [
   ['GET', `/api/runs/${run}`], ['GET', `/api/runs/${run}/samples?after=-1&most=100`], ['GET', `/api/runs/${run}/samples?format=csv`], ['GET', '/api/shelf'], ['GET', '/api/shelf/csv?kind=washer'], ['GET', '/api/house'], ['GET', `/api/shelf/photos/${randomUUID()}`],
   ['GET', `/api/builds/${build.id}/photos/${randomUUID()}`], ['GET', '/'], ['GET', `/build/${build.id}/bearings`],
   ['POST', '/api/builds', () => ({ preset: 'inline4', name: 'n', engine: 'e', work: '' })], ['POST', `/api/builds/${build.id}/entries`, change], ['POST', `/api/builds/${build.id}/entries`, () => ({ ...change(), orders: [{ clientKey: randomUUID(), item, move: 'reserve', count: 1 }] })],
-  ['POST', `/api/builds/${build.id}/runs`, () => ({ id: randomUUID(), kind: pick(['start', 'prime']), who: 'Fuzz', setup: { source: pick(['logger', 'hand', 'file']) } })], ['POST', `/api/builds/${build.id}/shelf`, () => ({ who: 'Fuzz', orders: [{ clientKey: randomUUID(), item, move: 'reserve', count: 1 }] })],
-  ['POST', `/api/runs/${run}/events`, () => ({ clientKey: randomUUID(), time: 1, kind: pick(['act', 'mark', 'note', 'oil', 'found']), words: 'w', data: { action: 'crank', temperature: 20 }, who: 'Fuzz' })],
-  ['POST', `/api/runs/${run}/samples`, () => [{ time: Math.round(random() * 1e6) / 1000, pressure: 3e5, speed: 15 }]], ['POST', '/api/shelf/items', () => ({ ...entry, label: `W ${Math.floor(random() * 1e6)}` })], ['POST', '/api/shelf/changes', () => ({ clientKey: randomUUID(), who: 'Fuzz', item, kind: 'set', was: { count: 1 }, set: { count: 2 } })],
-  ['POST', '/api/shelf/changes', () => ({ clientKey: randomUUID(), who: 'Fuzz', item: randomUUID(), kind: 'add', entry: { ...entry, label: `X ${Math.floor(random() * 1e6)}` } })], ['PUT', `/api/shelf/items/${item}`, () => ({ base: 0, entry })], ['DELETE', `/api/shelf/items/${randomUUID()}`],
-  ['POST', '/api/house/changes', () => ({ clientKey: randomUUID(), device: randomUUID(), base: revision, who: 'Fuzz', patch: [{ op: 'replace', path: '/units', value: 'mm, bar' }], reason: '' })], ['PUT', '/api/house', () => ({ base: revision, house })],
-  ['POST', '/api/house/preview', () => ({ rules: { 'relief.bindMargin': { value: 2e-3, reason: 'r' } }, school: 'auto' })], ['PUT', `/api/builds/${build.id}/photos/${randomUUID()}?who=Fuzz`, () => 'JPEG'], ['PUT', `/api/shelf/photos/${randomUUID()}?who=Fuzz`, () => 'JPEG'],
+  ['POST', `/api/builds/${build.id}/runs`, () => ({ id: randomUUID(), kind: pick(['start', 'prime']), who: 'A program', setup: { source: pick(['logger', 'hand', 'file']) } })], ['POST', `/api/builds/${build.id}/shelf`, () => ({ who: 'A program', orders: [{ clientKey: randomUUID(), item, move: 'reserve', count: 1 }] })],
+  ['POST', `/api/runs/${run}/events`, () => ({ clientKey: randomUUID(), time: 1, kind: pick(['act', 'mark', 'note', 'oil', 'found']), words: 'w', data: { action: 'crank', temperature: 20 }, who: 'A program' })],
+  ['POST', `/api/runs/${run}/samples`, () => [{ time: Math.round(random() * 1e6) / 1000, pressure: 3e5, speed: 15 }]], ['POST', '/api/shelf/items', () => ({ ...entry, label: `W ${Math.floor(random() * 1e6)}` })], ['POST', '/api/shelf/changes', () => ({ clientKey: randomUUID(), who: 'A program', item, kind: 'set', was: { count: 1 }, set: { count: 2 } })],
+  ['POST', '/api/shelf/changes', () => ({ clientKey: randomUUID(), who: 'A program', item: randomUUID(), kind: 'add', entry: { ...entry, label: `X ${Math.floor(random() * 1e6)}` } })], ['PUT', `/api/shelf/items/${item}`, () => ({ base: 0, entry })], ['DELETE', `/api/shelf/items/${randomUUID()}`],
+  ['POST', '/api/house/changes', () => ({ clientKey: randomUUID(), device: randomUUID(), base: revision, who: 'A program', patch: [{ op: 'replace', path: '/units', value: 'mm, bar' }], reason: '' })], ['PUT', '/api/house', () => ({ base: revision, house })],
+  ['POST', '/api/house/preview', () => ({ rules: { 'relief.bindMargin': { value: 2e-3, reason: 'r' } }, school: 'auto' })], ['PUT', `/api/builds/${build.id}/photos/${randomUUID()}?who=Someone`, () => 'JPEG'], ['PUT', `/api/shelf/photos/${randomUUID()}?who=Someone`, () => 'JPEG'],
+  ['GET', '/api/access'], ['GET', '/api/people'], ['GET', '/api/network'], ['GET', `/api/builds/${build.id}/proposals`], ['POST', `/api/builds/${build.id}/entries`, () => ({ ...change(), who: 'Tobi' })],
+  ['POST', `/api/builds/${build.id}/proposals/${1 + Math.floor(random() * 200)}`, () => ({ decision: pick(['signed', 'sent-back', 'taken-back']), who: pick(['Maren', 'Tobi', 'Oda']) })],
+  ['POST', '/api/people', () => ({ name: `P ${Math.floor(random() * 1e6)}`, role: pick(['owner', 'builder', 'apprentice', 'reader']) })], ['PUT', `/api/people/${person}`, () => ({ role: 'reader', unlock: true })], ['POST', '/api/tokens', () => ({ name: `T ${Math.floor(random() * 1e6)}`, kind: pick(['logger', 'script']) })],
+  ['DELETE', `/api/tokens/${randomUUID()}`], ['DELETE', `/api/sessions/${randomUUID()}`], ['POST', '/api/access/passphrase', () => ({ passphrase: 'guessed at random' })], ['POST', '/api/access/sign-in', () => ({ person, pin: '482913' })], ['POST', '/api/access/sign-out', () => ({})], ['PUT', '/api/access/pin', () => ({ now: '482913', pin: '713904' })],
+  ['PUT', '/api/passphrase', () => ({ passphrase: 'short' })],
 ]
 const CSV = [`/api/runs/${run}/samples`, '/api/shelf/csv']
 const ODD = [null, true, [], {}, '', '\0', '\ud800', 'x'.repeat(5000), -1, 0, 1e308, -1e308, 2147483648, 9007199254740993, 0.1, '__proto__', '7W-11', 'NaN', '2026-13-45', [[[]]], { __proto__: null, a: 1 }, '../../etc/passwd', '%00', "'; drop table build; --", '\u202e', '-0']

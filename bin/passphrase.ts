@@ -10,20 +10,25 @@ import { dataFolder, end, serverOf, withRecords } from './lib/shop'
 
 const folder = dataFolder()
 const address = serverOf(folder)
+const tell = (error: Error) => end(error.message)
 if (address) await ask(async (passphrase, owner) => {
   const response = await fetch(`${address}/api/passphrase`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ passphrase, owner }) }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`, 1))
   return response.ok ? undefined : ((await response.json()) as { error?: { message: string } }).error?.message ?? `The server answered ${response.status}.`
-})
+}).catch(tell)
 else await withRecords(folder, async (db) => {
   if (process.argv.includes('--if-missing') && (await set(db))) return
   await ask(async (passphrase, owner) => {
     const done = await setUpAccess(db, passphrase, owner)
     return 'fault' in done ? done.fault : undefined
   })
-}, true)
+}, true).catch(tell)
 
 async function set(db: PGlite): Promise<boolean> {
   return (await getPassphrase(db)) !== undefined && (await hasOwner(db))
+}
+
+function missing(): never {
+  throw new Error('Not in a terminal: give the passphrase, an owner’s first name and a PIN as three lines, or run npm run passphrase in one.')
 }
 
 /** Asks until it is taken; without a terminal a wrong line ends it. */
@@ -32,7 +37,7 @@ async function ask(take: (passphrase: string, owner: { name: string; pin: string
   const lines = createInterface({ input: process.stdin, output: terminal ? process.stdout : undefined, terminal })
   const given = terminal ? undefined : lines[Symbol.asyncIterator]()
   const line = async (words: string, hidden: boolean): Promise<string> => {
-    if (given) return ((await given.next()) as { value?: string }).value?.trim() ?? end('Not in a terminal: give the passphrase, an owner’s first name and a PIN as three lines, or run npm run passphrase in one.')
+    if (given) return ((await given.next()) as { value?: string }).value?.trim() ?? missing()
     return new Promise((done) => {
       const write = process.stdout.write.bind(process.stdout)
       lines.question(words, (typed) => {
@@ -54,7 +59,7 @@ async function ask(take: (passphrase: string, owner: { name: string; pin: string
     const pin = await line(`PIN of ${name} (4 digits or more): `, true)
     const fault = name ? await take(passphrase, { name, pin }) : 'An owner needs a first name.'
     if (fault === undefined) break
-    if (!terminal) end(fault)
+    if (!terminal) throw new Error(fault)
     console.log(fault)
   }
   lines.close()

@@ -31,7 +31,7 @@ async function start() {
 }
 const enter = (build, key, value, device) => fetch(`${base}/api/builds/${build}/entries`, {
   method: 'POST', headers: { 'content-type': 'application/json' },
-  body: JSON.stringify({ clientKey: randomUUID(), device, base: 0, who: 'Soak', patch: [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } }] }),
+  body: JSON.stringify({ clientKey: randomUUID(), device, base: 0, who: 'A program', patch: [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } }] }),
 }).then((response) => (response.ok ? response.json() : undefined), () => undefined)
 
 let server = await start()

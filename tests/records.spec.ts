@@ -3,14 +3,14 @@ import { buildId, expect, field, record, saved, startServer, test } from './serv
 
 const put = (key: string, value: number) => ({ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } })
 const post = (address: string, id: string, patch: unknown[], base: number, more = {}) =>
-  fetch(`${address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Test', patch, ...more }) })
+  fetch(`${address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Oda', patch, ...more }) })
 
 test('two tabs see each other’s values, and are asked when they meet on one', async ({ server, bench: page, context }) => {
   const id = await buildId(server, 'Rescue tractor 2')
   const other = await context.newPage()
   await page.goto(`${server.address}/build/${id}/bearings`)
   await other.goto(`${server.address}/build/${id}/bearings`)
-  await other.getByLabel('Who is recording').fill('Ilse')
+  await other.getByLabel('Who is recording').selectOption('Ilse')
   await record(page, { 'rod.3.journal': '49.987' })
   await expect(field(other, 'rod.3.journal')).toHaveValue('49.987', { timeout: 5000 })
   await record(other, { 'rod.4.journal': '49.985' })
@@ -22,7 +22,7 @@ test('two tabs see each other’s values, and are asked when they meet on one', 
   await expect(page.getByTestId('saving')).toContainText('kept here')
   await post(server.address, id, [put('rod.4.bore', 0.05004)], 2)
   await page.unroute('**/api/**')
-  await expect(page.getByRole('alert')).toContainText('Test wrote 50.040 mm', { timeout: 20_000 })
+  await expect(page.getByRole('alert')).toContainText('Oda wrote 50.040 mm', { timeout: 20_000 })
   await page.getByRole('button', { name: 'Write 50.034 mm' }).click()
   await saved(page)
   await expect(field(other, 'rod.4.bore')).toHaveValue('50.034')

@@ -19,13 +19,13 @@ export interface Running {
 }
 
 /** Starts the built server on a data folder of its own (or the one given), with the demo builds. */
-export async function startServer(folder?: string, port?: number): Promise<Running> {
+export async function startServer(folder?: string, port?: number, more: NodeJS.ProcessEnv = {}): Promise<Running> {
   const own = folder ?? mkdtempSync(join(tmpdir(), 'uldo-test-'))
   // Making a database takes seconds; the first one made is copied for those that follow.
   if (!folder && template && existsSync(template)) cpSync(template, own, { recursive: true })
   const at = port ?? (await freePort())
   const child = spawn(process.execPath, ['.output/server/index.mjs'], {
-    cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, PORT: String(at), HOST: '127.0.0.1', ULDO_DATA: own, ULDO_DEMO: '1' },
+    cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, PORT: String(at), HOST: '127.0.0.1', ULDO_DATA: own, ULDO_DEMO: '1', ...more },
   })
   const gone = new Promise<number | null>((done) => child.once('exit', (code) => done(code)))
   const running: Running = {
@@ -47,12 +47,12 @@ export async function startServer(folder?: string, port?: number): Promise<Runni
     await running.stop()
     template = mkdtempSync(join(tmpdir(), 'uldo-template-'))
     cpSync(own, template, { recursive: true })
-    return startServer(own, at)
+    return startServer(own, at, more)
   }
   return running
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((done) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const { port } = probe.address() as { port: number }

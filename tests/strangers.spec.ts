@@ -48,7 +48,7 @@ test('what is wrong with a request is a 400, and never the server’s failure', 
   const id = await buildId(server, 'Ottiline')
   const run = crypto.randomUUID()
   const send = (path: string, body: string, type = 'application/json') => fetch(server.address + path, { method: 'POST', headers: { 'content-type': type }, body }).then(({ status }) => status)
-  expect(await send(`/api/builds/${id}/runs`, JSON.stringify({ id: run, kind: 'start', who: 'M', setup: { source: 'logger' } }))).toBe(201)
+  expect(await send(`/api/builds/${id}/runs`, JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }))).toBe(201)
   const got = (path: string) => fetch(server.address + path).then(({ status }) => status)
   expect(await got(`/api/runs/${run}/samples?after=abc`)).toBe(400)
   expect(await got(`/api/runs/${run}/samples?most=-1`)).toBe(400)
@@ -56,7 +56,7 @@ test('what is wrong with a request is a 400, and never the server’s failure', 
   expect(await send(`/api/runs/${run}/samples`, 'time (s),pressure (bar)\n0,3\n99999999999,3\n', 'text/csv')).toBe(200)
   expect(await send(`/api/runs/${run}/samples`, '[{"pressure":"high"}]')).toBe(400)
   expect(await send(`/api/runs/${run}/samples`, '[]')).toBe(400)
-  expect(await send(`/api/runs/${run}/events`, JSON.stringify({ clientKey: crypto.randomUUID(), time: 1, kind: 'note', words: 'a\0b', who: 'M' }))).toBe(400)
+  expect(await send(`/api/runs/${run}/events`, JSON.stringify({ clientKey: crypto.randomUUID(), time: 1, kind: 'note', words: 'a\0b', who: 'Maren' }))).toBe(400)
   expect(await send('/api/shelf/items', JSON.stringify({ kind: 'washer', label: 'a\0', engine: '', count: 1, place: '', note: '', properties: { thickness: 0.001 } }))).toBe(400)
   expect(await fetch(`${server.address}/api/builds/${id}/photos/${crypto.randomUUID()}?who=a%00b`, { method: 'PUT', headers: { 'content-type': 'image/png' }, body: 'x' }).then(({ status }) => status)).toBe(400)
   // A file that takes a parser long holds up nobody else.

@@ -20,6 +20,12 @@ export const useAccess = defineStore('access', () => {
   /** Whether it is known yet; without the server the page goes on with what this browser has. */
   const known = ref(false)
 
+  /** Whether somebody is signed in still: asked where a stream was ended, which does not say why. */
+  async function check() {
+    const now = await $fetch<Access>('/api/access').catch(() => undefined)
+    if (now?.needed && !now.person) lost.value = true
+  }
+
   async function load() {
     try {
       state.value = await $fetch<Access>('/api/access')
@@ -44,5 +50,5 @@ export const useAccess = defineStore('access', () => {
     lost.value = false
     void sync.send()
   }
-  return { state, known, needed, person, people, asks, lost, load, begin, signOut }
+  return { state, known, needed, person, people, asks, lost, load, check, begin, signOut }
 })

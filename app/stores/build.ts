@@ -146,6 +146,7 @@ export const useBuild = defineStore('build', () => {
       heard.value = false
       // A server that answers with an error closes the stream for good: it is opened again from what is here.
       if (stream.readyState !== EventSource.CLOSED) return
+      void useAccess().check()
       events = undefined
       setTimeout(() => id.value === wanted && listen(), RETRY)
     }

@@ -153,7 +153,8 @@ export const useRun = defineStore('run', () => {
   }
 
   async function event(kind: RunEvent['kind'], words = '', data: RunEvent['data'] = {}, time = now()) {
-    if (!run.value) return
+    // Who only looks writes nothing, what a page tells by itself neither.
+    if (!run.value || useAccess().person?.role === 'reader') return
     const body: RunEvent = { clientKey: uuid(), time, kind, words, data, who: who() }
     hear({ ...body, number: Number.MAX_SAFE_INTEGER, at: new Date().toISOString() })
     await post(body.clientKey, `Run: ${words || kind}`, `/api/runs/${run.value.id}/events`, body)

@@ -3,7 +3,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { migrate } from '../../server/data/database'
 import { holderOf, lockFolder } from '../../server/data/lock'
 import { migrations } from '../../server/data/migrationFiles'
-import { existsSync } from 'node:fs'
+import { existsSync, readdirSync } from 'node:fs'
 
 /** The shop's data folder, as the server takes it. */
 export const dataFolder = () => resolve(process.env.ULDO_DATA ?? 'data')
@@ -29,7 +29,8 @@ export function serverOf(folder: string): string | undefined {
 
 /** Opens a folder's records in this process while no server has them, and closes them again; begins them where `fresh` and there are none. */
 export async function withRecords<T>(folder: string, work: (db: PGlite) => Promise<T>, fresh = false): Promise<T> {
-  if (!fresh && !existsSync(join(folder, 'records', 'PG_VERSION'))) end(`There are no records in ${folder}. Name the folder with ULDO_DATA.`)
+  const none = !existsSync(join(folder, 'records')) || readdirSync(join(folder, 'records')).length === 0
+  if (!(fresh && none) && !existsSync(join(folder, 'records', 'PG_VERSION'))) end(`There are no records in ${folder}. Name the folder with ULDO_DATA.`)
   const release = lockFolder(folder)
   const db = await PGlite.create(join(folder, 'records'))
   try {

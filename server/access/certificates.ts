@@ -1,12 +1,7 @@
-import 'reflect-metadata'
 import { createPrivateKey, webcrypto, X509Certificate } from 'node:crypto'
 import { isIP } from 'node:net'
 import { AsnConvert } from '@peculiar/asn1-schema'
 import { GeneralName, GeneralSubtree, GeneralSubtrees, id_ce_nameConstraints, NameConstraints } from '@peculiar/asn1-x509'
-import {
-  AuthorityKeyIdentifierExtension, BasicConstraintsExtension, ExtendedKeyUsage, ExtendedKeyUsageExtension, Extension, KeyUsageFlags, KeyUsagesExtension, PemConverter,
-  SubjectAlternativeNameExtension, SubjectKeyIdentifierExtension, X509Certificate as Root, X509CertificateGenerator,
-} from '@peculiar/x509'
 
 /** A certificate with its key, as PEM. */
 export interface Pair {
@@ -24,6 +19,9 @@ const RENEW_DAYS = 30
 const ALGORITHM = { name: 'ECDSA', namedCurve: 'P-256', hash: 'SHA-256' }
 const crypto = webcrypto as unknown as Crypto
 
+/** The library, which must find its polyfill there: fetched in that order, and only where certificates are made. */
+const library = () => import('reflect-metadata').then(() => import('@peculiar/x509'))
+
 /**
  * What a shop's own root may vouch for, beside its host's own name: names and addresses that only mean something inside a private network (RFC 1918, 3927, 4193, 4291, 6762, 8375).
  * Whoever steals it cannot pass for anything outside.
@@ -33,6 +31,7 @@ const PRIVATE_NAMES = ['local', 'lan', 'internal', 'home.arpa', 'localhost']
 
 /** A root certificate of the shop's own, by which its tablets will know the server. */
 export async function makeRoot(host: string, now: number): Promise<Pair> {
+  const { BasicConstraintsExtension, Extension, KeyUsageFlags, KeyUsagesExtension, SubjectKeyIdentifierExtension, X509CertificateGenerator } = await library()
   const keys = await crypto.subtle.generateKey(ALGORITHM, true, ['sign', 'verify'])
   const subtree = (name: Partial<GeneralName>) => new GeneralSubtree({ base: new GeneralName(name) })
   const permitted = new GeneralSubtrees([...PRIVATE_NAMES, host].map((dNSName) => subtree({ dNSName })).concat(PRIVATE_ADDRESSES.map((iPAddress) => subtree({ iPAddress }))))
@@ -48,8 +47,12 @@ export async function makeRoot(host: string, now: number): Promise<Pair> {
 
 /** A certificate of this server's under the shop's root, for every name and address by which it is asked for. */
 export async function makeServerPair(root: Pair, names: string[], now: number): Promise<Pair> {
+  const {
+    AuthorityKeyIdentifierExtension, BasicConstraintsExtension, ExtendedKeyUsage, ExtendedKeyUsageExtension, KeyUsageFlags, KeyUsagesExtension, SubjectAlternativeNameExtension, SubjectKeyIdentifierExtension,
+    X509Certificate: Certificate, X509CertificateGenerator,
+  } = await library()
   const keys = await crypto.subtle.generateKey(ALGORITHM, true, ['sign', 'verify'])
-  const issuer = new Root(root.cert)
+  const issuer = new Certificate(root.cert)
   const signingKey = await crypto.subtle.importKey('pkcs8', createPrivateKey(root.key).export({ type: 'pkcs8', format: 'der' }), ALGORITHM, false, ['sign'])
   const cert = await X509CertificateGenerator.create({
     subject: 'CN=Uldo', issuer: issuer.subject, publicKey: keys.publicKey, signingKey, signingAlgorithm: ALGORITHM, ...lasting(now, SERVER_DAYS), serialNumber: serial(),
@@ -80,5 +83,5 @@ function serial(): string {
   bytes[0] &= 0x7f
   return Buffer.from(bytes).toString('hex')
 }
-const pemOf = async (key: CryptoKey) => PemConverter.encode(await crypto.subtle.exportKey('pkcs8', key), 'PRIVATE KEY')
+const pemOf = async (key: CryptoKey) => (await library()).PemConverter.encode(await crypto.subtle.exportKey('pkcs8', key), 'PRIVATE KEY')
 const dnsSafe = (host: string) => host.replace(/[^\w.-]/g, '-')

@@ -18,6 +18,9 @@ const LOOPBACK = ['', '127.0.0.1', 'localhost', '::1']
 /** Whether an address to listen on is this machine's own loopback, where nobody has to sign in. */
 export const isOwn = (host: string) => LOOPBACK.includes(host)
 
+/** Why the network is not let in, in words. */
+export class NotLetIn extends Error {}
+
 export interface Network {
   /** Where a tablet finds the application. */
   address: string
@@ -41,18 +44,18 @@ export function namesOn(host: string, address = '', interfaces = networkInterfac
 function broughtPair(env: NodeJS.ProcessEnv): Pair | undefined {
   const { ULDO_TLS_CERT: cert, ULDO_TLS_KEY: key } = env
   if (!cert && !key) return undefined
-  if (!cert || !key) throw new Error(`ULDO_TLS_CERT and ULDO_TLS_KEY belong together: ${cert ? 'ULDO_TLS_KEY' : 'ULDO_TLS_CERT'} is missing.`)
+  if (!cert || !key) throw new NotLetIn(`ULDO_TLS_CERT and ULDO_TLS_KEY belong together: ${cert ? 'ULDO_TLS_KEY' : 'ULDO_TLS_CERT'} is missing.`)
   try {
     return { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8') }
   } catch (error) {
-    throw new Error(`The certificate of ULDO_TLS_CERT or its key cannot be read: ${(error as Error).message}`, { cause: error })
+    throw new NotLetIn(`The certificate of ULDO_TLS_CERT or its key cannot be read: ${(error as Error).message}`, { cause: error })
   }
 }
 
 /**
  * Opens the application to the shop's network, over HTTPS alone. On the same port plain HTTP is answered by `door`: how a tablet comes to trust this server, and the way to it.
  *
- * @throws Error in words when the certificate cannot be read or the port is in use
+ * @throws NotLetIn when the certificate cannot be read or the port is in use
  */
 export async function openNetwork({ host, port, folder, env, application, door }: {
   host: string; port: number; folder: string; env: NodeJS.ProcessEnv; application: RequestListener; door: (network: Omit<Network, 'stop'>) => RequestListener
@@ -68,7 +71,7 @@ export async function openNetwork({ host, port, folder, env, application, door }
   const plain = createPlain(door(told))
   const front = frontOf(secure, plain)
   await new Promise<void>((done, fail) => {
-    front.once('error', (error: NodeJS.ErrnoException) => fail(new Error(error.code === 'EADDRINUSE' ? `Port ${port} of ${host} is in use by another program. Name another with ULDO_TLS_PORT.` : `${host} cannot be listened on: ${error.message}. Name an address of this machine with ULDO_HOST, or 0.0.0.0 for all of them.`, { cause: error })))
+    front.once('error', (error: NodeJS.ErrnoException) => fail(new NotLetIn(error.code === 'EADDRINUSE' ? `Port ${port} of ${host} is in use by another program. Name another with ULDO_TLS_PORT.` : `${host} cannot be listened on: ${error.message}. Name an address of this machine with ULDO_HOST, or 0.0.0.0 for all of them.`, { cause: error })))
     front.listen(port, host, done)
   })
   // An address that came later, or a certificate that runs out, is followed without a restart.

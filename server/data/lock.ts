@@ -15,7 +15,7 @@ const CLAIM_AGE = 10_000
  * @throws FolderInUse naming the process that holds it
  */
 export function lockFolder(folder: string, address?: string): () => void {
-  mkdirSync(folder, { recursive: true })
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
   const file = join(folder, 'uldo.lock')
   const mine = JSON.stringify({ pid: process.pid, began: beganAt(process.pid), address } satisfies Holder)
   if (!writeNew(file, mine)) {

@@ -7,6 +7,10 @@ const IDLE = '2 hours'
 const WHOLE = '16 hours'
 const DEVICE = '90 days'
 
+/** Too old to go on; never while a start or prime of that person's is going on, which the page watches. */
+const LATE = `((s.seen_at < now() - interval '${IDLE}' or s.began_at < now() - interval '${WHOLE}')
+  and not exists (select 1 from run where run.who = p.name and run.ended_at is null and run.started_at > now() - interval '1 day'))`
+
 /** A device that knows the passphrase, and who is signed in on it. */
 export interface Session {
   id: string
@@ -40,7 +44,7 @@ export async function beginSession(db: Queries, { address, agent }: Origin, pers
 /** A session that stands, and who is signed in on it: nobody where that was too long ago. Undefined where it has ended, or never was. */
 export async function liveSession(db: Queries, id: string): Promise<Session | undefined> {
   const row = (await db.query<{ device: string; person: string | null; name: string | null; role: Role | null; late: boolean; old: boolean; stale: boolean }>(
-    `select s.device, p.id as person, p.name, p.role, s.seen_at < now() - interval '${IDLE}' or s.began_at < now() - interval '${WHOLE}' as late, s.seen_at < now() - interval '${DEVICE}' as old,
+    `select s.device, p.id as person, p.name, p.role, ${LATE} as late, s.seen_at < now() - interval '${DEVICE}' as old,
        s.seen_at < now() - interval '1 minute' as stale
      from session s left join person p on p.id = s.person_id and p.ended_at is null and p.pin is not null where s.id = $1 and s.ended_at is null`, [id])).rows[0]
   if (!row) return undefined
@@ -51,6 +55,11 @@ export async function liveSession(db: Queries, id: string): Promise<Session | un
   if (row.late && row.person) await db.query('update session set person_id = null where id = $1', [id])
   if (row.stale) await db.query('update session set seen_at = now() where id = $1', [id])
   return { id, device: row.device, ...(row.person && !row.late ? { person: { id: row.person, name: row.name!, role: row.role! } } : {}) }
+}
+
+/** Whether a session still stands for whoever was signed in: asked by what stays open long, without keeping it alive. */
+export async function stillStands(db: Queries, id: string): Promise<boolean> {
+  return (await db.query(`select 1 from session s left join person p on p.id = s.person_id where s.id = $1 and s.ended_at is null and s.person_id is not null and not ${LATE}`, [id])).rows.length > 0
 }
 
 export async function endSession(db: Queries, id: string): Promise<void> {

@@ -10,7 +10,7 @@ import { House } from '#core/house/schema'
 import { ShelfEntry } from '#core/shelf/schema'
 import { version } from '../../package.json'
 import { sessionKey } from '../access/keys'
-import { isOwn } from '../access/network'
+import { isOwn, NotLetIn } from '../access/network'
 import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
@@ -39,6 +39,11 @@ export default defineNitroPlugin((nitro) => {
     process.exit(error instanceof FolderInUse ? 3 : 4)
   }
   const opening = open(folder, nitro.h3App).catch((error: Error) => {
+    if (error instanceof NotLetIn) {
+      console.error(error.message)
+      release()
+      process.exit(6)
+    }
     console.error(`The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`)
     release()
     process.exit(4)
@@ -99,6 +104,7 @@ async function open(folder: string, application: App): Promise<PGlite> {
     await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
   process.env.NUXT_SESSION_PASSWORD = sessionKey(folder)
+  await letNetworkIn(database, folder, application)
   provideDatabase(database)
   const backups = prepareBackups(database, folder, version)
   provideBackups(backups)
@@ -111,7 +117,6 @@ async function open(folder: string, application: App): Promise<PGlite> {
   }, (error: Error) => console.error(`The records could not be checked: ${error.message}`))
   await resumeRigs(database)
   await resumeWatches(watchParts())
-  await letNetworkIn(database, folder, application)
   return database
 }
 

@@ -1,7 +1,7 @@
 import { toNodeListener, type App } from 'h3'
 import type { PGlite } from '@electric-sql/pglite'
 import { doorOf } from '../access/door'
-import { isOwn, type Network, openNetwork } from '../access/network'
+import { isOwn, type Network, NotLetIn, openNetwork } from '../access/network'
 import { getPassphrase, hasOwner } from '../data/people'
 
 let network: Network | undefined
@@ -12,12 +12,12 @@ export const currentNetwork = () => network
 /**
  * Lets the shop's network in where ULDO_HOST names an address for it: over HTTPS, and only once there is a passphrase and an owner with a PIN.
  *
- * @throws Error in words when there is none, or the address cannot be served
+ * @throws NotLetIn when there is none, or the address cannot be served
  */
 export async function letNetworkIn(db: PGlite, folder: string, application: App): Promise<void> {
   const host = process.env.ULDO_HOST ?? ''
   if (isOwn(host)) return
-  if (!(await getPassphrase(db)) || !(await hasOwner(db))) throw new Error('The network is let in only with a passphrase of the shop and an owner with a PIN. Set them on this machine: npm run passphrase')
+  if (!(await getPassphrase(db)) || !(await hasOwner(db))) throw new NotLetIn('The network is let in only with a passphrase of the shop and an owner with a PIN. Set them on this machine: npm run passphrase')
   const port = Number(process.env.ULDO_TLS_PORT ?? 4443)
   const known = (name: string | undefined) => name !== undefined && ownNames(host, process.env.ULDO_ADDRESS).has(name)
   network = await openNetwork({ host, port, folder, env: process.env, application: toNodeListener(application), door: (told) => doorOf(told, known) })

@@ -1,7 +1,9 @@
 import { once } from 'node:events'
 import type { ServerResponse } from 'node:http'
 import { createEventStream, type H3Event } from 'h3'
+import { stillStands } from '../data/sessions'
 import type { Actor } from './actor'
+import { requireDatabase } from './database'
 import { hearEnded } from './hub'
 import { refusal } from './refusal'
 
@@ -31,9 +33,14 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
   const closing: (() => void)[] = []
   let closed = false
   let room: Promise<void> | undefined
-  const beat = setInterval(() => void push({ event: 'beat', data: '' }), 10_000)
   const actor = event.context.actor as Actor | undefined
-  const unhear = actor && 'session' in actor ? hearEnded(actor.session, () => event.node.res.destroy()) : undefined
+  const session = actor?.kind === 'person' ? actor.session : undefined
+  const sendAway = () => void event.node.res.destroy()
+  const beat = setInterval(() => {
+    void push({ event: 'beat', data: '' })
+    if (session) void stillStands(requireDatabase(), session).then((stands) => stands || sendAway(), () => undefined)
+  }, 10_000)
+  const unhear = session ? hearEnded(session, sendAway) : undefined
   stream.onClosed(async () => {
     if (closed) return
     closed = true

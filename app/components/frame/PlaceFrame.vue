@@ -7,6 +7,7 @@ const finding = ref(false)
 const listing = ref(false)
 const stream = new EventSource('/api/events')
 stream.addEventListener('shop', (event) => useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews))
+stream.onerror = () => stream.readyState === EventSource.CLOSED && void useAccess().check()
 onBeforeUnmount(() => stream.close())
 useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
 </script>

@@ -50,13 +50,20 @@ export const useBuild = defineStore('build', () => {
   const undoable = shallowRef<Step[]>([])
   const redoable = shallowRef<Step[]>([])
   const stepNews = ref<StepNews>()
-  /** Changes of apprentices that wait for a sign-off: not in the sheet. */
-  const proposals = shallowRef<Proposal[]>([])
+  const proposed = shallowRef<Proposal[]>([])
+  /** Changes of apprentices that wait for a sign-off: not in the sheet. What is still on its way from here has no number yet. */
+  const proposals = computed(() => [
+    ...proposed.value,
+    ...(waitsHere.value ? waiting.value.filter(({ key }) => !proposed.value.some(({ clientKey }) => clientKey === key)).map(({ key, at, body }): Proposal => ({ number: 0, clientKey: key, who: (body as BuildChange).who, at: new Date(at).toISOString(), patch: patchOf({ body }) as Proposal['patch'], reason: '' })) : []),
+  ])
   let events: EventSource | undefined
 
   const rules = computed(() => houseRules(shop.house))
   const waiting = computed(() => (id.value ? sync.of('build', id.value).filter(({ state }) => state === 'waiting') : []))
-  const recorded = computed(() => confirmed.value && appliedOver(confirmed.value, waiting.value.map(patchOf)))
+  const access = useAccess()
+  /** Whether what is written here waits for a sign-off: then it is not in the sheet, not for the moment until the server has said so either. */
+  const waitsHere = computed(() => shop.house.signOff && (access.person?.role ?? access.people.find(({ name }) => name === useHouse().who)?.role) === 'apprentice')
+  const recorded = computed(() => confirmed.value && (waitsHere.value ? confirmed.value : appliedOver(confirmed.value, waiting.value.map(patchOf))))
   /** As it is recorded, judged by this house's rules. */
   const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
   const online = computed(() => heard.value && sync.reachable)
@@ -90,7 +97,7 @@ export const useBuild = defineStore('build', () => {
     events = undefined
     id.value = undefined
     confirmed.value = undefined
-    proposals.value = []
+    proposed.value = []
     heard.value = true
     missing.value = false
     failing.value = undefined
@@ -103,7 +110,7 @@ export const useBuild = defineStore('build', () => {
   async function loadProposals() {
     const wanted = id.value
     const found = wanted && (await $fetch<Proposal[]>(`/api/builds/${wanted}/proposals`).catch(() => undefined))
-    if (found && id.value === wanted) proposals.value = found
+    if (found && id.value === wanted) proposed.value = found
   }
   useNews().onNews((news) => news.kind === 'proposals' && news.build === id.value && void loadProposals())
 
@@ -164,7 +171,7 @@ export const useBuild = defineStore('build', () => {
     if (item.kind !== 'build' || item.document !== id.value) return
     const { proposal } = answer as { proposal?: Proposal }
     if (!proposal) return receive(answer as Entry)
-    if (!proposals.value.some(({ number }) => number === proposal.number)) proposals.value = [...proposals.value, proposal]
+    if (!proposed.value.some(({ number }) => number === proposal.number)) proposed.value = [...proposed.value, proposal]
   })
 
   /** Enters a change: shown at once, kept in this browser, then sent; the shelf's moves that belong to it go with it. */

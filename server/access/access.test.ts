@@ -74,7 +74,7 @@ describe('secrets', () => {
     expect(passphraseFault('🔧 öl und späne 🔩')).toBeUndefined()
     expect(passphraseFault('elevenchars')).toContain('11 characters')
     expect(passphraseFault('aaaaaaaaaaaaaaaa')).toContain('over and over')
-    expect(passphraseFault('abcde fghij'.repeat(20))).toContain('at most 200')
+    expect(passphraseFault('abcde fghij'.repeat(20))).toContain('at most 128')
   })
   it('a PIN is digits, and not the ones that are guessed first', () => {
     for (const pin of ['4829', '482913', '112233', '908172635401']) expect(pinFault(pin), pin).toBeUndefined()

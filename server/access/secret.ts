@@ -9,7 +9,7 @@ export const isSecret = (hash: string, secret: string): Promise<boolean> => scry
 
 /** Length of a passphrase, characters. */
 const LEAST = 12
-const MOST = 200
+const MOST = 128
 
 /** Why a passphrase is not taken; undefined when it is. */
 export function passphraseFault(words: string): string | undefined {

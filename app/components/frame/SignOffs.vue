@@ -42,8 +42,10 @@ async function decide({ number }: Proposal, decision: Decision) {
     await build.loadProposals()
   }
 }
+/** What the server has: what is still on its way from here has no number. */
+const sent = computed(() => lines.value.filter(({ proposal }) => proposal.number > 0))
 async function signAll() {
-  for (const { proposal } of [...lines.value]) if (!(await decide(proposal, 'signed'))) return
+  for (const { proposal } of [...sent.value]) if (!(await decide(proposal, 'signed'))) return
 }
 </script>
 
@@ -51,13 +53,14 @@ async function signAll() {
   <section v-if="lines.length > 0" class="sign-offs" aria-label="Waiting for sign-off" data-testid="sign-offs">
     <div class="head">
       <p><b>{{ lines.length === 1 ? '1 change waits' : `${lines.length} changes wait` }} for a builder’s sign-off</b> <span class="quiet">and {{ lines.length === 1 ? 'moves' : 'move' }} nothing until then.</span></p>
-      <span class="actions"><Button v-if="signs && lines.length > 1" type="button" @click="signAll">Sign off all {{ lines.length }}</Button><Button v-if="lines.length > 3" type="button" variant="outlined" :aria-expanded="open" @click="open = !open">{{ open ? 'Show fewer' : 'Show all' }}</Button></span>
+      <span class="actions"><Button v-if="signs && sent.length > 1" type="button" @click="signAll">Sign off all {{ sent.length }}</Button><Button v-if="lines.length > 3" type="button" variant="outlined" :aria-expanded="open" @click="open = !open">{{ open ? 'Show fewer' : 'Show all' }}</Button></span>
     </div>
     <ul>
-      <li v-for="line in open ? lines : lines.slice(0, 3)" :key="line.proposal.number" :data-proposal="line.proposal.number">
+      <li v-for="line in open ? lines : lines.slice(0, 3)" :key="line.proposal.clientKey" :data-proposal="line.proposal.number">
         <span>{{ line.words }}<span class="quiet">, {{ line.proposal.who }}, {{ line.at }}</span></span>
-        <span class="actions">
-          <Button v-if="signs" type="button" :aria-label="`Sign off: ${line.words}`" @click="decide(line.proposal, 'signed')">{{ over === line.proposal.number ? 'Sign off over it' : 'Sign off' }}</Button>
+        <span v-if="line.proposal.number === 0" class="quiet">on its way</span>
+        <span v-else class="actions">
+          <Button v-if="signs" type="button" :variant="lines.length > 1 ? 'outlined' : undefined" :aria-label="`Sign off: ${line.words}`" @click="decide(line.proposal, 'signed')">{{ over === line.proposal.number ? 'Sign off over it' : 'Sign off' }}</Button>
           <Button v-if="signs" type="button" variant="outlined" :aria-label="`Send back: ${line.words}`" @click="decide(line.proposal, 'sent-back')">Send back</Button>
           <Button v-if="line.proposal.who === house.who" type="button" variant="outlined" :aria-label="`Take back: ${line.words}`" @click="decide(line.proposal, 'taken-back')">Take back</Button>
         </span>
@@ -70,6 +73,7 @@ async function signAll() {
 <style scoped>
 .sign-offs { border: 1px dashed var(--petrol); border-left: 6px solid var(--petrol); padding: 8px 14px; margin-bottom: 14px; }
 .head, li { display: flex; flex-wrap: wrap; gap: 6px 16px; justify-content: space-between; align-items: center; }
+.head { padding-bottom: 8px; }
 p { margin: 4px 0; }
 ul { list-style: none; margin: 0; padding: 0; }
 li { border-top: 1px solid var(--rule); padding: 6px 0; }

@@ -71,12 +71,12 @@ const makeToken = () => act(async () => {
             <ol>
               <li>Point the tablet’s camera at the code, or type <span class="mono">{{ network.door }}</span> there. It shows a page without anything of the records.</li>
               <li>Get the shop’s certificate on that page and open the file. On some tablets it shows up as a profile in the settings and is then switched on under certificate trust; on others it is installed under security, as a certificate authority. A browser with certificates of its own takes it in its settings, under authorities.</li>
-              <li>Compare its SHA-256 fingerprint, pair by pair, with this one. If one differs, stop.<code class="print">{{ network.fingerprint }}</code></li>
+              <li>Compare its SHA-256 fingerprint, pair by pair, with this one. If one differs, stop.<code class="print"><template v-for="(pair, i) in network.fingerprint!.split(/(?<=:)/)" :key="i">{{ pair }}<wbr></template></code></li>
               <li>Go on to Uldo, type the shop’s passphrase once, and sign in.</li>
             </ol>
             <p class="quiet">Without it a browser warns, and neither works without the network nor lets the camera and the awake screen be used. It vouches only for addresses inside a private network.</p>
           </template>
-          <p v-else class="quiet">The certificate is one that was brought with ULDO_TLS_CERT. Fingerprint: <code class="print">{{ network.fingerprint }}</code></p>
+          <p v-else class="quiet">The certificate is one that was brought with ULDO_TLS_CERT. Fingerprint: <code class="print"><template v-for="(pair, i) in network.fingerprint!.split(/(?<=:)/)" :key="i">{{ pair }}<wbr></template></code></p>
         </div>
       </div>
     </section>
@@ -92,7 +92,7 @@ const makeToken = () => act(async () => {
         <div v-for="each in kept.tokens" :key="each.id" class="row wide"><span class="what">{{ each.name }}<span class="origin">{{ KINDS[each.kind] }}; made by {{ each.madeBy }} {{ when(each.madeAt) }}, {{ each.usedAt ? `last used ${ago(each.usedAt)}` : 'never used' }}</span></span>
           <Button type="button" variant="outlined" :aria-label="`End the token ${each.name}`" @click="endIt(`/api/tokens/${each.id}`)">End it</Button></div>
         <form class="adding" @submit.prevent="makeToken"><InputText v-model="name" maxlength="60" aria-label="Name of the token" placeholder="name, such as Bench logger" /><ChoiceField label="Kind of token" :value="kind" :options="TOKEN_KINDS.map((each) => ({ value: each, words: KINDS[each] }))" @choose="kind = $event" /><Button type="submit" variant="outlined">Make token</Button></form>
-        <p v-if="made" class="made" role="status">Token of {{ made.name }}, shown this once: <code class="print" data-testid="secret">{{ made.secret }}</code> Send it as <code>authorization: Bearer …</code>.</p>
+        <p v-if="made" class="made" role="status">Token of {{ made.name }}, shown this once: <code class="print long" data-testid="secret">{{ made.secret }}</code> Send it as <code>authorization: Bearer …</code>.</p>
       </section>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
       <section aria-label="Log of access">
@@ -112,7 +112,8 @@ const makeToken = () => act(async () => {
 .address { font-size: 20px; margin: 0 0 6px; overflow-wrap: anywhere; }
 ol { padding-left: 20px; margin: 0; max-width: 76ch; }
 li { margin: 8px 0; }
-.print { display: block; font-family: var(--mono); overflow-wrap: anywhere; border-left: 6px solid var(--watch); padding: 4px 0 4px 12px; margin: 6px 0; }
+.print { display: block; font-family: var(--mono); border-left: 6px solid var(--watch); padding: 4px 0 4px 12px; margin: 6px 0; }
+.long { overflow-wrap: anywhere; }
 .adding { display: flex; gap: 10px; padding: 12px 0; flex-wrap: wrap; }
 .p-inputtext { height: 44px; font-size: 16px; flex: 1; min-width: 180px; max-width: 320px; }
 .made { border: 1px solid var(--watch); border-left-width: 6px; padding: 10px 14px; }

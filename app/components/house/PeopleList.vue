@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type Person, type Role, ROLES, suffices } from '#core/house/people'
+import { stretch } from '~/composables/words'
 import { refusedWords } from '~/stores/access'
 
 /** Who works here, what each may, and the PINs by which they sign in over the network. */
@@ -12,6 +13,10 @@ const roles = ROLES.map((role) => ({ value: role, words: ROLE_WORDS[role] }))
 const rules = computed(() => (access.needed ? access.person !== undefined && suffices(access.person.role, 'owner') : true))
 const people = ref<Person[]>([])
 watchEffect(() => (people.value = access.people))
+/** Who has to wait after wrong PINs, ms, by id. */
+const waits = ref<Record<string, number>>({})
+const loadWaits = async () => void (waits.value = rules.value ? await $fetch<{ waits: Record<string, number> }>('/api/people').then((found) => found.waits, () => ({})) : {})
+onMounted(loadWaits)
 const problem = ref<Record<string, string>>({})
 const name = ref('')
 const role = ref<Role>('builder')
@@ -22,7 +27,7 @@ async function send(at: string, url: string, method: 'POST' | 'PUT', body: objec
   problem.value = {}
   try {
     await $fetch(url, { method, body: { ...body, ...(access.needed ? {} : { who: house.who || 'Someone' }) } })
-    await access.load()
+    await Promise.all([access.load(), loadWaits()])
     return true
   } catch (error) {
     problem.value = { [at]: refusedWords(error) }
@@ -66,11 +71,11 @@ async function changeOwn() {
       <p v-if="said" role="status">{{ said }}</p>
     </section>
     <div v-for="person in people" :key="person.id" class="row wide person" :data-person="person.name">
-      <span class="what">{{ person.name }}<span class="origin">{{ person.pin ? 'signs in with a PIN' : rules ? 'no PIN: cannot sign in over the network' : '' }}</span></span>
+      <span class="what">{{ person.name }}<span class="origin">{{ waits[person.id] ? `too many wrong PINs: waits ${stretch(waits[person.id]!)}` : person.pin ? 'signs in with a PIN' : rules ? 'no PIN: cannot sign in over the network' : '' }}</span></span>
       <span v-if="rules" class="hands">
         <ChoiceField :label="`Role of ${person.name}`" :value="person.role" :options="roles" @choose="change(person, { role: $event })" />
         <Button type="button" variant="outlined" :aria-label="`${person.pin ? 'Change PIN' : 'Set PIN'} of ${person.name}`" @click="openPin(person)">{{ person.pin ? 'Change PIN' : 'Set PIN' }}</Button>
-        <Button v-if="person.pin" type="button" variant="outlined" :aria-label="`Forget wrong PINs of ${person.name}`" @click="change(person, { unlock: true })">Unlock</Button>
+        <Button v-if="waits[person.id]" type="button" variant="outlined" :aria-label="`Forget wrong PINs of ${person.name}`" @click="change(person, { unlock: true })">Unlock</Button>
         <Button type="button" variant="outlined" :aria-label="`Remove ${person.name}`" @click="change(person, { gone: true })">Remove</Button>
       </span>
       <form v-if="settingPin === person.id" class="adding pin" @submit.prevent="setPin(person)"><InputText v-model="pin" type="password" inputmode="numeric" maxlength="20" autocomplete="off" :aria-label="`PIN of ${person.name}`" placeholder="4 to 12 digits" :aria-invalid="!!problem[person.id]" /><Button type="submit">Set PIN</Button></form>
@@ -79,7 +84,7 @@ async function changeOwn() {
     <form v-if="rules" class="adding" @submit.prevent="add"><InputText v-model="name" maxlength="60" aria-label="First name" placeholder="first name" :aria-invalid="!!problem.new" /><ChoiceField label="Role" :value="role" :options="roles" @choose="role = $event" /><Button type="submit" variant="outlined">Add</Button></form>
     <p v-if="problem.new" class="wrong" role="alert">{{ problem.new }}</p>
     <div class="row wide"><span class="what">An apprentice’s values wait for a sign-off<span class="origin">until a builder has looked at them they move no prediction and no verdict</span></span>
-      <SegmentChoice label="Sign-off" :value="shop.house.signOff ? 'yes' : 'no'" :options="[{ value: 'yes', words: 'They wait' }, { value: 'no', words: 'Entered at once' }]" @choose="$event && shop.save((next) => (next.signOff = $event === 'yes'))" /></div>
+      <SegmentChoice v-if="rules" label="Sign-off" :value="shop.house.signOff ? 'yes' : 'no'" :options="[{ value: 'yes', words: 'They wait' }, { value: 'no', words: 'Entered at once' }]" @choose="$event && shop.save((next) => (next.signOff = $event === 'yes'))" /><span v-else>{{ shop.house.signOff ? 'they wait' : 'entered at once' }}</span></div>
     <p class="quiet">On this machine a name is chosen in the top bar. Over the network each signs in, and every entry carries that name.</p>
   </section>
 </template>

@@ -23,9 +23,9 @@ const reading = computed(() => build.sheet!.readings[name])
 const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : ''))
 /** What an apprentice wrote here that waits for a sign-off. */
 const waiting = computed(() => {
-  for (const { who, patch } of build.proposals) {
+  for (const { patch } of build.proposals) {
     const value = patch.find(({ path }) => path === `/readings/${name}`)?.value as { value?: number } | undefined
-    if (value?.value !== undefined) return `${who}: ${house.showReading(value.value, quantity.value)} waits`
+    if (value?.value !== undefined) return `${house.showReading(value.value, quantity.value)} waits`
   }
   return undefined
 })
@@ -204,7 +204,7 @@ input:placeholder-shown { border-bottom: 1px dashed var(--field); border-radius:
 input::placeholder { color: var(--quiet); opacity: 1; text-decoration: underline dashed 1px; text-underline-offset: 4px; font-size: 16px; }
 input:hover { border-color: var(--field); }
 input:focus { border: 2px solid var(--petrol); background: var(--sheet); outline: none; padding: 0 7px; }
-.waiting { display: block; text-align: right; font-size: 13px; line-height: 1.1; color: var(--petrol); padding: 0 8px 4px; }
+.waiting { display: block; text-align: right; white-space: nowrap; font-size: 13px; line-height: 1.1; color: var(--petrol); padding: 0 8px 4px; }
 .wrong input { border: 2px solid var(--watch); padding: 0 7px; }
 input.confirmed { text-decoration: underline dotted var(--watch) 2px; text-underline-offset: 4px; }
 .message {

@@ -1,7 +1,8 @@
 import { createHash, X509Certificate } from 'node:crypto'
-import { readFileSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { get as getPlain } from 'node:http'
 import { request } from 'node:https'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { checkServerIdentity, connect } from 'node:tls'
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test'
@@ -46,17 +47,24 @@ export const own = async (shop: Pick<Shop, 'own'>, method: string, path: string,
 
 export const cookieOf = ({ headers }: Answer) => String(headers['set-cookie']).split(';')[0]
 
+/** A folder with a passphrase and three people's PINs, made once and copied for each test. */
+let template: string | undefined
+async function letIn(): Promise<string> {
+  const server = await startServer()
+  const send = async (method: string, path: string, body: unknown) => expect((await fetch(server.address + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).status).toBe(200)
+  await send('PUT', '/api/passphrase', { passphrase: PASSPHRASE, owner: { name: 'Maren', pin: PINS.Maren } })
+  const { people } = (await (await fetch(`${server.address}/api/access`)).json()) as { people: { id: string; name: string }[] }
+  for (const name of ['Ilse', 'Tobi']) await send('PUT', `/api/people/${people.find((each) => each.name === name)!.id}`, { pin: PINS[name], who: 'Maren' })
+  await server.stop()
+  return server.folder
+}
+
 export const test = base.extend<{ shop: Shop }>({
   shop: async ({}, use) => {
-    const first = await startServer()
-    const { folder } = first
-    const people = async (method: string, path: string, body: unknown) => fetch(first.address + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
-    expect((await people('PUT', '/api/passphrase', { passphrase: PASSPHRASE, owner: { name: 'Maren', pin: PINS.Maren } })).status).toBe(200)
-    const { people: all } = (await (await fetch(`${first.address}/api/access`)).json()) as { people: { id: string; name: string }[] }
-    for (const name of ['Ilse', 'Tobi']) expect((await people('PUT', `/api/people/${all.find((each) => each.name === name)!.id}`, { pin: PINS[name], who: 'Maren' })).status).toBe(200)
-    await first.stop()
+    const folder = mkdtempSync(join(tmpdir(), 'uldo-network-'))
+    cpSync((template ??= await letIn()), folder, { recursive: true })
     const port = await freePort()
-    const server = await startServer(folder, first.port, { ULDO_HOST: ADDRESS, ULDO_TLS_PORT: String(port) })
+    const server = await startServer(folder, undefined, { ULDO_HOST: ADDRESS, ULDO_TLS_PORT: String(port) })
     const root = readFileSync(join(folder, 'tls/root.crt'), 'utf8')
     const ask: Shop['ask'] = (method, path, { body, headers = {}, raw } = {}) => new Promise((done, fail) => {
       const sent = raw ?? (body === undefined ? '' : JSON.stringify(body))

@@ -74,6 +74,8 @@ test('undo takes back the last change and only that', async ({ server, bench: pa
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/pump`)
   await record(page, { 'pump.endClearance': '0.09', 'pump.tipClearance': '0.11' })
+  // Once the server has answered, in the order of its own records.
+  await saved(page)
   await page.locator('h1').click()
   await page.keyboard.press('z')
   // A feeler gauge's reading has its two decimals and no more.

@@ -140,7 +140,7 @@ test('House rules: a change names the builds that it would move before it is wri
   await page.getByLabel('Feeler gauge, repeatability').fill('9 µm')
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Feeler gauge, repeatability')).toHaveValue('0.009')
-  await page.getByRole('button', { name: 'People and cautions' }).click()
+  await page.getByRole('button', { name: 'Cautions', exact: true }).click()
   await page.getByLabel('Caution', { exact: true }).fill('The ferry’s drain plug drips: tray first.')
   await page.getByRole('combobox', { name: 'At station' }).selectOption('Pickup')
   await page.getByRole('region', { name: 'Cautions' }).getByRole('button', { name: 'Add' }).click()

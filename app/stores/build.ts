@@ -6,7 +6,7 @@ import type { Entry } from '#core/build/entry'
 import type { Proposal } from '#core/house/people'
 import { NOT_LOOKED_AT } from '#core/build/words'
 import type { Inspection, Reading, Sheet } from '#core/build/schema'
-import { afterEntry, applied, appliedOver, valueAt } from '~/sync/patches'
+import { afterEntry, applied, appliedOver, sameValue, valueAt } from '~/sync/patches'
 import { type BuildChange, type Kept, overlap, patchOf } from '~/sync/kept'
 import { IDENTITY, useSync } from '~/sync/useSync'
 import { type ShopNews, useNews } from './news'
@@ -251,7 +251,7 @@ export const useBuild = defineStore('build', () => {
       return
     }
     from.value = from.value.slice(0, -1)
-    const changed = step.left.find(({ path, value }) => JSON.stringify(valueAt(now, path)) !== JSON.stringify(value))
+    const changed = step.left.find(({ path, value }) => !sameValue(valueAt(now, path), value))
     if (changed && proposals.value.some(({ patch }) => patch.some(({ path }) => overlap(path, changed.path)))) {
       stepNews.value = { words: `${step.label} waits for a sign-off: take it back there.`, page: step.page }
       return

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { afterEntry, applied, appliedOver, housePatch, valueAt } from './patches'
+import { afterEntry, applied, appliedOver, housePatch, sameValue, valueAt } from './patches'
+
+it('a value is the same however the records order its fields, and with what is undefined left out', () => {
+  expect(sameValue({ value: 1, by: 'Ilse', note: undefined }, { by: 'Ilse', value: 1 })).toBe(true)
+  expect(sameValue({ value: 1, by: 'Ilse' }, { by: 'Ilse', value: 2 })).toBe(false)
+  expect(sameValue([1, 2], [2, 1])).toBe(false)
+  expect(sameValue(undefined, undefined)).toBe(true)
+  expect(sameValue(undefined, null)).toBe(false)
+})
 
 describe('patches on their way', () => {
   const sheet = { readings: { a: { value: 1 } } as Record<string, unknown> }

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import type { Operation } from 'fast-json-patch'
 import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONPointer } from 'immutable-json-patch'
 
@@ -28,16 +29,21 @@ export function valueAt(document: object, pointer: string): unknown {
   return existsIn(document, path) ? getIn(document, path) : undefined
 }
 
+/** Whether two values are the same as the records keep them: whatever the order of their fields, and nothing that is undefined counts. */
+export function sameValue(a: unknown, b: unknown): boolean {
+  const kept = (value: unknown): unknown => (value === undefined ? undefined : JSON.parse(JSON.stringify(value)))
+  return equal(kept(a), kept(b))
+}
+
 /** The patch that makes one shop document another: each rule for itself, all else by its first name. */
 export function housePatch(before: Record<string, unknown>, after: Record<string, unknown>): Operation[] {
-  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
   return Object.keys(after).flatMap((key): Operation[] => {
-    if (same(before[key], after[key])) return []
+    if (sameValue(before[key], after[key])) return []
     if (key !== 'rules') return [{ op: 'replace', path: `/${key}`, value: after[key] }]
     const [own, next] = [before.rules, after.rules] as Record<string, unknown>[]
     return [
       ...Object.keys(own).filter((rule) => !(rule in next)).map((rule): Operation => ({ op: 'remove', path: `/rules/${rule}` })),
-      ...Object.keys(next).filter((rule) => !same(own[rule], next[rule])).map((rule): Operation => ({ op: 'add', path: `/rules/${rule}`, value: next[rule] })),
+      ...Object.keys(next).filter((rule) => !sameValue(own[rule], next[rule])).map((rule): Operation => ({ op: 'add', path: `/rules/${rule}`, value: next[rule] })),
     ]
   })
 }

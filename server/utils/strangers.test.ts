@@ -7,7 +7,7 @@ const write = (more: Partial<Arrival>): Arrival => ({ method: 'POST', host: '192
 
 describe('who is answered', () => {
   it.each(['localhost:4400', '127.0.0.1', '[::1]:4400', '192.168.7.20:4400', 'uldo.shop.example', 'LOCALHOST'])('by the name %s', (host) => expect(strange({ method: 'GET', host, brings: false }, names)).toBeUndefined())
-  it.each(['evil.example', '192.168.7.21', 'uldo.shop.example.evil.example', '', 'a b', undefined])('and not by %s', (host) => expect(strange({ method: 'GET', host, brings: false }, names)).toMatchObject({ status: 421, code: 'host' }))
+  it.each(['evil.example', '127.evil.example', '127.0.0.1.evil.example', '192.168.7.21', 'uldo.shop.example.evil.example', '', 'a b', undefined])('and not by %s', (host) => expect(strange({ method: 'GET', host, brings: false }, names)).toMatchObject({ status: 421, code: 'host' }))
   it('a server that listens on loopback alone has no other names', () => {
     const own = ownNames('127.0.0.1', '', interfaces)
     expect(strange({ method: 'GET', host: '192.168.7.20', brings: false }, own)?.code).toBe('host')
@@ -24,6 +24,12 @@ describe('who may write', () => {
   it('no other page, whatever it says', () => {
     for (const more of [{ origin: 'http://evil.example' }, { origin: 'null' }, { origin: 'http://192.168.7.20:9999' }, { fetchSite: 'cross-site' }, { fetchSite: 'same-site' }]) expect(strange(write(more), names), JSON.stringify(more)).toMatchObject({ status: 403, code: 'origin' })
     expect(strange({ ...write({ origin: 'http://evil.example' }), method: 'GET', brings: false }, names)).toBeUndefined()
+  })
+  it('over HTTPS no page of plain HTTP, at the same name and port neither: whoever stands in the line can make one', () => {
+    expect(strange(write({ secure: true, origin: 'http://192.168.7.20:4400' }), names)).toMatchObject({ status: 403, code: 'origin' })
+    expect(strange(write({ secure: true, origin: 'https://192.168.7.20:4400' }), names)).toBeUndefined()
+    expect(strange(write({ secure: true, origin: 'https://192.168.7.20' }), names)).toMatchObject({ status: 403 })
+    expect(strange(write({ secure: true, host: '192.168.7.20', origin: 'https://192.168.7.20:443' }), names)).toBeUndefined()
   })
   it('only in the types that are meant', () => {
     for (const type of ['text/plain', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', undefined, 'application/jsonx']) expect(strange(write({ type }), names), type).toMatchObject({ status: 415, code: 'type' })

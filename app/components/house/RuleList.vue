@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sameValue } from '~/sync/patches'
 import { SCHOOLS } from '#core/build/words'
 import { RULES, type Rule } from '#core/house/rules'
 import type { House } from '#core/house/schema'
@@ -12,10 +13,10 @@ type Own = House['rules']
 const copy = (rules: Own) => JSON.parse(JSON.stringify(rules)) as Own
 const draft = ref<Own>(copy(shop.house.rules))
 const school = ref(shop.house.school)
-const changed = computed(() => JSON.stringify(draft.value) !== JSON.stringify(shop.house.rules) || school.value !== shop.house.school)
+const changed = computed(() => !sameValue(draft.value, shop.house.rules) || school.value !== shop.house.school)
 watch(() => shop.house, (now, before) => {
   // What somebody else wrote is taken up where nothing is being changed here.
-  if (JSON.stringify(draft.value) === JSON.stringify(before.rules)) draft.value = copy(now.rules)
+  if (sameValue(draft.value, before.rules)) draft.value = copy(now.rules)
   if (school.value === before.school) school.value = now.school
 })
 const groups = computed(() => [...new Set(RULES.map(({ group }) => group))].map((group) => ({ group, rules: RULES.filter((rule) => rule.group === group) })))

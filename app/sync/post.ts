@@ -32,8 +32,10 @@ export function outcomeOf(status: number, text: string): Outcome {
   }
   if (status >= 200 && status < 300) return { kind: 'done', answer }
   if (status === 500) return { kind: 'failed' }
-  if (status > 500 || status === 408 || status === 425 || status === 429 || status === 401) return { kind: 'unreachable' }
   const said = (answer as { error?: Partial<Refusal> } | undefined)?.error
+  // A full disk is told; what waits is tried again until there is room.
+  if (status === 507) return { kind: 'unreachable', why: said?.message }
+  if (status > 500 || status === 408 || status === 425 || status === 429 || status === 401) return { kind: 'unreachable' }
   const refusal: Refusal = { status, code: said?.code ?? 'refused', message: said?.message ?? (status === 413 ? 'It is larger than the server takes.' : `The server refused it (${status}).`), problems: said?.problems ?? [], ...(said?.conflict ? { conflict: said.conflict } : {}) }
   return { kind: status === 409 && (refusal.code === 'conflict' || refusal.code === 'ahead') ? 'conflict' : 'refused', refusal }
 }

@@ -162,6 +162,19 @@ describe('the queue', () => {
     await settled(queue)
     expect(there.entered).toEqual(['a', 'b'])
   })
+  it('a full disk of the server’s holds everything up, says why for as long, and parks nothing', async () => {
+    const there = server()
+    there.answer(() => outcomeOf(507, '{"error":{"code":"disk","message":"The disk is full."}}'))
+    const { queue } = tab(async () => memoryKeeper(), there.post)
+    for (const key of ['a', 'b']) await queue.enter(draft(key))
+    for (let tries = 0; tries < 8; tries++) await queue.send()
+    expect(queue.why()).toBe('The disk is full.')
+    expect(queue.items().map(({ state }) => state)).toEqual(['waiting', 'waiting'])
+    there.answer(() => undefined)
+    await settled(queue)
+    expect(there.entered).toEqual(['a', 'b'])
+    expect(queue.why()).toBeUndefined()
+  })
   it('whatever the network and the server do, everything is entered once and in order, but for what stands apart', async () => {
     const ways = fc.array(fc.constantFrom('ok', 'ok', 'lost', 'answer lost', 'refused', 'reload'), { minLength: 1, maxLength: 25 })
     await fc.assert(fc.asyncProperty(ways, async (steps) => {

@@ -2,7 +2,7 @@ import type { Draft, Kept, Refusal } from './kept'
 import { CannotKeep, type Keeper, memoryKeeper, type NotKept } from './keeper'
 
 /** What became of a change that was sent. */
-export type Outcome = { kind: 'done'; answer: unknown } | { kind: 'refused' | 'conflict'; refusal: Refusal } | { kind: 'failed' | 'unreachable' }
+export type Outcome = { kind: 'done'; answer: unknown } | { kind: 'refused' | 'conflict'; refusal: Refusal } | { kind: 'failed' } | { kind: 'unreachable'; why?: string }
 
 export interface QueueParts {
   /** The browser's disk; fails with CannotKeep. */
@@ -36,6 +36,8 @@ export function makeQueue(parts: QueueParts) {
   let disk: Keeper | undefined
   let items: Kept[] = []
   let reachable = true
+  /** What the server itself said to why it takes nothing just now. */
+  let why: string | undefined
   let notKept: NotKept | undefined
   let lastOrder = 0
   let sending: Promise<void> | undefined
@@ -144,7 +146,7 @@ export function makeQueue(parts: QueueParts) {
           await write(next, failures < FAILURES ? { failures } : { failures, state: 'refused', refusal: { status: 500, code: 'failed', message: 'The server fails on this change each time. It is kept here.', problems: [] } })
           if (failures >= FAILURES) continue
         }
-        setReachable(false)
+        setReachable(false, outcome.kind === 'unreachable' ? outcome.why : undefined)
         parts.later(() => void send(), RETRY)
         return
       }
@@ -152,9 +154,10 @@ export function makeQueue(parts: QueueParts) {
     }
   }
 
-  function setReachable(now: boolean) {
-    if (reachable === now) return
+  function setReachable(now: boolean, reason?: string) {
+    if (reachable === now && why === reason) return
     reachable = now
+    why = reason
     parts.changed()
   }
 
@@ -172,6 +175,7 @@ export function makeQueue(parts: QueueParts) {
     /** Everything that is on its way or stands apart, oldest first. */
     items: () => items,
     reachable: () => reachable,
+    why: () => why,
     /** Why this browser keeps nothing beyond the page; undefined when it does. */
     notKept: () => notKept,
     /** The disk was given up to a newer version in another tab: what comes now is kept in this page alone. */

@@ -14,6 +14,8 @@ export const useSync = defineStore('sync', () => {
   const items = shallowRef<readonly Kept[]>([])
   const reachable = ref(true)
   const notKept = ref<NotKept>()
+  /** What the server said to why it takes nothing just now. */
+  const why = ref<string>()
   const hearers = new Set<Answered>()
   const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('uldo-queue')
 
@@ -27,6 +29,7 @@ export const useSync = defineStore('sync', () => {
       items.value = [...queue.items()]
       reachable.value = queue.reachable()
       notKept.value = queue.notKept()
+      why.value = queue.why()
     },
     now: () => Date.now(),
     later: (work, ms) => void setTimeout(work, ms),
@@ -42,7 +45,7 @@ export const useSync = defineStore('sync', () => {
   const apart = computed(() => items.value.filter(({ state }) => state !== 'waiting'))
 
   return {
-    items, waiting, apart, reachable, notKept, of, opening: queue.opening, send: queue.send, retry: queue.retry, forget: queue.forget,
+    items, waiting, apart, reachable, notKept, why, of, opening: queue.opening, send: queue.send, retry: queue.retry, forget: queue.forget,
     enter: (draft: Omit<Draft, 'identity'>) => queue.enter({ ...draft, identity: IDENTITY }),
     /** Calls back with every answer, in whichever tab it came, until the returned function is called. */
     onAnswer: (hear: Answered) => {

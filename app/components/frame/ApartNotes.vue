@@ -68,6 +68,7 @@ onBeforeUnmount(() => clearTimeout(closing))
 <template>
   <div class="notes">
     <div v-if="sync.notKept" class="note loud" role="alert"><p>{{ NOT_KEPT[sync.notKept] }}</p></div>
+    <div v-if="sync.why" class="note loud" role="alert"><p>{{ sync.why }}</p></div>
     <div v-for="note in notes" :key="note.item.key" class="note" role="alert" :data-apart="note.item.state">
       <p v-if="note.conflict && note.to">{{ note.item.label }}: {{ note.who }} wrote there at {{ note.at }}, before yours arrived. <NuxtLink :to="note.to">Look at both in that build</NuxtLink></p>
       <p v-else-if="note.conflict">{{ note.item.label }}: {{ note.who }} wrote <b class="mono">{{ note.theirs }}</b> at {{ note.at }}, before your <b class="mono">{{ note.ours }}</b> arrived.</p>

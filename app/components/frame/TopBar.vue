@@ -15,7 +15,7 @@ const savingWord = computed(() => {
   switch (build.saving) {
     case 'apart': return `${sync.apart.length} to settle`
     case 'unkept': return count > 0 ? `${count} not kept here` : 'sent, not kept here'
-    case 'offline': return count > 0 ? `offline, ${count} kept here` : 'offline'
+    case 'offline': return sync.why ? `not written, ${count} kept here` : count > 0 ? `offline, ${count} kept here` : 'offline'
     case 'saving': return `${count} waiting`
     default: return 'saved'
   }

@@ -63,7 +63,7 @@ test('two people on two tablets: an apprentice’s value waits, a builder signs 
   // An owner ends the session of a tablet: at once it asks again, and what was typed there is kept, in nobody else's name.
   await field(tobi, 'main.2.journal').focus()
   await tobi.keyboard.type('56.99')
-  await maren.goto(`${shop.secure}/house?view=devices`)
+  await maren.goto(`${shop.secure}/house?view=people`)
   await maren.getByRole('button', { name: 'End the session of Tobi' }).click()
   await expect(maren.getByRole('button', { name: 'End the session of Tobi' })).toHaveCount(0)
   await expect(tobi.getByText('Your sign-in has ended.')).toBeVisible({ timeout: 20_000 })

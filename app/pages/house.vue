@@ -21,7 +21,7 @@ const UNITS = Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: nam
     <RuleList v-if="view === 'limits'" />
     <InstrumentList v-else-if="view === 'instruments'" />
     <PeopleList v-else-if="view === 'people'" />
-    <LazyDeviceList v-else-if="view === 'devices'" />
+    <LazyDeviceTrust v-else-if="view === 'devices'" />
     <CautionList v-else />
   </PlaceFrame>
 </template>

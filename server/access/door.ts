@@ -1,6 +1,6 @@
 import type { RequestListener } from 'node:http'
 import { X509Certificate } from 'node:crypto'
-import { nameOf } from '../utils/strangers'
+import { nameOf } from './strangers'
 import type { Network } from './network'
 
 /** File under which a tablet gets the shop's root certificate. */

@@ -1,5 +1,5 @@
 import type { TLSSocket } from 'node:tls'
-import { ownNames, strange } from '../utils/strangers'
+import { ownNames, strange } from '../access/strangers'
 
 /** Names are looked at anew so often, ms: a tablet's network may come later than the server. */
 const AGAIN = 30_000

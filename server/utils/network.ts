@@ -2,6 +2,7 @@ import { toNodeListener, type App } from 'h3'
 import type { PGlite } from '@electric-sql/pglite'
 import { doorOf } from '../access/door'
 import { isOwn, type Network, NotLetIn, openNetwork } from '../access/network'
+import { ownNames } from '../access/strangers'
 import { getPassphrase, hasOwner } from '../data/people'
 
 let network: Network | undefined

@@ -86,6 +86,7 @@ async function changeOwn() {
     <div class="row wide"><span class="what">An apprentice’s values wait for a sign-off<span class="origin">until a builder has looked at them they move no prediction and no verdict</span></span>
       <SegmentChoice v-if="rules" label="Sign-off" :value="shop.house.signOff ? 'yes' : 'no'" :options="[{ value: 'yes', words: 'They wait' }, { value: 'no', words: 'Entered at once' }]" @choose="$event && shop.save((next) => (next.signOff = $event === 'yes'))" /><span v-else>{{ shop.house.signOff ? 'they wait' : 'entered at once' }}</span></div>
     <p class="quiet">On this machine a name is chosen in the top bar. Over the network each signs in, and every entry carries that name.</p>
+    <AccessList v-if="rules" />
   </section>
 </template>
 

@@ -49,6 +49,7 @@ const lengths: Unit[] = [
   { symbol: 'm', factor: 1, aliases: ['metre', 'metres'], decimals: 3 },
   { symbol: 'in', factor: INCH, aliases: ['"', '″', '”', "''", 'inch', 'inches'], decimals: 3 },
   { symbol: 'thou', factor: INCH / 1000, aliases: ['mil', 'mils', 'th', 'thous'], decimals: 1 },
+  { symbol: 'tenth', factor: INCH / 10_000, aliases: ['tenths'], decimals: 0 },
   { symbol: 'ft', factor: 12 * INCH, aliases: ["'", '′', 'foot', 'feet'], decimals: 2 },
 ]
 
@@ -68,6 +69,10 @@ export const UNITS: Record<Dimension, Unit[]> = {
     { symbol: 'psi', factor: POUND_FORCE / (INCH * INCH), aliases: ['lb/in²', 'lbs', 'psig'], decimals: 1 },
     { symbol: 'MPa', factor: 1e6, aliases: ['mpa'], decimals: 2 },
     { symbol: 'Pa', factor: 1, aliases: ['pa'], decimals: 0 },
+    { symbol: 'mbar', factor: 100, aliases: ['hpa'], decimals: 0 },
+    { symbol: 'kg/cm²', factor: 98_066.5, aliases: ['kgf/cm²', 'kg/cm2', 'kgf/cm2', 'at'], decimals: 1 },
+    // Conventional: at 0 °C.
+    { symbol: 'inHg', factor: 3386.389, aliases: ['in hg', '"hg', 'inches hg'], decimals: 1 },
   ],
   temperature: [
     { symbol: '°C', factor: 1, aliases: ['c', 'degc', '℃', '°'], decimals: 0 },
@@ -89,6 +94,7 @@ export const UNITS: Record<Dimension, Unit[]> = {
   volume: [
     { symbol: 'L', factor: 1e-3, aliases: ['l', 'litre', 'litres', 'liter'], decimals: 1 },
     { symbol: 'mL', factor: 1e-6, aliases: ['ml', 'cc', 'cm3'], decimals: 0 },
+    { symbol: 'gal', factor: 231 * INCH ** 3, aliases: ['gallon', 'gallons', 'us gal'], decimals: 2 },
     { symbol: 'qt', factor: 231 * INCH ** 3 / 4, aliases: ['quart', 'quarts', 'us qt'], decimals: 1 },
   ],
   flow: [
@@ -97,13 +103,14 @@ export const UNITS: Record<Dimension, Unit[]> = {
   ],
   power: [
     { symbol: 'W', factor: 1, aliases: ['w', 'watt', 'watts'], decimals: 0 },
+    { symbol: 'kW', factor: 1000, aliases: ['kilowatt', 'kilowatts'], decimals: 2 },
     { symbol: 'hp', factor: 550 * 12 * INCH * POUND_FORCE, aliases: [], decimals: 2 },
   ],
   torque: [
     { symbol: 'N·m', factor: 1, aliases: ['nm', 'n m', 'n.m', 'newton metre'], decimals: 1 },
-    { symbol: 'in·lb', factor: INCH * POUND_FORCE, aliases: ['in lb', 'inlb', 'in-lb', 'lb in', 'lbin', 'lb-in', 'in lbs', 'inch pound', 'inch pounds'], decimals: 1 },
-    { symbol: 'oz·in', factor: (INCH * POUND_FORCE) / 16, aliases: ['oz in', 'ozin', 'oz-in', 'in oz', 'in-oz'], decimals: 0 },
-    { symbol: 'ft·lb', factor: 12 * INCH * POUND_FORCE, aliases: ['ft lb', 'ftlb', 'ft-lb', 'lb ft', 'lbft', 'lb-ft', 'ft lbs'], decimals: 1 },
+    { symbol: 'in·lb', factor: INCH * POUND_FORCE, aliases: ['in lb', 'inlb', 'in-lb', 'lb in', 'lbin', 'lb-in', 'in lbs', 'lbs in', 'lbf in', 'in lbf', 'inch pound', 'inch pounds'], decimals: 1 },
+    { symbol: 'oz·in', factor: (INCH * POUND_FORCE) / 16, aliases: ['oz in', 'ozin', 'oz-in', 'in oz', 'in-oz', 'ozf in', 'inch ounces', 'ounce inches'], decimals: 0 },
+    { symbol: 'ft·lb', factor: 12 * INCH * POUND_FORCE, aliases: ['ft lb', 'ftlb', 'ft-lb', 'lb ft', 'lbft', 'lb-ft', 'ft lbs', 'lbs ft', 'lbf ft', 'ft lbf', 'foot pounds', 'pound feet'], decimals: 1 },
   ],
   mass: [
     { symbol: 'g', factor: 1e-3, aliases: ['gram', 'grams'], decimals: 0 },
@@ -117,7 +124,7 @@ export const UNITS: Record<Dimension, Unit[]> = {
     { symbol: 'kgf', factor: 9.80665, aliases: ['kg', 'kp'], decimals: 2 },
   ],
   angle: [{ symbol: '°', factor: Math.PI / 180, aliases: ['deg', 'degrees'], decimals: 0 }],
-  ratio: [{ symbol: '', factor: 1, aliases: ['x', ':1'], decimals: 2 }],
+  ratio: [{ symbol: '', factor: 1, aliases: ['x', ':1'], decimals: 2 }, { symbol: '%', factor: 0.01, aliases: ['percent', 'per cent'], decimals: 0 }],
   count: [{ symbol: '', factor: 1, aliases: [], decimals: 0 }],
   span: [
     { symbol: 'h', factor: 3600, aliases: ['hr', 'hrs', 'hour', 'hours'], decimals: 0 },

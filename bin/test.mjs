@@ -7,11 +7,19 @@ function ensureChromium() {
   if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
   console.log('Installing Chromium from Debian’s packages (once).')
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
-  for (const words of [['apt-get', 'update', '-qq'], ['apt-get', 'install', '-y', '-qq', 'chromium']]) {
+  for (const words of [
+    ['apt-get', 'update', '-qq'],
+    ['apt-get', 'install', '-y', '-qq', 'chromium'],
+  ]) {
     const [command, ...args] = [...asRoot, ...words]
-    const { status } = spawnSync(command, args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+    const { status } = spawnSync(command, args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
     if (status !== 0) {
-      console.error(`“${[command, ...args].join(' ')}” failed: install Chromium by hand, or name one with CHROMIUM=/path.`)
+      console.error(
+        `“${[command, ...args].join(' ')}” failed: install Chromium by hand, or name one with CHROMIUM=/path.`,
+      )
       process.exit(1)
     }
   }

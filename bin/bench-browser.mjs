@@ -116,13 +116,11 @@ await withDemo(4490, async (browser, addressOf) => {
     { length: LOGGED },
     (_, i) => `${(i / 10).toFixed(1)},${(4 + 0.1 * Math.sin(i / 900)).toFixed(3)},${900 + (i % 7)},20`,
   )
-  await page
-    .getByTestId('run-file')
-    .setInputFiles({
-      name: 'log.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(`time (s),pressure (bar),speed (rpm),temperature (°C)\n${logged.join('\n')}\n`),
-    })
+  await page.getByTestId('run-file').setInputFiles({
+    name: 'log.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`time (s),pressure (bar),speed (rpm),temperature (°C)\n${logged.join('\n')}\n`),
+  })
   await page.waitForTimeout(1500)
   const read = performance.now()
   await page.getByRole('button', { name: 'Read it in' }).click()

@@ -398,13 +398,11 @@ test('a logger’s file of an hour at ten a second: columns put right, bad rows 
   )
   rows[99] = '9900,none,800,x'
   rows[20_000] = '1,43,800,x'
-  await page
-    .getByTestId('run-file')
-    .setInputFiles({
-      name: 'logger.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(`stamp (ms),oil press (psi),engine,volts\n${rows.join('\n')}\n`),
-    })
+  await page.getByTestId('run-file').setInputFiles({
+    name: 'logger.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`stamp (ms),oil press (psi),engine,volts\n${rows.join('\n')}\n`),
+  })
   await expect(page.getByRole('combobox', { name: 'oil press (psi) in' })).toHaveValue('psi')
   // What was not guessed is put right by hand.
   await page.getByRole('combobox', { name: 'stamp (ms) is' }).selectOption('time')
@@ -426,13 +424,11 @@ test('a logger’s file of an hour at ten a second: columns put right, bad rows 
   expect(csv.split('\n')[0]).toBe('time (s),pressure (bar),speed (rpm)')
   expect(csv.split('\n')[1]).toBe(`0,${Number((43 * 0.06894757).toPrecision(7))},800`)
   // Asked once: the next file with these headings is known.
-  await page
-    .getByTestId('run-file')
-    .setInputFiles({
-      name: 'next.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('stamp (ms),oil press (psi),engine,volts\n0,1,2,3\n'),
-    })
+  await page.getByTestId('run-file').setInputFiles({
+    name: 'next.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('stamp (ms),oil press (psi),engine,volts\n0,1,2,3\n'),
+  })
   await expect(page.getByText('next.csv')).toBeVisible()
   await expect(page.getByRole('combobox', { name: 'stamp (ms) is' })).toHaveValue('time')
   await expect(page.getByRole('combobox', { name: 'stamp (ms) in' })).toHaveValue('ms')

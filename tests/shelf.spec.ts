@@ -53,15 +53,13 @@ test('Shelf: figures written where they stand, a CSV with bad rows, things put t
   rows[499] = 'washer,Lot 499,,some,Cabinet 1,,,0.5,14,6.4,yes'
   rows[1199] = 'washer,Lot 1199,,1,Cabinet 1,,,0.5 bar,14,6.4,yes'
   rows[1799] = 'bolt,Lot 1799,,1,,,,,,,'
-  await page
-    .getByLabel('CSV file of the shelf')
-    .setInputFiles({
-      name: 'lot.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(
-        `kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless\n${rows.join('\n')}\n`,
-      ),
-    })
+  await page.getByLabel('CSV file of the shelf').setInputFiles({
+    name: 'lot.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      `kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless\n${rows.join('\n')}\n`,
+    ),
+  })
   const report = page.getByRole('status', { name: 'What the file gave' })
   await expect(report).toContainText('1997 added, 0 changed, 3 rows left out')
   await expect(report.locator('li')).toHaveText([

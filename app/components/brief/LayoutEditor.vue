@@ -177,8 +177,7 @@ async function keep() {
       </div>
       <div>
         <div v-for="[field, title, options] in CHOICES" :key="field" class="row">
-          <span class="what">{{ title }}</span
-          ><ChoiceField
+          <span class="what">{{ title }}</span><ChoiceField
             :label="title"
             :value="draft[field] as string"
             :options="options"

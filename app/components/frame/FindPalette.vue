@@ -108,8 +108,7 @@ function key(event: KeyboardEvent) {
     <ul>
       <li v-for="(each, i) in found" :key="each.kind + each.label">
         <button type="button" :class="{ chosen: i === chosen }" @click="go(each)">
-          <span>{{ each.label }}</span
-          ><span class="quiet">{{ each.kind }}</span>
+          <span>{{ each.label }}</span><span class="quiet">{{ each.kind }}</span>
         </button>
       </li>
       <li v-if="found.length === 0" class="quiet none">Nothing by that name. Try “main 4” or “shims”.</li>

@@ -31,8 +31,9 @@ const p = (value: number) => house.show(Math.max(0, value), 'pressure', house.fi
           <tr v-for="each in found ?? []" :key="each.key" :data-scenario="each.key">
             <th scope="row">{{ each.label }}</th>
             <td v-for="state in STATE_NAMES" :key="state" class="mono">
-              <span :class="each.states[state].verdict" class="value">{{ p(each.states[state].pressure) }}</span
-              ><span class="quiet band">{{ p(each.states[state].low) }} to {{ p(each.states[state].high) }}</span
+              <span :class="each.states[state].verdict" class="value">{{ p(each.states[state].pressure) }}</span><span
+                class="quiet band"
+                >{{ p(each.states[state].low) }} to {{ p(each.states[state].high) }}</span
               ><span v-if="each.states[state].verdict !== 'pass'" class="word" :class="each.states[state].verdict">{{
                 each.states[state].verdict
               }}</span>

@@ -357,8 +357,9 @@ async function adopt(draft: Draft) {
           <tr v-for="state in STATE_NAMES" :key="state" :data-row="state">
             <th scope="row">{{ STATE_LABELS[state] }}</th>
             <td v-for="column in columns" :key="column.name" class="mono" :class="column.found.states[state].verdict">
-              <span class="big">{{ house.show(column.found.states[state].pressure, 'pressure', house.fine) }}</span
-              ><span class="quiet band"
+              <span class="big">{{
+                house.show(column.found.states[state].pressure, 'pressure', house.fine)
+              }}</span><span class="quiet band"
                 >{{ house.show(column.found.states[state].low, 'pressure') }} to
                 {{ house.show(column.found.states[state].high, 'pressure') }}</span
               >

@@ -254,8 +254,9 @@ async function finish() {
     <template v-else>
       <div class="live" :data-word="word?.code" :data-level="word?.level">
         <div class="now">
-          <span class="quiet">{{ !read ? 'Nothing read' : run.ended ? 'Stood at' : 'Now' }}</span
-          ><span class="mono pressure" data-testid="live-pressure"
+          <span class="quiet">{{ !read ? 'Nothing read' : run.ended ? 'Stood at' : 'Now' }}</span><span
+            class="mono pressure"
+            data-testid="live-pressure"
             >{{ read ? house.show(seen.gauge, 'pressure', house.fine) : '–'
             }}<small>{{ house.unit('pressure').symbol }}</small></span
           ><span class="quiet mono"
@@ -265,16 +266,15 @@ async function finish() {
         <div class="word" :class="[tone, word?.code]" role="status" aria-live="assertive">
           <b data-testid="prime-word">{{
             word ? WORD_TITLES[word.code] : run.ended ? (run.run.outcome ?? 'Over') : 'Ready'
-          }}</b
-          ><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
+          }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
           <ol v-if="word?.level === 'stop' && suspects" class="suspects" data-testid="suspects">
             <li
               v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)"
               :key="each.key"
               :data-suspect="each.key"
             >
-              <b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b
-              >, {{ Math.round(100 * each.share) }} in 100. {{ each.look }}
+              <b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b>,
+              {{ Math.round(100 * each.share) }} in 100. {{ each.look }}
             </li>
           </ol>
         </div>

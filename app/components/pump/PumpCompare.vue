@@ -110,8 +110,9 @@ async function fit(item: ShelfItem) {
           <tr v-for="state in STATE_NAMES" :key="state" :data-row="state">
             <th scope="row">{{ STATE_LABELS[state] }}</th>
             <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">
-              <span class="big">{{ p(column.states[state].pressure) }}</span
-              ><span class="quiet band">{{ p(column.states[state].low) }} to {{ p(column.states[state].high) }}</span>
+              <span class="big">{{ p(column.states[state].pressure) }}</span><span class="quiet band"
+                >{{ p(column.states[state].low) }} to {{ p(column.states[state].high) }}</span
+              >
             </td>
           </tr>
           <tr data-row="power">

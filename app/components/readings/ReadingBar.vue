@@ -119,8 +119,8 @@ const when = (at: string) =>
       <p v-else-if="former.length === 0" class="quiet">Nothing was written here since the build was begun.</p>
       <ul v-else>
         <li v-for="each in former" :key="each.revision">
-          <span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span
-          ><span class="quiet"
+          <span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span><span
+            class="quiet"
             >{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at)
             }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span
           >

@@ -242,8 +242,7 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
                 variant="outlined"
                 :aria-pressed="line === counts"
                 @click="count(line)"
-                >{{ line === counts ? 'Counts' : 'Let it count' }}</Button
-              ><Button
+                >{{ line === counts ? 'Counts' : 'Let it count' }}</Button><Button
                 v-if="line.key"
                 type="button"
                 variant="outlined"

@@ -136,8 +136,7 @@ const STATES = [
         >
       </div>
       <div v-for="[state, words] in STATES" :key="state" class="row">
-        <span class="what">{{ words }}</span
-        ><span class="figure"
+        <span class="what">{{ words }}</span><span class="figure"
           >{{ house.show(summary.lift[state], 'length')
           }}<span class="unit">{{ house.unit('length').symbol }}</span></span
         >

@@ -52,8 +52,7 @@ const addPhoto = (id: string) =>
         :class="{ over: step.seconds && over(step.key, step.seconds) }"
       >
         <div>
-          <b>{{ step.words }}</b
-          ><span v-if="step.speed" class="mono speed"
+          <b>{{ step.words }}</b><span v-if="step.speed" class="mono speed"
             >{{ house.show(step.speed[0], 'speed') }} to {{ house.say(step.speed[1], 'speed') }}</span
           >
           <p class="quiet">{{ step.why }}</p>
@@ -94,8 +93,7 @@ const addPhoto = (id: string) =>
       <div v-for="each in reminders" :key="each.key" class="row" :data-reminder="each.key">
         <span class="what">{{
           each.title.replace(`${build.sheet!.name}: `, '').replace(/^./, (letter) => letter.toUpperCase())
-        }}</span
-        ><span class="mono">{{ new Date(each.due).toLocaleDateString('en-GB', { dateStyle: 'medium' }) }}</span>
+        }}</span><span class="mono">{{ new Date(each.due).toLocaleDateString('en-GB', { dateStyle: 'medium' }) }}</span>
       </div>
       <p>
         <a :href="`/api/builds/${build.id}/reminders`" download data-testid="reminders">Reminders for a calendar</a>

@@ -212,8 +212,9 @@ async function act(action: RigAction) {
     <template v-else>
       <div class="face">
         <div class="say">
-          <span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{ word }}</span
-          ><span class="under">{{
+          <span class="huge" :class="{ count: seen?.countdown !== undefined }" data-testid="board-word">{{
+            word
+          }}</span><span class="under">{{
             phase === 'rest'
               ? `No pressure ${rules?.deadline ?? 5} s after firing: off.`
               : seen?.countdown !== undefined

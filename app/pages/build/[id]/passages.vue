@@ -66,8 +66,9 @@ function costs(key: string, finding: string): string {
             :data-passage="each.item.key"
             @click="look(each.item.key)"
           >
-            <span class="number mono" :class="each.finding?.verdict">{{ each.number }}</span
-            ><span>{{ each.item.label }}</span
+            <span class="number mono" :class="each.finding?.verdict">{{ each.number }}</span><span>{{
+              each.item.label
+            }}</span
             ><span class="state" :class="each.finding?.verdict ?? 'open'">{{ each.finding?.words ?? 'open' }}</span>
           </button>
         </li>

@@ -58,8 +58,7 @@ const WAYS = {
 
     <template v-if="view !== 'live'">
       <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime">
-        <b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b
-        ><template v-if="holds.length === 0 && !clear"
+        <b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear"
           >:
           {{
             outlook.failed

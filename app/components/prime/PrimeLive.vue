@@ -233,6 +233,10 @@ async function finish() {
       STAGES[stage.value].title,
     )
 }
+function another() {
+  run.close()
+  void run.open(build.id!, 'prime')
+}
 </script>
 
 <template>
@@ -307,14 +311,7 @@ async function finish() {
         }}</Button>
       </div>
       <div v-else class="hands">
-        <Button
-          type="button"
-          variant="outlined"
-          @click="
-            run.close()
-            run.open(build.id!, 'prime')
-          "
-          >Another prime</Button
+        <Button type="button" variant="outlined" @click="another">Another prime</Button
         ><a :href="`/api/runs/${run.run.id}/samples?format=csv`" download>Readings as CSV</a>
       </div>
       <HandReading

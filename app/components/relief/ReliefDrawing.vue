@@ -70,6 +70,10 @@ const coils = computed(() => {
   }))
 })
 const bind = computed(() => bindMargin(valve.value))
+function slide(event: Event) {
+  slid.value = Number((event.target as HTMLInputElement).value)
+  shown.value = 'slid'
+}
 </script>
 
 <template>
@@ -209,10 +213,7 @@ const bind = computed(() => bindMargin(valve.value))
           :value="lift"
           :aria-valuetext="house.say(lift, 'length')"
           aria-label="Lift of the plunger"
-          @input="
-            slid = Number(($event.target as HTMLInputElement).value)
-            shown = 'slid'
-          "
+          @input="slide"
         /><span class="mono">{{ house.say(lift, 'length') }}</span></label
       >
     </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Run } from '#core/run/run'
+
 const VIEWS = [
   { view: 'preflight', words: 'Preflight' },
   { view: 'readings', words: 'Readings' },
@@ -16,6 +18,10 @@ async function leave() {
   boarded.value = false
   if (run.run?.kind === 'start') await go('readings')
 }
+function look(earlier: Run) {
+  run.show(earlier)
+  boarded.value = true
+}
 </script>
 
 <template>
@@ -32,12 +38,7 @@ async function leave() {
     <StartPreflight v-else @go="boarded = true" />
     <section v-if="view !== 'breakin' && run.list.length > 0" class="block">
       <h2>Earlier starts</h2>
-      <EarlierRuns
-        @look="
-          run.show($event)
-          boarded = true
-        "
-      />
+      <EarlierRuns @look="look" />
     </section>
     <LazyStartBoard v-if="boarded && run.run?.kind === 'start'" @leave="leave" />
   </div>

@@ -3,13 +3,14 @@ import { existsSync } from 'node:fs'
 import { spawnSync } from 'node:child_process'
 import { ensureBuilt, ensureInstalled, run } from './lib/prepare.mjs'
 
-function ensureChromium() {
-  if (process.env.CHROMIUM || existsSync('/usr/bin/chromium')) return
-  console.log('Installing Chromium from Debian’s packages (once).')
+/** Installs one of Debian's packages where its program is not there. */
+function ensureProgram(name, file) {
+  if (existsSync(file)) return
+  console.log(`Installing ${name} from Debian’s packages (once).`)
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
   for (const words of [
     ['apt-get', 'update', '-qq'],
-    ['apt-get', 'install', '-y', '-qq', 'chromium'],
+    ['apt-get', 'install', '-y', '-qq', name],
   ]) {
     const [command, ...args] = [...asRoot, ...words]
     const { status } = spawnSync(command, args, {
@@ -18,7 +19,7 @@ function ensureChromium() {
     })
     if (status !== 0) {
       console.error(
-        `“${[command, ...args].join(' ')}” failed: install Chromium by hand, or name one with CHROMIUM=/path.`,
+        `“${[command, ...args].join(' ')}” failed: install ${name} by hand${name === 'chromium' ? ', or name one with CHROMIUM=/path' : ''}.`,
       )
       process.exit(1)
     }
@@ -31,10 +32,12 @@ function step(title, command, args) {
 }
 
 await ensureInstalled()
-ensureChromium()
+if (!process.env.CHROMIUM) ensureProgram('chromium', '/usr/bin/chromium')
+// Certificates are judged by another hand than the one that makes them.
+ensureProgram('openssl', '/usr/bin/openssl')
 step('types', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 step('types', 'npx', ['vue-tsc', '-b', '--noEmit'])
-step('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])
+step('lint', 'npm', ['run', '-s', 'lint'])
 step('unit tests', 'npx', ['vitest', 'run'])
 await ensureBuilt()
 // A browser, a server and a test share what cores there are and can be late: each may be tried once more, and what needed it is listed as flaky.

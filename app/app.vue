@@ -13,7 +13,5 @@ watchEffect(() => access.known && (!access.needed || access.person) && (shown.va
 </template>
 
 <style>
-.page {
-  display: contents;
-}
+.page { display: contents; }
 </style>

@@ -8,19 +8,11 @@ function ensureProgram(name, file) {
   if (existsSync(file)) return
   console.log(`Installing ${name} from Debian’s packages (once).`)
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
-  for (const words of [
-    ['apt-get', 'update', '-qq'],
-    ['apt-get', 'install', '-y', '-qq', name],
-  ]) {
+  for (const words of [['apt-get', 'update', '-qq'], ['apt-get', 'install', '-y', '-qq', name]]) {
     const [command, ...args] = [...asRoot, ...words]
-    const { status } = spawnSync(command, args, {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    })
+    const { status } = spawnSync(command, args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
     if (status !== 0) {
-      console.error(
-        `“${[command, ...args].join(' ')}” failed: install ${name} by hand${name === 'chromium' ? ', or name one with CHROMIUM=/path' : ''}.`,
-      )
+      console.error(`“${[command, ...args].join(' ')}” failed: install ${name} by hand${name === 'chromium' ? ', or name one with CHROMIUM=/path' : ''}.`)
       process.exit(1)
     }
   }
@@ -37,7 +29,7 @@ if (!process.env.CHROMIUM) ensureProgram('chromium', '/usr/bin/chromium')
 ensureProgram('openssl', '/usr/bin/openssl')
 step('types', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 step('types', 'npx', ['vue-tsc', '-b', '--noEmit'])
-step('lint', 'npm', ['run', '-s', 'lint'])
+step('lint', 'npx', ['eslint', '.', '--max-warnings', '0'])
 step('unit tests', 'npx', ['vitest', 'run'])
 await ensureBuilt()
 // A browser, a server and a test share what cores there are and can be late: each may be tried once more, and what needed it is listed as flaky.

@@ -10,10 +10,7 @@ export function useWakeLock(on: () => boolean) {
       lock = await navigator.wakeLock.request('screen')
       state.value = 'held'
       // A page that was put aside has lost it.
-      lock.addEventListener(
-        'release',
-        () => on() && (state.value = document.visibilityState === 'visible' ? 'none' : 'off'),
-      )
+      lock.addEventListener('release', () => on() && (state.value = document.visibilityState === 'visible' ? 'none' : 'off'))
     } catch {
       state.value = 'none'
     }

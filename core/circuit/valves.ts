@@ -1,8 +1,7 @@
 import { fullLift, uncoveredArea, uncoveredWidth } from '../relief/port'
 import { preload } from '../relief/spring'
 import { liftAt, plungerArea } from '../relief/valve'
-import { HOLE_SLOTS, setHole, transitionPressure } from '../orifice/orifice'
-import { holeLaw } from './orifice'
+import { HOLE_SLOTS, holeLaw, setHole, transitionPressure } from './orifice'
 import { type CheckSpec, FLOW, FROM, type Fluid, type ReliefSpec, TO } from './types'
 
 /** Keeps a shut valve joined to the circuit: a weep that no gauge would show, m³/(s·Pa). */
@@ -18,13 +17,7 @@ const STEP = 1
 export const CHECK_SLOTS = HOLE_SLOTS + 1
 
 export function setCheck(check: CheckSpec, fluid: Fluid, slots: Float64Array, at: number): void {
-  setHole(
-    0.25 * Math.PI * check.diameter ** 2 * (check.count ?? 1),
-    check.dischargeCoefficient ?? 0.7,
-    fluid,
-    slots,
-    at,
-  )
+  setHole(0.25 * Math.PI * check.diameter ** 2 * (check.count ?? 1), check.dischargeCoefficient ?? 0.7, fluid, slots, at)
   slots[at + HOLE_SLOTS] = check.openingPressure ?? 0
 }
 
@@ -73,15 +66,10 @@ function plungerFlow(relief: ReliefSpec, difference: number, { density, viscosit
   const area = uncoveredArea(valve.port, lift)
   if (area <= 0) return
   const coefficient = relief.dischargeCoefficient ?? 0.65
-  const moving =
-    lift > 0 && lift < fullLift(valve.port) && difference * plungerArea(valve.plungerDiameter) > preload(valve)
-  const areaSlope = !moving
-    ? 0
-    : valve.flowForce
-      ? (uncoveredArea(valve.port, liftAt(valve, difference + STEP)) -
-          uncoveredArea(valve.port, liftAt(valve, difference - STEP))) /
-        (2 * STEP)
-      : uncoveredWidth(valve.port, lift) * (plungerArea(valve.plungerDiameter) / valve.springRate)
+  const moving = lift > 0 && lift < fullLift(valve.port) && difference * plungerArea(valve.plungerDiameter) > preload(valve)
+  const areaSlope = !moving ? 0 : valve.flowForce
+    ? (uncoveredArea(valve.port, liftAt(valve, difference + STEP)) - uncoveredArea(valve.port, liftAt(valve, difference - STEP))) / (2 * STEP)
+    : uncoveredWidth(valve.port, lift) * (plungerArea(valve.plungerDiameter) / valve.springRate)
   const transition = transitionPressure(area, coefficient, density, viscosity)
   const square = difference * difference + transition * transition
   const root = difference / Math.sqrt(Math.sqrt(square))

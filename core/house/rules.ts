@@ -1,6 +1,6 @@
 import type { Dimension } from '../units/units'
 import { USES } from '../build/words'
-import { FIRST_RULES } from './firstRules'
+import { FIRST_RULES } from './limits'
 
 /** One limit that a shop judges by. */
 export interface Rule {
@@ -21,187 +21,36 @@ const BAR = 1e5
 
 type Draft = Omit<Rule, 'key' | 'first'>
 const rule = (key: string, draft: Draft): Rule => ({ key, first: FIRST_RULES[key], ...draft })
-const STATES = [
-  ['crankingCold', 'cranking cold'],
-  ['idleCold', 'idle cold'],
-  ['idleHot', 'idle hot'],
-  ['workingHot', 'working hot'],
-] as const
+const STATES = [['crankingCold', 'cranking cold'], ['idleCold', 'idle cold'], ['idleHot', 'idle hot'], ['workingHot', 'working hot']] as const
 
 /** Every rule with its reason, in the order of the work. */
 export const RULES: Rule[] = [
   ...STATES.flatMap(([state, words]): Rule[] => [
-    rule(`floor.${state}`, {
-      label: `Least pressure, ${words}`,
-      group: 'Targets',
-      dimension: 'pressure',
-      range: [0, 5 * BAR],
-      reason: 'Enough to move oil to the last bearing, whatever a school says.',
-    }),
-    rule(`ceiling.${state}`, {
-      label: `Most pressure, ${words}`,
-      group: 'Targets',
-      dimension: 'pressure',
-      range: [2 * BAR, 15 * BAR],
-      reason: 'What filter cans and seals should see.',
-    }),
+    rule(`floor.${state}`, { label: `Least pressure, ${words}`, group: 'Targets', dimension: 'pressure', range: [0, 5 * BAR], reason: 'Enough to move oil to the last bearing, whatever a school says.' }),
+    rule(`ceiling.${state}`, { label: `Most pressure, ${words}`, group: 'Targets', dimension: 'pressure', range: [2 * BAR, 15 * BAR], reason: 'What filter cans and seals should see.' }),
   ]),
   ...USES.flatMap((use): Rule[] => [
-    rule(`clearance.${use}.least`, {
-      label: `Clearance of a 50 mm journal, ${use}, least`,
-      group: 'Bearings',
-      dimension: 'clearance',
-      range: [10 * MICRON, 200 * MICRON],
-      reason: 'Less holds pressure on thin oil, and leaves no room for heat.',
-    }),
-    rule(`clearance.${use}.most`, {
-      label: `Clearance of a 50 mm journal, ${use}, most`,
-      group: 'Bearings',
-      dimension: 'clearance',
-      range: [10 * MICRON, 300 * MICRON],
-      reason: 'More runs cooler, and asks for thicker oil and more pump.',
-    }),
+    rule(`clearance.${use}.least`, { label: `Clearance of a 50 mm journal, ${use}, least`, group: 'Bearings', dimension: 'clearance', range: [10 * MICRON, 200 * MICRON], reason: 'Less holds pressure on thin oil, and leaves no room for heat.' }),
+    rule(`clearance.${use}.most`, { label: `Clearance of a 50 mm journal, ${use}, most`, group: 'Bearings', dimension: 'clearance', range: [10 * MICRON, 300 * MICRON], reason: 'More runs cooler, and asks for thicker oil and more pump.' }),
   ]),
-  rule('float.endLeast', {
-    label: 'Crank end float, least',
-    group: 'Bearings',
-    dimension: 'clearance',
-    range: [0, 500 * MICRON],
-    reason: 'Heat must not take it up.',
-  }),
-  rule('float.sideLeast', {
-    label: 'Rod side clearance, least',
-    group: 'Bearings',
-    dimension: 'clearance',
-    range: [0, 500 * MICRON],
-    reason: 'The big end’s oil leaves through it.',
-  }),
-  rule('pump.endWatch', {
-    label: 'End clearance, worn',
-    group: 'Pump',
-    dimension: 'clearance',
-    range: [30 * MICRON, 500 * MICRON],
-    reason: 'Slip grows with its cube and takes most at hot idle.',
-  }),
-  rule('pump.endStop', {
-    label: 'End clearance, worn out',
-    group: 'Pump',
-    dimension: 'clearance',
-    range: [40 * MICRON, 500 * MICRON],
-    reason: 'A dry pump so wide no longer draws.',
-  }),
-  rule('pump.endLeast', {
-    label: 'End clearance, least',
-    group: 'Pump',
-    dimension: 'clearance',
-    range: [5 * MICRON, 100 * MICRON],
-    reason: 'Rotors must turn freely when hot.',
-  }),
-  rule('pump.tipWatch', {
-    label: 'Tip clearance, worn',
-    group: 'Pump',
-    dimension: 'clearance',
-    range: [50 * MICRON, 600 * MICRON],
-    reason: 'Slip past the tips on both sides.',
-  }),
-  rule('pump.tipStop', {
-    label: 'Tip clearance, worn out',
-    group: 'Pump',
-    dimension: 'clearance',
-    range: [60 * MICRON, 600 * MICRON],
-    reason: 'Rotors and pocket are replaced, never dressed.',
-  }),
-  rule('pump.metalLeast', {
-    label: 'Cover and pocket floor, least left',
-    group: 'Pump',
-    dimension: 'length',
-    range: [1 * MM, 20 * MM],
-    reason: 'Thinner ones bow under pressure and open the end clearance.',
-  }),
-  rule('pump.wallLeast', {
-    label: 'Wall left beside a port, least',
-    group: 'Pump',
-    dimension: 'length',
-    range: [1 * MM, 15 * MM],
-    reason: 'A thin wall cracks into the next passage.',
-  }),
-  rule('relief.bindMargin', {
-    label: 'Spring travel left at full lift',
-    group: 'Relief',
-    dimension: 'length',
-    range: [0, 10 * MM],
-    reason: 'Coils that touch hold the valve half shut when cold.',
-  }),
-  rule('pickup.floorLeast', {
-    label: 'Pickup above the floor, least',
-    group: 'Pickup',
-    dimension: 'length',
-    range: [1 * MM, 40 * MM],
-    reason: 'Closer, the floor chokes the mouth with cold oil.',
-  }),
-  rule('pickup.floorMost', {
-    label: 'Pickup above the floor, most',
-    group: 'Pickup',
-    dimension: 'length',
-    range: [3 * MM, 60 * MM],
-    reason: 'Further, it draws air on a slope or under braking.',
-  }),
-  rule('pickup.cover', {
-    label: 'Oil over the mouth with the surface tilted, least',
-    group: 'Pickup',
-    dimension: 'length',
-    range: [0, 60 * MM],
-    reason: 'A whirl draws air down through less.',
-  }),
-  ...USES.map((use): Rule =>
-    rule(`tilt.${use}`, {
-      label: `Tilt of the oil’s surface, ${use}`,
-      group: 'Pickup',
-      dimension: 'angle',
-      range: [0, (70 * Math.PI) / 180],
-      reason: 'Braking, slope or heel that it must stand.',
-    }),
-  ),
-  rule('pickup.scavenge', {
-    label: 'Scavenge stage over pressure stage, least',
-    group: 'Pickup',
-    dimension: 'ratio',
-    range: [1, 4],
-    reason: 'It carries air with the oil; less and the sump fills.',
-  }),
-  rule('passage.housingGap', {
-    label: 'Gap under the straightedge at a housing, most',
-    group: 'Passages',
-    dimension: 'clearance',
-    range: [10 * MICRON, 500 * MICRON],
-    reason: 'A seal bridges so much and no more; the rest is shimmed.',
-  }),
-  rule('prime.goodFor', {
-    label: 'A prime is good for, at most',
-    group: 'Prime',
-    dimension: 'span',
-    range: [600, 30 * 86400],
-    reason: 'Oil drains and packing creeps; the model may say sooner for a worn pump.',
-  }),
-  rule('start.outOfBand', {
-    label: 'Seconds under the band before a stop',
-    group: 'First start',
-    dimension: 'duration',
-    range: [2, 30],
-    reason: 'Long enough for a noisy sender, short enough for a bearing.',
-  }),
-  rule('start.falling', {
-    label: 'Fall at steady speed before a stop, share',
-    group: 'First start',
-    dimension: 'ratio',
-    range: [0.1, 0.6],
-    reason: 'Pressure that leaves while nothing else changes is oil that leaves, or air that comes.',
-  }),
-  rule('start.deadline', {
-    label: 'Seconds to first pressure',
-    group: 'First start',
-    dimension: 'duration',
-    range: [1, 10],
-    reason: 'Bearings live on what they hold until then. Ten is the hard limit.',
-  }),
+  rule('float.endLeast', { label: 'Crank end float, least', group: 'Bearings', dimension: 'clearance', range: [0, 500 * MICRON], reason: 'Heat must not take it up.' }),
+  rule('float.sideLeast', { label: 'Rod side clearance, least', group: 'Bearings', dimension: 'clearance', range: [0, 500 * MICRON], reason: 'The big end’s oil leaves through it.' }),
+  rule('pump.endWatch', { label: 'End clearance, worn', group: 'Pump', dimension: 'clearance', range: [30 * MICRON, 500 * MICRON], reason: 'Slip grows with its cube and takes most at hot idle.' }),
+  rule('pump.endStop', { label: 'End clearance, worn out', group: 'Pump', dimension: 'clearance', range: [40 * MICRON, 500 * MICRON], reason: 'A dry pump so wide no longer draws.' }),
+  rule('pump.endLeast', { label: 'End clearance, least', group: 'Pump', dimension: 'clearance', range: [5 * MICRON, 100 * MICRON], reason: 'Rotors must turn freely when hot.' }),
+  rule('pump.tipWatch', { label: 'Tip clearance, worn', group: 'Pump', dimension: 'clearance', range: [50 * MICRON, 600 * MICRON], reason: 'Slip past the tips on both sides.' }),
+  rule('pump.tipStop', { label: 'Tip clearance, worn out', group: 'Pump', dimension: 'clearance', range: [60 * MICRON, 600 * MICRON], reason: 'Rotors and pocket are replaced, never dressed.' }),
+  rule('pump.metalLeast', { label: 'Cover and pocket floor, least left', group: 'Pump', dimension: 'length', range: [1 * MM, 20 * MM], reason: 'Thinner ones bow under pressure and open the end clearance.' }),
+  rule('pump.wallLeast', { label: 'Wall left beside a port, least', group: 'Pump', dimension: 'length', range: [1 * MM, 15 * MM], reason: 'A thin wall cracks into the next passage.' }),
+  rule('relief.bindMargin', { label: 'Spring travel left at full lift', group: 'Relief', dimension: 'length', range: [0, 10 * MM], reason: 'Coils that touch hold the valve half shut when cold.' }),
+  rule('pickup.floorLeast', { label: 'Pickup above the floor, least', group: 'Pickup', dimension: 'length', range: [1 * MM, 40 * MM], reason: 'Closer, the floor chokes the mouth with cold oil.' }),
+  rule('pickup.floorMost', { label: 'Pickup above the floor, most', group: 'Pickup', dimension: 'length', range: [3 * MM, 60 * MM], reason: 'Further, it draws air on a slope or under braking.' }),
+  rule('pickup.cover', { label: 'Oil over the mouth with the surface tilted, least', group: 'Pickup', dimension: 'length', range: [0, 60 * MM], reason: 'A whirl draws air down through less.' }),
+  ...USES.map((use): Rule => (rule(`tilt.${use}`, { label: `Tilt of the oil’s surface, ${use}`, group: 'Pickup', dimension: 'angle', range: [0, (70 * Math.PI) / 180], reason: 'Braking, slope or heel that it must stand.' }))),
+  rule('pickup.scavenge', { label: 'Scavenge stage over pressure stage, least', group: 'Pickup', dimension: 'ratio', range: [1, 4], reason: 'It carries air with the oil; less and the sump fills.' }),
+  rule('passage.housingGap', { label: 'Gap under the straightedge at a housing, most', group: 'Passages', dimension: 'clearance', range: [10 * MICRON, 500 * MICRON], reason: 'A seal bridges so much and no more; the rest is shimmed.' }),
+  rule('prime.goodFor', { label: 'A prime is good for, at most', group: 'Prime', dimension: 'span', range: [600, 30 * 86400], reason: 'Oil drains and packing creeps; the model may say sooner for a worn pump.' }),
+  rule('start.outOfBand', { label: 'Seconds under the band before a stop', group: 'First start', dimension: 'duration', range: [2, 30], reason: 'Long enough for a noisy sender, short enough for a bearing.' }),
+  rule('start.falling', { label: 'Fall at steady speed before a stop, share', group: 'First start', dimension: 'ratio', range: [0.1, 0.6], reason: 'Pressure that leaves while nothing else changes is oil that leaves, or air that comes.' }),
+  rule('start.deadline', { label: 'Seconds to first pressure', group: 'First start', dimension: 'duration', range: [1, 10], reason: 'Bearings live on what they hold until then. Ten is the hard limit.' }),
 ]

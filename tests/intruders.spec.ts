@@ -192,15 +192,16 @@ test('a script that was typed into a field is words wherever it is shown', async
     expect(status, text).toBeLessThan(300)
   }
   const short = script.slice(0, 59)
-  const build = (await as('POST', '/api/builds', { preset: 'inline4', name: script.slice(0, 110), engine: script.slice(0, 110), work: script })).json as { id: string; sheet: { passages?: unknown } }
+  const build = (await as('POST', '/api/builds', { preset: 'inline4', name: script.slice(0, 110), engine: script.slice(0, 110), work: script })).json as { id: string; sheet: { layout: unknown } }
   const stamp = { by: 'Maren', at: '2026-05-11T08:00:00Z' }
   await ok(as('POST', `/api/builds/${build.id}/entries`, change('Maren', [
     { op: 'add', path: '/readings/main.1.journal', value: { value: 0.056985, source: 'measured', ...stamp, note: script, instrument: short, typed: script.slice(0, 40) } },
-    { op: 'add', path: '/inspections/pump.cover', value: { finding: 'seen', note: script, ...stamp } }, { op: 'add', path: '/choices/relief.stack', value: short },
+    { op: 'add', path: '/inspections/pump.cover', value: { finding: 'seen', note: script, ...stamp } }, { op: 'add', path: '/choices/relief.stack', value: short }, { op: 'add', path: '/checks/pump.turns', value: { state: 'fault', note: script, ...stamp } },
   ])))
   await ok(as('POST', '/api/house/changes', change('Maren', [
     { op: 'add', path: '/cautions/-', value: { station: 'bearings', words: script } }, { op: 'add', path: '/instruments/-', value: { name: script.slice(0, 80), resolution: 1e-6, repeatability: 1e-6 } },
     { op: 'add', path: '/rules/floor.idleHot', value: { value: 1e5, reason: script } },
+    { op: 'add', path: '/layouts/-', value: { name: script.slice(0, 80), layout: build.sheet.layout } },
   ])))
   await ok(as('POST', '/api/people', { name: short, role: 'builder' }))
   await ok(as('POST', '/api/tokens', { name: short.replace('>', ''), kind: 'logger' }))

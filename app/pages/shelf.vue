@@ -59,7 +59,7 @@ async function giveBack(item: string, build: string, taken: number, reserved: nu
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="reading" class="quiet" role="status">Reading the file.</p>
     <section v-if="report" class="report" role="status" aria-label="What the file gave">
-      <p><b>{{ report.added }} added, {{ report.changed }} changed{{ report.bad.length > 0 ? `, ${many(new Set(report.bad.map(({ line }) => line)).size, 'row')} left out` : '' }}.</b> <button type="button" class="linked" @click="report = undefined">Close</button></p>
+      <p><b>{{ report.added }} added, {{ report.changed }} changed{{ report.bad.length > 0 ? `, ${many(new Set(report.bad.map(({ line }) => line)).size, 'row')} left out` : '' }}.</b>{{ ' ' }}<button type="button" class="linked" @click="report = undefined">Close</button></p>
       <ul v-if="report.bad.length > 0"><li v-for="(each, i) in report.bad.slice(0, 12)" :key="i">Line {{ each.line }}{{ each.column ? `, ${each.column}` : '' }}: {{ each.message }}</li><li v-if="report.bad.length > 12">and {{ report.bad.length - 12 }} more</li></ul>
     </section>
     <ShelfForm v-if="adding" :kind="kind" @close="adding = false" />

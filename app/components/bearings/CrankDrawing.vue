@@ -42,7 +42,7 @@ const webs = computed(() => parts.value.slice(1).flatMap((part, i) => {
       <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
       <rect class="reach" :x="part.x" :y="Math.min(part.y, 120)" :width="part.width" :height="part.set === 'main' ? 176 - part.y : 50" />
       <template v-if="part.set === 'rod'">
-        <text :x="part.x + part.width / 2" :y="part.throw > 0 ? part.y - 9 : part.y + part.height + 18" text-anchor="middle" class="quiet-text">{{ part.name }}<tspan v-if="part.word" class="word">&nbsp;{{ part.word }}</tspan></text>
+        <text :x="part.x + part.width / 2" :y="part.throw > 0 ? part.y - 9 : part.y + part.height + 18" text-anchor="middle" class="quiet-text">{{ part.name }} <tspan v-if="part.word" class="word">{{ part.word }}</tspan></text>
         <text :x="part.x + part.width / 2" :y="part.y + 20" text-anchor="middle" class="figure-text" :class="{ small: part.width < 40 }">{{ part.figure }}</text>
       </template>
       <template v-else>

@@ -84,7 +84,7 @@ const additive = computed(() => (sheet.value.layout.followers === 'sliding'
         <p class="quiet limit" data-testid="additive">{{ additive }}</p>
         <Button type="button" variant="outlined" :aria-expanded="own" @click="own = !own">{{ sheet.oil.figures ? 'Change its figures' : 'Type its data sheet' }}</Button>
         <form v-if="own" aria-label="Data sheet" @submit.prevent="write">
-          <label v-for="figure in FIGURES" :key="figure.field" class="row"><span class="what">{{ figure.title }}</span><span><InputText :model-value="shown(figure)" :aria-label="figure.title" @update:model-value="text[figure.field] = String($event)" /> <span class="quiet unit">{{ figure.unit }}</span></span></label>
+          <label v-for="figure in FIGURES" :key="figure.field" class="row"><span class="what">{{ figure.title }}</span><span><InputText :model-value="shown(figure)" :aria-label="figure.title" @update:model-value="text[figure.field] = String($event)" />{{ ' ' }}<span class="quiet unit">{{ figure.unit }}</span></span></label>
           <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
           <Button type="submit">Use these figures</Button>
         </form>

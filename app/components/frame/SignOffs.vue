@@ -52,7 +52,7 @@ async function signAll() {
 <template>
   <section v-if="lines.length > 0" class="sign-offs" aria-label="Waiting for sign-off" data-testid="sign-offs">
     <div class="head">
-      <p><b>{{ lines.length === 1 ? '1 change waits' : `${lines.length} changes wait` }} for a builder’s sign-off</b> <span class="quiet">and {{ lines.length === 1 ? 'moves' : 'move' }} nothing until then.</span></p>
+      <p><b>{{ lines.length === 1 ? '1 change waits' : `${lines.length} changes wait` }} for a builder’s sign-off</b>{{ ' ' }}<span class="quiet">and {{ lines.length === 1 ? 'moves' : 'move' }} nothing until then.</span></p>
       <span class="actions"><Button v-if="signs && sent.length > 1" type="button" @click="signAll">Sign off all {{ sent.length }}</Button><Button v-if="lines.length > 3" type="button" variant="outlined" :aria-expanded="open" @click="open = !open">{{ open ? 'Show fewer' : 'Show all' }}</Button></span>
     </div>
     <ul>

@@ -29,7 +29,7 @@ const savingWord = computed(() => {
       <span>Uldo</span>
     </NuxtLink>
     <div v-if="build.sheet && build.id" class="engine">
-      <strong>{{ build.sheet.name }}</strong> <span class="quiet">{{ build.sheet.engine }}</span>
+      <strong>{{ build.sheet.name }}</strong>{{ ' ' }}<span class="quiet">{{ build.sheet.engine }}</span>
     </div>
     <nav v-else class="places" aria-label="Places"><NuxtLink to="/" exact-active-class="here">Floor</NuxtLink><NuxtLink to="/shelf" active-class="here">Shelf</NuxtLink><NuxtLink to="/house" active-class="here">House rules</NuxtLink></nav>
     <span class="gap" />

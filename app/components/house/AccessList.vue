@@ -69,7 +69,7 @@ const makeToken = () => act(async () => {
     <section aria-label="Log of access">
       <h2>Log</h2>
       <p class="quiet">{{ kept.passphrase ? 'The newest' : 'No passphrase is set. The newest' }} {{ many(kept.log.length, 'line') }}; it is never altered.</p>
-      <ul class="log" tabindex="0" aria-label="Log"><li v-for="line in kept.log" :key="line.number"><span class="mono quiet">{{ when(line.at) }}</span> <b>{{ line.subject || 'A device' }}</b> {{ WHAT[line.what] ?? line.what }}<span class="quiet">{{ line.who && line.who !== line.subject ? `, by ${line.who}` : '' }}, from {{ line.address }}</span></li></ul>
+      <ul class="log" tabindex="0" aria-label="Log"><li v-for="line in kept.log" :key="line.number"><span class="mono quiet">{{ when(line.at) }}</span>{{ ' ' }}<b>{{ line.subject || 'A device' }}</b> {{ WHAT[line.what] ?? line.what }}<span class="quiet">{{ line.who && line.who !== line.subject ? `, by ${line.who}` : '' }}, from {{ line.address }}</span></li></ul>
     </section>
   </div>
 </template>

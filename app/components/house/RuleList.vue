@@ -95,8 +95,8 @@ const title = (what: string) => PAGES.find(({ page }) => page === what)?.title ?
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
         <p v-else-if="!moved" class="quiet">Judging every build anew.</p>
         <p v-else-if="moved.length === 0" data-testid="moves"><b>No build’s verdict moves.</b></p>
-        <ul v-else data-testid="moves"><li v-for="build in moved" :key="build.id"><b>{{ build.name }}</b> <span class="quiet">{{ build.engine }}</span>
-          <span v-for="move in build.moves" :key="move.what" class="move">{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> to <VerdictLabel :verdict="move.to" /> <span v-if="move.about" class="quiet">{{ move.about }}</span></span></li></ul>
+        <ul v-else data-testid="moves"><li v-for="build in moved" :key="build.id"><b>{{ build.name }}</b>{{ ' ' }}<span class="quiet">{{ build.engine }}</span>
+          <span v-for="move in build.moves" :key="move.what" class="move">{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> to <VerdictLabel :verdict="move.to" />{{ ' ' }}<span v-if="move.about" class="quiet">{{ move.about }}</span></span></li></ul>
         <p v-if="unsaid.length > 0" class="quiet">Say why: {{ unsaid.map(({ label }) => label.toLowerCase()).join('; ') }}.</p>
         <div class="actions"><Button type="button" :disabled="unsaid.length > 0 || !!problem" @click="save">Write the rules</Button><Button type="button" variant="outlined" @click="leave">Leave as they were</Button></div>
       </template>

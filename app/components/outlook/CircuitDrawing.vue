@@ -30,7 +30,7 @@ const wider = computed(() => layout.value.width > room.value + 1)
 </script>
 
 <template>
-  <div v-if="wider" class="size"><span class="quiet">{{ whole ? 'Made small, to be seen whole.' : 'Goes on to the right.' }}</span> <Button type="button" variant="text" @click="whole = !whole">{{ whole ? 'Full size' : 'See it whole' }}</Button></div>
+  <div v-if="wider" class="size"><span class="quiet">{{ whole ? 'Made small, to be seen whole.' : 'Goes on to the right.' }}</span>{{ ' ' }}<Button type="button" variant="text" @click="whole = !whole">{{ whole ? 'Full size' : 'See it whole' }}</Button></div>
   <div ref="frame" class="drawing-scroll"><svg
     class="circuit" :viewBox="`0 0 ${layout.width} ${layout.height}`" :style="whole && wider ? { width: '100%' } : { width: `${layout.width}px`, minWidth: `${layout.width}px` }" role="group"
     :aria-label="`Oil circuit: ${house.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"

@@ -84,7 +84,7 @@ const ticks = computed(() => {
     </svg></div>
     <p class="key"><span><svg width="26" height="8" aria-hidden="true"><path class="edge" d="M 0 4 H 26" /></svg> {{ short === 0 ? 'nowhere under its target' : 'edge of its target' }}</span>
       <span v-if="doubts !== undefined"><svg width="26" height="8" aria-hidden="true"><path class="doubtful" d="M 0 4 H 26" /></svg> {{ doubts === 0 ? 'nor can it be, with all that is uncertain' : 'from here on it may fall short, with what is uncertain' }}</span></p>
-    <p class="touch" data-testid="touched"><template v-if="touched !== undefined">{{ house.say(grid.cells[touched].speed, 'speed') }}, oil at {{ house.say(grid.cells[touched].temperature, 'temperature') }}: <b class="mono">{{ house.say(grid.cells[touched].value, 'pressure', house.fine) }}</b> <span class="quiet">{{ rangeAt(touched) && `(${rangeAt(touched)})` }}, wanted {{ house.say(grid.cells[touched].least, 'pressure', house.fine) }} or more</span></template><span v-else class="quiet">Touch the map to read a place. Figures in {{ house.unit('pressure').symbol }}, with their bands.</span></p>
+    <p class="touch" data-testid="touched"><template v-if="touched !== undefined">{{ house.say(grid.cells[touched].speed, 'speed') }}, oil at {{ house.say(grid.cells[touched].temperature, 'temperature') }}: <b class="mono">{{ house.say(grid.cells[touched].value, 'pressure', house.fine) }}</b>{{ ' ' }}<span class="quiet">{{ rangeAt(touched) && `(${rangeAt(touched)})` }}, wanted {{ house.say(grid.cells[touched].least, 'pressure', house.fine) }} or more</span></template><span v-else class="quiet">Touch the map to read a place. Figures in {{ house.unit('pressure').symbol }}, with their bands.</span></p>
   </div>
 </template>
 

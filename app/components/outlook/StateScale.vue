@@ -29,7 +29,7 @@ const ticks = computed(() => {
         <template v-else><span class="value mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span><span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span></template>
         <VerdictLabel :verdict="stale ? 'unknown' : state.verdict" />
       </div>
-      <div v-if="measured !== undefined" class="line beside"><span class="words">predicted</span> <span class="mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span><span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span></div>
+      <div v-if="measured !== undefined" class="line beside"><span class="words">predicted</span>{{ ' ' }}<span class="mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span><span class="band mono">{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span></div>
       <div class="scale" :title="`Target from ${house.say(state.target.least, 'pressure')}: ${state.target.reason}`">
         <span class="target" :style="{ left: `${share(state.target.least)}%`, width: `${share(state.target.most) - share(state.target.least)}%` }" />
         <span v-if="ghost" class="ghost" :style="{ left: `${share(ghost.low)}%`, width: `${Math.max(0.8, share(ghost.high) - share(ghost.low))}%` }" />

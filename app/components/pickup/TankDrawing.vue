@@ -16,7 +16,7 @@ const level = computed(() => pump - head.value * scale.value)
   <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 226" role="group" :aria-label="`Dry sump: oil in the tank ${house.say(head, 'length')} above the pump`" :data-scale="scale">
     <path class="oil-wash" :d="`M 92 ${level} h 110 V 198 h -110 Z`" />
     <path class="line" :d="`M 92 ${Math.min(level - 22, 30)} V 198 H 202 V ${Math.min(level - 22, 30)}`" />
-    <text x="147" y="216" text-anchor="middle" class="quiet-text">tank<tspan v-if="of('pickup.tankVolume')" class="figure-text" dx="8">{{ house.say(of('pickup.tankVolume')!, 'volume') }}</tspan></text>
+    <text x="147" y="216" text-anchor="middle" class="quiet-text">tank <tspan v-if="of('pickup.tankVolume')" class="figure-text" dx="4">{{ house.say(of('pickup.tankVolume')!, 'volume') }}</tspan></text>
     <path d="M 202 178 H 360" stroke="var(--oil)" stroke-width="9" fill="none" />
     <circle class="metal" cx="378" :cy="pump" r="20" /><text x="378" y="183" text-anchor="middle">P</text>
     <text x="378" y="216" text-anchor="middle" class="quiet-text">pressure stage <tspan class="figure-text">{{ house.say(pumpDisplacement(build.sheet!).value, 'displacement') }}</tspan></text>

@@ -119,6 +119,10 @@ async function finish() {
   // A reading of a simulated engine is none of this one's.
   if (primed && run.run?.setup.source !== 'rig') await build.record(stage.value === 'check' ? 'prime.checkPressure' : 'prime.pressure', { value: reading, source: 'measured', instrument: run.run?.setup.source === 'hand' ? undefined : 'run' }, STAGES[stage.value].title)
 }
+function another() {
+  run.close()
+  void run.open(build.id!, 'prime')
+}
 </script>
 
 <template>
@@ -143,7 +147,7 @@ async function finish() {
         <Button v-if="on && nextTurn" type="button" variant="outlined" class="large" @click="turn">Crank turned to {{ nextTurn.label }}</Button>
         <Button type="button" variant="outlined" class="large" data-testid="finish" @click="finish">{{ word?.code === 'primed' ? 'Primed: write it down' : 'End it' }}</Button>
       </div>
-      <div v-else class="hands"><Button type="button" variant="outlined" @click="run.close(); run.open(build.id!, 'prime')">Another prime</Button><a :href="`/api/runs/${run.run.id}/samples?format=csv`" download>Readings as CSV</a></div>
+      <div v-else class="hands"><Button type="button" variant="outlined" @click="another">Another prime</Button><a :href="`/api/runs/${run.run.id}/samples?format=csv`" download>Readings as CSV</a></div>
       <HandReading v-if="going && run.run.setup.source === 'hand'" :top="top" @read="run.take([{ time: run.now(), pressure: $event }])" />
       <StripChart :samples="run.samples" :band="band" :least="expected?.least" :top="top" :seconds="run.ended ? 0 : 60" />
       <PrimeCircuit :full="full" />

@@ -74,7 +74,7 @@ function take(cure: Cure) {
             <div class="row"><span class="what">Oil at the gauge</span><span class="figure" data-testid="time-gauge">{{ seconds(timeline!.gauge?.best) }}<span class="unit">{{ band(timeline!.gauge) }}</span></span></div>
             <div class="row"><span class="what">Pressure stands</span><span class="figure" data-testid="time-pressure">{{ seconds(timeline!.pressure?.best) }}<span class="unit">{{ band(timeline!.pressure) }}</span></span></div>
             <div class="row"><span class="what">Oil that it takes<span v-if="run.spilled > 1e-5" class="origin">of it at the open pad {{ house.say(run.spilled, 'volume') }}</span></span><span class="figure">{{ house.say(timeline!.oil.best, 'volume') }}<span class="unit">{{ house.show(timeline!.oil.low, 'volume') }} to {{ house.say(timeline!.oil.high, 'volume') }}</span></span></div>
-            <p class="outlets" data-testid="outlets"><span class="quiet">about</span><span v-for="each in outlets" :key="each.word"><b>{{ each.word }}</b> <span class="mono">{{ each.last === Infinity ? 'not all' : each.last - each.first < 0.6 ? seconds(each.last) : `${Math.round(each.first)} to ${seconds(each.last)}` }}</span></span></p>
+            <p class="outlets" data-testid="outlets"><span class="quiet">about</span><span v-for="each in outlets" :key="each.word"><b>{{ each.word }}</b>{{ ' ' }}<span class="mono">{{ each.last === Infinity ? 'not all' : each.last - each.first < 0.6 ? seconds(each.last) : `${Math.round(each.first)} to ${seconds(each.last)}` }}</span></span></p>
           </template>
           <template v-else>
             <JudgementLine verdict="stop"><b>It will not prime like this:</b> {{ STALL_WORDS[run.reason!] }}.</JudgementLine>

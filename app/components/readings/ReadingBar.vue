@@ -81,7 +81,7 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
     <form v-if="open === 'note'" class="drawer" @submit.prevent="writeNote"><label class="quiet">Note on {{ quantity.label }}<textarea v-model="note" rows="2" maxlength="500" /></label><Button type="submit">Write note</Button></form>
     <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
     <div class="line">
-      <span class="story" aria-live="polite"><b>{{ quantity.label }}</b> <span class="quiet">{{ words }}</span> <span v-if="spread" class="mono quiet">{{ spread }}</span>
+      <span class="story" aria-live="polite"><b>{{ quantity.label }}</b>{{ ' ' }}<span class="quiet">{{ words }}</span>{{ ' ' }}<span v-if="spread" class="mono quiet">{{ spread }}</span>
         <span v-if="reading?.repeats" class="quiet"> mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }}, {{ scatter }} apart</span>
         <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span>
       <span v-if="reading?.photos" class="photos"><a v-for="photo in reading.photos" :key="photo" :href="`/api/builds/${build.id}/photos/${photo}`" target="_blank"><img :src="`/api/builds/${build.id}/photos/${photo}`" :alt="`Photo of ${quantity.label}`" width="36" height="36" loading="lazy"></a></span>

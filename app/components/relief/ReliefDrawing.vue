@@ -45,6 +45,10 @@ const coils = computed(() => {
   return Array.from({ length: count }, (_, i) => ({ x1: from + ((i + 0.2) / count) * run, x2: from + ((i + 0.75) / count) * run, y1: top + 6, y2: bottom - 6 }))
 })
 const bind = computed(() => bindMargin(valve.value))
+function slide(event: Event) {
+  slid.value = Number((event.target as HTMLInputElement).value)
+  shown.value = 'slid'
+}
 </script>
 
 <template>
@@ -80,7 +84,7 @@ const bind = computed(() => bindMargin(valve.value))
     </svg></div>
     <div class="lifts">
       <span class="quiet">Plunger</span><SegmentChoice label="Plunger" :value="shown === 'slid' ? undefined : shown" :options="choices" @choose="shown = $event ?? 'shut'" />
-      <label class="slide"><span class="quiet">lift</span><input type="range" min="0" :max="most" step="0.00001" :value="lift" :aria-valuetext="house.say(lift, 'length')" aria-label="Lift of the plunger" @input="slid = Number(($event.target as HTMLInputElement).value); shown = 'slid'"><span class="mono">{{ house.say(lift, 'length') }}</span></label>
+      <label class="slide"><span class="quiet">lift</span><input type="range" min="0" :max="most" step="0.00001" :value="lift" :aria-valuetext="house.say(lift, 'length')" aria-label="Lift of the plunger" @input="slide"><span class="mono">{{ house.say(lift, 'length') }}</span></label>
     </div>
   </div>
 </template>

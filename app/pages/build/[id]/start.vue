@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Run } from '#core/run/run'
+
 const VIEWS = [{ view: 'preflight', words: 'Preflight' }, { view: 'readings', words: 'Readings' }, { view: 'breakin', words: 'Break-in' }] as const
 const build = useBuild()
 const run = useRun()
@@ -12,18 +14,22 @@ async function leave() {
   boarded.value = false
   if (run.run?.kind === 'start') await go('readings')
 }
+function look(earlier: Run) {
+  run.show(earlier)
+  boarded.value = true
+}
 </script>
 
 <template>
   <div>
     <StationHead station="start" title="First start">Preflight, then watch the gauge and not the lamp. Shut down by the deadline.</StationHead>
-    <p v-if="going && !boarded" class="going" role="status"><b>{{ run.run!.who }} is starting it now.</b> <Button type="button" @click="boarded = true">Look at it</Button></p>
+    <p v-if="going && !boarded" class="going" role="status"><b>{{ run.run!.who }} is starting it now.</b>{{ ' ' }}<Button type="button" @click="boarded = true">Look at it</Button></p>
     <ViewTabs label="First start" :views="VIEWS" :view="view" @go="go($event)" />
     <LazyStartReadings v-if="view === 'readings'" />
     <LazyBreakIn v-else-if="view === 'breakin'" />
     <StartPreflight v-else @go="boarded = true" />
     <section v-if="view !== 'breakin' && run.list.length > 0" class="block"><h2>Earlier starts</h2>
-      <EarlierRuns @look="run.show($event); boarded = true" />
+      <EarlierRuns @look="look" />
     </section>
     <LazyStartBoard v-if="boarded && run.run?.kind === 'start'" @leave="leave" />
   </div>

@@ -12,14 +12,32 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils'],
   // Sessions are sealed cookies that name a row of the records; the page asks for how it stands by itself.
   auth: { loadStrategy: 'none' },
-  runtimeConfig: { session: { name: '__Host-uldo', maxAge: 90 * 86_400, password: '', cookie: { secure: true, httpOnly: true, sameSite: 'strict', path: '/' } } },
-  css: ['@fontsource-variable/archivo/standard.css', '@fontsource-variable/spline-sans-mono/index.css', '~/assets/tokens.css', '~/assets/frame.css', '~/assets/sheet.css'],
+  runtimeConfig: {
+    session: {
+      name: '__Host-uldo',
+      maxAge: 90 * 86_400,
+      password: '',
+      cookie: { secure: true, httpOnly: true, sameSite: 'strict', path: '/' },
+    },
+  },
+  css: [
+    '@fontsource-variable/archivo/standard.css',
+    '@fontsource-variable/spline-sans-mono/index.css',
+    '~/assets/tokens.css',
+    '~/assets/frame.css',
+    '~/assets/sheet.css',
+  ],
   app: {
     head: {
       title: 'Uldo',
       htmlAttrs: { lang: 'en' },
       viewport: 'width=device-width, initial-scale=1',
-      meta: [{ name: 'description', content: 'Set up a rebuilt engine’s oiling system, from measured clearances to a judged first start.' }],
+      meta: [
+        {
+          name: 'description',
+          content: 'Set up a rebuilt engine’s oiling system, from measured clearances to a judged first start.',
+        },
+      ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
     },
   },
@@ -33,15 +51,29 @@ export default defineNuxtConfig({
     options: { ripple: false },
   },
   // What serves prerendered and deployed sites is left out: less to load on a shop's network.
-  experimental: { defaults: { nuxtLink: { prefetch: false } }, appManifest: false, payloadExtraction: false, emitRouteChunkError: false },
+  experimental: {
+    defaults: { nuxtLink: { prefetch: false } },
+    appManifest: false,
+    payloadExtraction: false,
+    emitRouteChunkError: false,
+  },
   hooks: {
     // The server's own thread for what takes longer than a request may.
-    'nitro:init': (nitro) => void nitro.hooks.hook('compiled', async () => {
-      await build({
-        entryPoints: [fileURLToPath(new URL('./server/threads/worker.ts', import.meta.url))], outfile: join(nitro.options.output.serverDir, 'threads.mjs'), bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error',
-        banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
-      })
-    }),
+    'nitro:init': (nitro) =>
+      void nitro.hooks.hook('compiled', async () => {
+        await build({
+          entryPoints: [fileURLToPath(new URL('./server/threads/worker.ts', import.meta.url))],
+          outfile: join(nitro.options.output.serverDir, 'threads.mjs'),
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          logLevel: 'error',
+          banner: {
+            js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+          },
+        })
+      }),
     // Fetch only what the open station needs: without this the page hints at every chunk there is.
     'build:manifest': (manifest) => {
       for (const file of Object.values(manifest)) {

@@ -3,5 +3,10 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   resolve: { alias: { '~': fileURLToPath(new URL('./app', import.meta.url)) } },
-  test: { setupFiles: ['bin/lib/propertySeed.ts'], include: ['{core,server,bin,demo,app}/**/*.test.ts'], testTimeout: 60_000, hookTimeout: 60_000 },
+  test: {
+    setupFiles: ['bin/lib/propertySeed.ts'],
+    include: ['{core,server,bin,demo,app}/**/*.test.ts'],
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+  },
 })

@@ -13,5 +13,7 @@ watchEffect(() => access.known && (!access.needed || access.person) && (shown.va
 </template>
 
 <style>
-.page { display: contents; }
+.page {
+  display: contents;
+}
 </style>

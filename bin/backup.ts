@@ -6,11 +6,21 @@ import { dataFolder, end, serverOf, withRecords } from './lib/shop'
 
 const folder = dataFolder()
 const address = serverOf(folder)
-const written = address ? await asked(address) : await withRecords(folder, (db) => prepareBackups(db, folder, version).now()).catch((error: Error) => end(error.message, 1))
-console.log(`${written.file}: up to entry ${written.upTo.entry}, ${(written.bytes / 1e6).toFixed(1)} MB, read back whole.`)
+const written = address
+  ? await asked(address)
+  : await withRecords(folder, (db) => prepareBackups(db, folder, version).now()).catch((error: Error) =>
+      end(error.message, 1),
+    )
+console.log(
+  `${written.file}: up to entry ${written.upTo.entry}, ${(written.bytes / 1e6).toFixed(1)} MB, read back whole.`,
+)
 
 async function asked(address: string): Promise<Written> {
-  const response = await fetch(`${address}/api/backups`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`, 1))
+  const response = await fetch(`${address}/api/backups`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{}',
+  }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`, 1))
   const answer = (await response.json()) as Written & { error?: { message: string } }
   return response.ok ? answer : end(answer.error?.message ?? `The server answered ${response.status}.`, 1)
 }

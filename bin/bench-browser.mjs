@@ -23,11 +23,14 @@ function keystroke() {
       requestAnimationFrame(() => setTimeout(() => done(performance.now() - began), 0))
     })
     seen.observe(strip, { attributes: true })
-    document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))
+    document.activeElement.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }),
+    )
     setTimeout(() => done(Number.NaN), 3000)
   })
 }
-const say = (words, value, target = '') => console.log(`${words.padEnd(58)} ${value.toFixed(0).padStart(6)} ms   ${target}`)
+const say = (words, value, target = '') =>
+  console.log(`${words.padEnd(58)} ${value.toFixed(0).padStart(6)} ms   ${target}`)
 
 await withDemo(4490, async (browser, addressOf) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
@@ -51,24 +54,30 @@ await withDemo(4490, async (browser, addressOf) => {
   }
 
   // A slider of Try until its column is redrawn, alone and while the finder runs.
-  const slide = (steps) => page.evaluate(async (count) => {
-    const slider = document.querySelector('input[type="range"][aria-label="A, Mains looser by"]')
-    const cell = document.querySelectorAll('[data-row="idleHot"] td')[1]
-    const times = []
-    for (let i = 0; i < count; i++) {
-      const began = performance.now()
-      const redrawn = new Promise((done) => {
-        const seen = new MutationObserver(() => (seen.disconnect(), requestAnimationFrame(() => setTimeout(() => done(performance.now() - began), 0))))
-        seen.observe(cell, { subtree: true, characterData: true, childList: true })
-        setTimeout(() => done(Number.NaN), 2000)
-      })
-      slider.value = String((i % 2 ? 1 : -1) * (2e-6 + 1e-6 * (i % 20)))
-      slider.dispatchEvent(new Event('input', { bubbles: true }))
-      times.push(await redrawn)
-      await new Promise((done) => setTimeout(done, 60))
-    }
-    return times.filter(Number.isFinite).sort((a, b) => a - b)
-  }, steps)
+  const slide = (steps) =>
+    page.evaluate(async (count) => {
+      const slider = document.querySelector('input[type="range"][aria-label="A, Mains looser by"]')
+      const cell = document.querySelectorAll('[data-row="idleHot"] td')[1]
+      const times = []
+      for (let i = 0; i < count; i++) {
+        const began = performance.now()
+        const redrawn = new Promise((done) => {
+          const seen = new MutationObserver(
+            () => (
+              seen.disconnect(),
+              requestAnimationFrame(() => setTimeout(() => done(performance.now() - began), 0))
+            ),
+          )
+          seen.observe(cell, { subtree: true, characterData: true, childList: true })
+          setTimeout(() => done(Number.NaN), 2000)
+        })
+        slider.value = String((i % 2 ? 1 : -1) * (2e-6 + 1e-6 * (i % 20)))
+        slider.dispatchEvent(new Event('input', { bubbles: true }))
+        times.push(await redrawn)
+        await new Promise((done) => setTimeout(done, 60))
+      }
+      return times.filter(Number.isFinite).sort((a, b) => a - b)
+    }, steps)
   await page.goto(addressOf('Ottiline', 'outlook?view=try'))
   await page.waitForSelector('[data-row="idleHot"] .big')
   await page.waitForTimeout(2500)
@@ -103,8 +112,15 @@ await withDemo(4490, async (browser, addressOf) => {
   for (const reason of await page.locator('[data-gate] input').all()) await reason.fill('bench')
   await page.getByRole('button', { name: 'Readings come from: File' }).click()
   await page.getByRole('button', { name: 'Go to the start' }).click()
-  const logged = Array.from({ length: LOGGED }, (_, i) => `${(i / 10).toFixed(1)},${(4 + 0.1 * Math.sin(i / 900)).toFixed(3)},${900 + (i % 7)},20`)
-  await page.getByTestId('run-file').setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from(`time (s),pressure (bar),speed (rpm),temperature (°C)\n${logged.join('\n')}\n`) })
+  const logged = Array.from(
+    { length: LOGGED },
+    (_, i) => `${(i / 10).toFixed(1)},${(4 + 0.1 * Math.sin(i / 900)).toFixed(3)},${900 + (i % 7)},20`,
+  )
+  await page.getByTestId('run-file').setInputFiles({
+    name: 'log.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`time (s),pressure (bar),speed (rpm),temperature (°C)\n${logged.join('\n')}\n`),
+  })
   await page.waitForTimeout(1500)
   const read = performance.now()
   await page.getByRole('button', { name: 'Read it in' }).click()
@@ -113,9 +129,18 @@ await withDemo(4490, async (browser, addressOf) => {
 
   await page.goto(addressOf('', 'shelf?kind=washer'))
   await page.waitForSelector('[data-item]')
-  const rows = Array.from({ length: ROWS }, (_, i) => `washer,Lot ${i},,${i % 9},Cabinet,,,${(0.3 + 0.001 * i).toFixed(3)},14,6.4,yes`)
+  const rows = Array.from(
+    { length: ROWS },
+    (_, i) => `washer,Lot ${i},,${i % 9},Cabinet,,,${(0.3 + 0.001 * i).toFixed(3)},14,6.4,yes`,
+  )
   const began = performance.now()
-  await page.setInputFiles('input[type="file"]', { name: 'lot.csv', mimeType: 'text/csv', buffer: Buffer.from(`kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless\n${rows.join('\n')}\n`) })
+  await page.setInputFiles('input[type="file"]', {
+    name: 'lot.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      `kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless\n${rows.join('\n')}\n`,
+    ),
+  })
   await page.waitForSelector('.report')
   say(`shelf file of ${ROWS} rows, from the file to its report`, performance.now() - began, 'target 2000 ms')
 })

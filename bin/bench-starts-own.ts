@@ -11,9 +11,13 @@ for (let seed = 1; seed <= EACH; seed++) {
   const { stop, manner } = judgeStart(builds, seed, false)
   if (!stop) continue
   wrong++
-  console.log(`  false stop, seed ${seed}, ${builds[seed % builds.length].name}: ${stop.code} at ${stop.time.toFixed(1)} s, ${JSON.stringify(manner)}`)
+  console.log(
+    `  false stop, seed ${seed}, ${builds[seed % builds.length].name}: ${stop.code} at ${stop.time.toFixed(1)} s, ${JSON.stringify(manner)}`,
+  )
 }
-console.log(`${EACH} healthy starts of another generator: ${wrong} stopped, in ${((performance.now() - began) / 1000).toFixed(0)} s`)
+console.log(
+  `${EACH} healthy starts of another generator: ${wrong} stopped, in ${((performance.now() - began) / 1000).toFixed(0)} s`,
+)
 let late = 0
 for (let seed = 1; seed <= EACH; seed++) {
   const { stop, manner, wrong: kind, fault } = judgeStart(builds, seed, true)
@@ -21,8 +25,12 @@ for (let seed = 1; seed <= EACH; seed++) {
   tally[key] = (tally[key] ?? 0) + 1
   if (!fault) continue
   late++
-  console.log(`  ${fault}, seed ${seed}, ${builds[seed % builds.length].name}, ${kind.kind} after ${kind.after.toFixed(0)} s: ${JSON.stringify(manner)}`)
+  console.log(
+    `  ${fault}, seed ${seed}, ${builds[seed % builds.length].name}, ${kind.kind} after ${kind.after.toFixed(0)} s: ${JSON.stringify(manner)}`,
+  )
 }
 for (const [key, count] of Object.entries(tally).sort()) console.log(`  ${key.padEnd(28)} ${count}`)
-console.log(`${EACH} faulty starts of another generator: ${late} missed or late, all in ${((performance.now() - began) / 1000).toFixed(0)} s`)
+console.log(
+  `${EACH} faulty starts of another generator: ${late} missed or late, all in ${((performance.now() - began) / 1000).toFixed(0)} s`,
+)
 if (wrong + late > 0) process.exitCode = 1

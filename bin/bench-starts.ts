@@ -32,7 +32,10 @@ for (let seed = 1; seed <= EACH; seed++) {
   const { sheet, rules, expectation } = of(seed)
   const key = FAULT_KEYS[seed % FAULT_KEYS.length]
   const severity = (Math.floor(seed / FAULT_KEYS.length) % 21) / 20
-  const { stop, last, firedAt, underSince, lostSince } = trialStart(sheet, rules, expectation, 10_000 + seed, { key, severity })
+  const { stop, last, firedAt, underSince, lostSince } = trialStart(sheet, rules, expectation, 10_000 + seed, {
+    key,
+    severity,
+  })
   const own = (codes[key] ??= {})
   own[stop?.code ?? 'missed'] = (own[stop?.code ?? 'missed'] ?? 0) + 1
   if (!stop) {
@@ -40,12 +43,28 @@ for (let seed = 1; seed <= EACH; seed++) {
     continue
   }
   // A pickup shows once it is out of the oil; wide bearings once the oil is thin enough that the relief valve no longer holds the gauge up.
-  const shows = key === 'uncovered' ? faultOf(key, sheet.layout, severity).uncoversAfter! : stop.code === 'under-band' ? Math.max(0, (underSince ?? last) - firedAt) : stop.code === 'lost' ? Math.max(0, (lostSince ?? last) - firedAt) : 0
+  const shows =
+    key === 'uncovered'
+      ? faultOf(key, sheet.layout, severity).uncoversAfter!
+      : stop.code === 'under-band'
+        ? Math.max(0, (underSince ?? last) - firedAt)
+        : stop.code === 'lost'
+          ? Math.max(0, (lostSince ?? last) - firedAt)
+          : 0
   if (last - firedAt - shows > LIMITS[stop.code]) {
     late++
-    console.log(`  late, seed ${seed}, ${key} ${severity}: ${stop.code} ${(last - firedAt - shows).toFixed(1)} s after it shows`)
+    console.log(
+      `  late, seed ${seed}, ${key} ${severity}: ${stop.code} ${(last - firedAt - shows).toFixed(1)} s after it shows`,
+    )
   }
 }
-for (const [key, own] of Object.entries(codes)) console.log(`  ${key.padEnd(12)} ${Object.entries(own).map(([code, count]) => `${code} ${count}`).join(', ')}`)
-console.log(`${EACH} faulty starts: ${missed} missed, ${late} after their limit, all in ${((performance.now() - began) / 1000).toFixed(0)} s`)
+for (const [key, own] of Object.entries(codes))
+  console.log(
+    `  ${key.padEnd(12)} ${Object.entries(own)
+      .map(([code, count]) => `${code} ${count}`)
+      .join(', ')}`,
+  )
+console.log(
+  `${EACH} faulty starts: ${missed} missed, ${late} after their limit, all in ${((performance.now() - began) / 1000).toFixed(0)} s`,
+)
 if (falseStops + missed + late > 0) process.exitCode = 1

@@ -72,39 +72,88 @@ function pace(): number {
 }
 
 const sheet = DEMO_BUILDS.ottiline()
-row('pace of this machine: one multiply-add in a chain', `${pace().toFixed(1)} ns`, 'about 1.6 ns at 2.5 GHz undisturbed')
+row(
+  'pace of this machine: one multiply-add in a chain',
+  `${pace().toFixed(1)} ns`,
+  'about 1.6 ns at 2.5 GHz undisturbed',
+)
 circuit('demo six')
 const full = newSheet('inline6', 'a', 'b')
 Object.assign(full.layout, { cooler: true, turbo: true, pistonJets: 6, tensioner: true, camBearings: 7 })
 circuit('six with every outlet', full)
 
 row(`outlook map, ${MAP_SIZE.join(' by ')}`, ms(median(15, () => outlookMap(sheet))), '60 ms')
-const plain = prepareBearing({ diameter: 0.066, length: 0.0245, radialClearance: 2.8e-5, speed: 50, viscosity: 0.01, feedPressure: 0, feed: { kind: 'axial' } })
+const plain = prepareBearing({
+  diameter: 0.066,
+  length: 0.0245,
+  radialClearance: 2.8e-5,
+  speed: 50,
+  viscosity: 0.01,
+  feedPressure: 0,
+  feed: { kind: 'axial' },
+})
 const loads = [800, 5000, 2000, 9000, 3500]
 let turn = 0
 row('film equilibrium, standard grid, axial feed', ms(median(60, () => plain.carry(loads[turn++ % 5]))), '8 ms')
-const grooved = prepareBearing({ diameter: 0.066, length: 0.0245, radialClearance: 2.8e-5, speed: 50, viscosity: 0.01, feedPressure: 3e5, feed: { kind: 'groove', arc: Math.PI, centre: Math.PI, width: 0.005, from: 'load' } })
-row('the same with a groove that stands in the upper shell', ms(median(60, () => grooved.carry(loads[turn++ % 5]))), '8 ms')
-row('orbit of one bearing over a cycle, with its loads', ms(median(15, () => engineOrbits(sheet, { speed: 53, temperature: 95 }).next())), '40 ms')
-row('orbits of the whole engine, 13 bearings', ms(median(5, () => [...engineOrbits(sheet, { speed: 53, temperature: 95 })])), '1000 ms')
+const grooved = prepareBearing({
+  diameter: 0.066,
+  length: 0.0245,
+  radialClearance: 2.8e-5,
+  speed: 50,
+  viscosity: 0.01,
+  feedPressure: 3e5,
+  feed: { kind: 'groove', arc: Math.PI, centre: Math.PI, width: 0.005, from: 'load' },
+})
+row(
+  'the same with a groove that stands in the upper shell',
+  ms(median(60, () => grooved.carry(loads[turn++ % 5]))),
+  '8 ms',
+)
+row(
+  'orbit of one bearing over a cycle, with its loads',
+  ms(median(15, () => engineOrbits(sheet, { speed: 53, temperature: 95 }).next())),
+  '40 ms',
+)
+row(
+  'orbits of the whole engine, 13 bearings',
+  ms(median(5, () => [...engineOrbits(sheet, { speed: 53, temperature: 95 })])),
+  '1000 ms',
+)
 const model = modelOf(sheet)
 const states = namedStates(sheet)
 row('band of 2,000 samples on four states', ms(median(5, () => pressureBands(model, states, 2000))), '400 ms')
-row(`outlook while typing, ${QUICK_SAMPLES} samples with shares`, ms(median(30, () => outlookOf(sheet))), 'inside 100 ms with the screen')
+row(
+  `outlook while typing, ${QUICK_SAMPLES} samples with shares`,
+  ms(median(30, () => outlookOf(sheet))),
+  'inside 100 ms with the screen',
+)
 row(`outlook in full, ${FULL_SAMPLES} samples`, ms(median(5, () => outlookOf(sheet, FULL_SAMPLES))), '-')
 row('curves over speed at three temperatures, with bands', ms(median(5, () => pressureCurves(sheet))), '-')
 
 const several = (count: number) => Array.from({ length: count }, (_, i) => i)
 const offer: Offer = {
-  springs: several(24).map((i) => ({ id: `spring ${i}`, springRate: 4500 + 150 * i, freeLength: 0.047 + 0.0001 * i, solidLength: 0.027 })),
+  springs: several(24).map((i) => ({
+    id: `spring ${i}`,
+    springRate: 4500 + 150 * i,
+    freeLength: 0.047 + 0.0001 * i,
+    solidLength: 0.027,
+  })),
   stacks: several(24).map((i) => ({ id: `${i / 10} mm`, thickness: 1e-4 * i })),
   oils: OIL_GRADES.slice(0, 3).map((figures) => ({ id: figures.name, figures })),
-  pumps: several(4).map((i) => ({ id: `pump ${i}`, displacement: (13 + i) * 1e-6, rotorDiameter: 0.04, rotorLength: 0.02 + 0.001 * i, endClearance: 70e-6, tipClearance: 90e-6 })),
+  pumps: several(4).map((i) => ({
+    id: `pump ${i}`,
+    displacement: (13 + i) * 1e-6,
+    rotorDiameter: 0.04,
+    rotorLength: 0.02 + 0.001 * i,
+    endClearance: 70e-6,
+    tipClearance: 90e-6,
+  })),
   shells: several(3).map((i) => ({ id: `shells ${i}`, mains: -12e-6 * i, rods: -12e-6 * i })),
 }
 const began = performance.now()
 let first = 0
-for (const progress of findSetups(sheet, offer)) if (first === 0 && progress.frontier.length > 0) first = performance.now() - began
+for (const progress of findSetups(sheet, offer))
+  if (first === 0 && progress.frontier.length > 0) first = performance.now() - began
 row(`finder over ${combinationsOf(offer).toLocaleString('en-GB')} set-ups`, ms(performance.now() - began), '5000 ms')
 row('  its first answers', ms(first), '300 ms')
 
@@ -124,7 +173,11 @@ const coldTime = median(2000, () => {
 const otherTime = median(200, () => other.solve())
 network.nodes[0].pressure = 4e5
 ours.solve(fluid)
-const apart = Math.max(...network.nodes.filter((node) => node.pressure === undefined).map((node) => Math.abs(other.pressure(node.id) - ours.pressures[ours.indexOf(node.id)])))
+const apart = Math.max(
+  ...network.nodes
+    .filter((node) => node.pressure === undefined)
+    .map((node) => Math.abs(other.pressure(node.id) - ours.pressures[ours.indexOf(node.id)])),
+)
 console.log('\nThe same 20-node tree of pipes and linear leaks, laminar:')
 row('  ours, warm', us(ourTime), '-')
 row('  ours, from a cold start', us(coldTime), '-')

@@ -10,7 +10,11 @@ console.log(damage.length === 0 ? `The records in ${folder} hold together.` : `$
 process.exit(damage.length === 0 ? 0 : 1)
 
 async function asked(address: string): Promise<Damage[]> {
-  const response = await fetch(`${address}/api/check`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`))
+  const response = await fetch(`${address}/api/check`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{}',
+  }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`))
   if (!response.ok) end(`The server answered ${response.status}.`)
   return ((await response.json()) as { damage: Damage[] }).damage
 }

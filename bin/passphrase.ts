@@ -11,28 +11,45 @@ import { dataFolder, end, serverOf, withRecords } from './lib/shop'
 const folder = dataFolder()
 const address = serverOf(folder)
 const tell = (error: Error) => end(error.message)
-if (address) await ask(async (passphrase, owner) => {
-  const response = await fetch(`${address}/api/passphrase`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ passphrase, owner }) }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`, 1))
-  return response.ok ? undefined : ((await response.json()) as { error?: { message: string } }).error?.message ?? `The server answered ${response.status}.`
-}).catch(tell)
-else await withRecords(folder, async (db) => {
-  if (process.argv.includes('--if-missing') && (await set(db))) return
+if (address)
   await ask(async (passphrase, owner) => {
-    const done = await setUpAccess(db, passphrase, owner)
-    return 'fault' in done ? done.fault : undefined
-  })
-}, true).catch(tell)
+    const response = await fetch(`${address}/api/passphrase`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ passphrase, owner }),
+    }).catch((error: Error) => end(`The server at ${address} does not answer: ${error.message}`, 1))
+    return response.ok
+      ? undefined
+      : (((await response.json()) as { error?: { message: string } }).error?.message ??
+          `The server answered ${response.status}.`)
+  }).catch(tell)
+else
+  await withRecords(
+    folder,
+    async (db) => {
+      if (process.argv.includes('--if-missing') && (await set(db))) return
+      await ask(async (passphrase, owner) => {
+        const done = await setUpAccess(db, passphrase, owner)
+        return 'fault' in done ? done.fault : undefined
+      })
+    },
+    true,
+  ).catch(tell)
 
 async function set(db: PGlite): Promise<boolean> {
   return (await getPassphrase(db)) !== undefined && (await hasOwner(db))
 }
 
 function missing(): never {
-  throw new Error('Not in a terminal: give the passphrase, an owner’s first name and a PIN as three lines, or run npm run passphrase in one.')
+  throw new Error(
+    'Not in a terminal: give the passphrase, an owner’s first name and a PIN as three lines, or run npm run passphrase in one.',
+  )
 }
 
 /** Asks until it is taken; without a terminal a wrong line ends it. */
-async function ask(take: (passphrase: string, owner: { name: string; pin: string }) => Promise<string | undefined>): Promise<void> {
+async function ask(
+  take: (passphrase: string, owner: { name: string; pin: string }) => Promise<string | undefined>,
+): Promise<void> {
   const terminal = process.stdin.isTTY === true
   const lines = createInterface({ input: process.stdin, output: terminal ? process.stdout : undefined, terminal })
   const given = terminal ? undefined : lines[Symbol.asyncIterator]()
@@ -46,11 +63,16 @@ async function ask(take: (passphrase: string, owner: { name: string; pin: string
         done(typed.trim())
       })
       // What is typed is not shown.
-      if (hidden) process.stdout.write = ((chunk: string | Uint8Array, ...rest: never[]) => (String(chunk).includes('\n') ? write(chunk, ...rest) : true)) as typeof process.stdout.write
+      if (hidden)
+        process.stdout.write = ((chunk: string | Uint8Array, ...rest: never[]) =>
+          String(chunk).includes('\n') ? write(chunk, ...rest) : true) as typeof process.stdout.write
     })
   }
   for (;;) {
-    const passphrase = await line('Passphrase of the shop (12 characters or more; each tablet asks for it once): ', true)
+    const passphrase = await line(
+      'Passphrase of the shop (12 characters or more; each tablet asks for it once): ',
+      true,
+    )
     if (terminal && (await line('The same again: ', true)) !== passphrase) {
       console.log('The two differ. Once more.')
       continue

@@ -13,7 +13,12 @@ if (!file) end('Name the backup: npm run restore -- FILE [--to FOLDER]')
 const folder = resolve(flag(words, '--to') ?? dataFolder())
 try {
   const { head, builds, entries } = await restoreBackup(resolve(file), folder, migrations)
-  console.log(`${builds} builds with ${entries} entries, as they stood at ${head.madeAt}, are back in ${folder}. Start with: ULDO_DATA=${folder} npm start`)
+  console.log(
+    `${builds} builds with ${entries} entries, as they stood at ${head.madeAt}, are back in ${folder}. Start with: ULDO_DATA=${folder} npm start`,
+  )
 } catch (error) {
-  end(`${file} was not restored. ${error instanceof BadBackup || error instanceof FolderInUse ? error.message : plainly(error)}`, 1)
+  end(
+    `${file} was not restored. ${error instanceof BadBackup || error instanceof FolderInUse ? error.message : plainly(error)}`,
+    1,
+  )
 }

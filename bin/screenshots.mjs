@@ -5,9 +5,20 @@ import { withDemo } from './lib/demo-browser.mjs'
 import { root } from './lib/prepare.mjs'
 
 const VIEWS = [
-  ['floor', '', ''], ['brief', 'Ottiline', 'brief'], ['bearings', 'Rescue tractor 2', 'bearings'], ['journal', 'Rescue tractor 2', 'bearings?view=journal&at=main.2'], ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
-  ['shells', 'Rescue tractor 2', 'bearings?view=shells'], ['pump', 'Ottiline', 'pump'], ['pumps-compared', 'Ottiline', 'pump?view=compare'], ['relief', 'Ottiline', 'relief'], 
-  ['pickup', 'Ottiline', 'pickup?view=oil'], ['shelf', '', 'shelf?kind=washer'], ['house-rules', '', 'house'], ['outlook', 'Carousel set', 'outlook'], ['circuit', 'Ottiline', 'outlook?view=circuit'], 
+  ['floor', '', ''],
+  ['brief', 'Ottiline', 'brief'],
+  ['bearings', 'Rescue tractor 2', 'bearings'],
+  ['journal', 'Rescue tractor 2', 'bearings?view=journal&at=main.2'],
+  ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
+  ['shells', 'Rescue tractor 2', 'bearings?view=shells'],
+  ['pump', 'Ottiline', 'pump'],
+  ['pumps-compared', 'Ottiline', 'pump?view=compare'],
+  ['relief', 'Ottiline', 'relief'],
+  ['pickup', 'Ottiline', 'pickup?view=oil'],
+  ['shelf', '', 'shelf?kind=washer'],
+  ['house-rules', '', 'house'],
+  ['outlook', 'Carousel set', 'outlook'],
+  ['circuit', 'Ottiline', 'outlook?view=circuit'],
   ['passages-tablet', 'Ottiline', 'passages?at=lifterRow', { width: 1024, height: 768 }],
 ]
 mkdirSync(join(root, 'docs/screenshots'), { recursive: true })
@@ -19,7 +30,17 @@ await withDemo(4489, async (browser, addressOf) => {
       localStorage.setItem('uldo.scheme', now)
     }, scheme)
     await page.goto(addressOf(build, station))
-    await page.waitForSelector(station.startsWith('shelf') ? '[data-item]' : station.startsWith('house') ? '[data-rule]' : station === 'outlook' ? '.apexcharts-series path' : build ? '[data-state="idleHot"]' : '.engines li')
+    await page.waitForSelector(
+      station.startsWith('shelf')
+        ? '[data-item]'
+        : station.startsWith('house')
+          ? '[data-rule]'
+          : station === 'outlook'
+            ? '.apexcharts-series path'
+            : build
+              ? '[data-state="idleHot"]'
+              : '.engines li',
+    )
     // Bands settle half a second after the last value.
     await page.waitForTimeout(3500)
     if (scrolled) await page.locator('main').evaluate((main, top) => main.scrollTo(0, top), scrolled)
@@ -60,7 +81,10 @@ async function runs(browser, addressOf) {
   await press('Begin the prime')
   await press('Drill on')
   await press('The filter is on')
-  await page.getByTestId('prime-word').filter({ hasText: /^Primed$/ }).waitFor({ timeout: 30_000 })
+  await page
+    .getByTestId('prime-word')
+    .filter({ hasText: /^Primed$/ })
+    .waitFor({ timeout: 30_000 })
   await take('prime')
   await press('Primed: write it down')
   await page.goto(addressOf('Ottiline', 'start'))

@@ -18,21 +18,42 @@ const port = await freePort()
 const base = `http://127.0.0.1:${port}`
 const pause = (ms) => new Promise((done) => setTimeout(done, ms))
 async function start() {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], { cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' } })
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' },
+  })
   let words = ''
   child.stderr.on('data', (chunk) => (words += chunk))
   const gone = new Promise((done) => child.once('exit', done))
   for (let tries = 0; tries < 400; tries++) {
-    if (await fetch(`${base}/api/health`).then((response) => response.ok, () => false)) return { child, gone }
+    if (
+      await fetch(`${base}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      )
+    )
+      return { child, gone }
     if (child.exitCode !== null) break
     await pause(50)
   }
   throw new Error(`The server did not come up: ${words}`)
 }
-const enter = (build, key, value, device) => fetch(`${base}/api/builds/${build}/entries`, {
-  method: 'POST', headers: { 'content-type': 'application/json' },
-  body: JSON.stringify({ clientKey: randomUUID(), device, base: 0, who: 'A program', patch: [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } }] }),
-}).then((response) => (response.ok ? response.json() : undefined), () => undefined)
+const enter = (build, key, value, device) =>
+  fetch(`${base}/api/builds/${build}/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      clientKey: randomUUID(),
+      device,
+      base: 0,
+      who: 'A program',
+      patch: [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } }],
+    }),
+  }).then(
+    (response) => (response.ok ? response.json() : undefined),
+    () => undefined,
+  )
 
 let server = await start()
 const [{ id: build }] = (await (await fetch(`${base}/api/builds`)).json()).filter(({ name }) => name === 'Ottiline')
@@ -65,29 +86,42 @@ const check = async () => {
   return [...acknowledged].filter(([revision, value]) => kept.get(revision) !== value).length
 }
 let lost = await check()
-console.log(`${KILLS} SIGKILLs in bursts: ${sent} sent, ${acknowledged.size} acknowledged, ${lost} lost, in ${((Date.now() - began) / 1000).toFixed(0)} s`)
+console.log(
+  `${KILLS} SIGKILLs in bursts: ${sent} sent, ${acknowledged.size} acknowledged, ${lost} lost, in ${((Date.now() - began) / 1000).toFixed(0)} s`,
+)
 
 // Tablets: each listens, and writes to its own places as fast as it is answered, with a pause as a hand makes it.
 const until = Date.now() + 1000 * SECONDS
 let heard = 0
 let refused = 0
 const before = acknowledged.size
-await Promise.all(Array.from({ length: TABLETS }, async (_, tablet) => {
-  const listening = new AbortController()
-  void fetch(`${base}/api/builds/${build}/events?after=999999`, { signal: listening.signal }).then(async (response) => {
-    for await (const piece of response.body) heard += piece.length > 0 ? 1 : 0
-  }).catch(() => undefined)
-  for (let n = 0; Date.now() < until; n++) {
-    const value = 0.06 + 1e-7 * (tablet * 10_000 + n)
-    const entry = await enter(build, `${tablet % 2 ? 'rod' : 'main'}.${1 + (tablet % 6)}.${tablet < 25 ? 'bore' : 'journal'}.${['left', 'right', 'rear', 'rearLeft', 'rearRight'][Math.floor(tablet / 6) % 5]}`, value, device)
-    if (entry) acknowledged.set(entry.revision, value)
-    else refused++
-    await pause(150)
-  }
-  listening.abort()
-}))
+await Promise.all(
+  Array.from({ length: TABLETS }, async (_, tablet) => {
+    const listening = new AbortController()
+    void fetch(`${base}/api/builds/${build}/events?after=999999`, { signal: listening.signal })
+      .then(async (response) => {
+        for await (const piece of response.body) heard += piece.length > 0 ? 1 : 0
+      })
+      .catch(() => undefined)
+    for (let n = 0; Date.now() < until; n++) {
+      const value = 0.06 + 1e-7 * (tablet * 10_000 + n)
+      const entry = await enter(
+        build,
+        `${tablet % 2 ? 'rod' : 'main'}.${1 + (tablet % 6)}.${tablet < 25 ? 'bore' : 'journal'}.${['left', 'right', 'rear', 'rearLeft', 'rearRight'][Math.floor(tablet / 6) % 5]}`,
+        value,
+        device,
+      )
+      if (entry) acknowledged.set(entry.revision, value)
+      else refused++
+      await pause(150)
+    }
+    listening.abort()
+  }),
+)
 lost = await check()
-console.log(`${TABLETS} tablets for ${SECONDS} s: ${acknowledged.size - before} acknowledged, ${refused} refused, ${lost} lost; ${heard} messages heard`)
+console.log(
+  `${TABLETS} tablets for ${SECONDS} s: ${acknowledged.size - before} acknowledged, ${refused} refused, ${lost} lost; ${heard} messages heard`,
+)
 server.child.kill('SIGTERM')
 const code = await server.gone
 rmSync(folder, { recursive: true, force: true })

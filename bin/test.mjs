@@ -8,11 +8,19 @@ function ensureProgram(name, file) {
   if (existsSync(file)) return
   console.log(`Installing ${name} from Debian’s packages (once).`)
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
-  for (const words of [['apt-get', 'update', '-qq'], ['apt-get', 'install', '-y', '-qq', name]]) {
+  for (const words of [
+    ['apt-get', 'update', '-qq'],
+    ['apt-get', 'install', '-y', '-qq', name],
+  ]) {
     const [command, ...args] = [...asRoot, ...words]
-    const { status } = spawnSync(command, args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+    const { status } = spawnSync(command, args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    })
     if (status !== 0) {
-      console.error(`“${[command, ...args].join(' ')}” failed: install ${name} by hand${name === 'chromium' ? ', or name one with CHROMIUM=/path' : ''}.`)
+      console.error(
+        `“${[command, ...args].join(' ')}” failed: install ${name} by hand${name === 'chromium' ? ', or name one with CHROMIUM=/path' : ''}.`,
+      )
       process.exit(1)
     }
   }

@@ -20,19 +20,32 @@ export interface GoldenState {
   flows: Record<string, number>
 }
 
-export const demoSheet = (name: string): Sheet => Sheet.parse(JSON.parse(readFileSync(fileURLToPath(new URL(`./builds/${name}.json`, import.meta.url)), 'utf8')))
+export const demoSheet = (name: string): Sheet =>
+  Sheet.parse(JSON.parse(readFileSync(fileURLToPath(new URL(`./builds/${name}.json`, import.meta.url)), 'utf8')))
 
 /** The figures of a demo build at its four states, to fourteen digits. */
 export function goldenOf(name: string): Record<StateName, GoldenState> {
   const sheet = demoSheet(name)
   const { states } = outlookOf(sheet)
   const digits = (value: number) => Number(value.toPrecision(14))
-  return Object.fromEntries(STATE_NAMES.map((state, i) => {
-    const { pressure, low, high, outlet, films } = states.find((each) => each.name === state)!
-    const { nodes, elements, delivered } = circuitAtState(sheet, i)
-    return [state, {
-      pressure: digits(pressure), low: digits(low), high: digits(high), outlet: digits(outlet), mainFilm: digits(films.main), rodFilm: digits(films.rod), delivered: digits(delivered),
-      pressures: Object.fromEntries(nodes.map(({ id, pressure: at }) => [id, digits(at)])), flows: Object.fromEntries(elements.map(({ id, flow }) => [id, digits(flow)])),
-    }]
-  })) as Record<StateName, GoldenState>
+  return Object.fromEntries(
+    STATE_NAMES.map((state, i) => {
+      const { pressure, low, high, outlet, films } = states.find((each) => each.name === state)!
+      const { nodes, elements, delivered } = circuitAtState(sheet, i)
+      return [
+        state,
+        {
+          pressure: digits(pressure),
+          low: digits(low),
+          high: digits(high),
+          outlet: digits(outlet),
+          mainFilm: digits(films.main),
+          rodFilm: digits(films.rod),
+          delivered: digits(delivered),
+          pressures: Object.fromEntries(nodes.map(({ id, pressure: at }) => [id, digits(at)])),
+          flows: Object.fromEntries(elements.map(({ id, flow }) => [id, digits(flow)])),
+        },
+      ]
+    }),
+  ) as Record<StateName, GoldenState>
 }

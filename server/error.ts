@@ -4,16 +4,35 @@ import { diskCode } from './data/failure'
 import type { RefusalBody } from './utils/refusal'
 
 /** What a disk that takes nothing more is answered with, by its code: browsers keep what they have and try again. */
-const DISK: Record<string, string> = { ENOSPC: 'is full', EDQUOT: 'has no more room for this user', EROFS: 'can only be read', EIO: 'fails' }
+const DISK: Record<string, string> = {
+  ENOSPC: 'is full',
+  EDQUOT: 'has no more room for this user',
+  EROFS: 'can only be read',
+  EIO: 'fails',
+}
 
 /** What an error is answered with: known refusals as they are, a disk's failure in words, what nobody foresaw without its insides. */
 export function answerOf(error: Pick<H3Error, 'statusCode' | 'data' | 'cause'>, path: string): RefusalBody {
   const known = error.data as RefusalBody | undefined
   if (known?.code) return known
   const disk = DISK[diskCode(error.cause ?? {}) ?? '']
-  if (disk) return { status: 507, code: 'disk', message: `The disk of the shop’s machine ${disk}: nothing more is written there. What you write is kept in this browser until there is room.`, problems: [] }
+  if (disk)
+    return {
+      status: 507,
+      code: 'disk',
+      message: `The disk of the shop’s machine ${disk}: nothing more is written there. What you write is kept in this browser until there is room.`,
+      problems: [],
+    }
   const status = error.statusCode >= 400 && error.statusCode < 500 ? error.statusCode : 500
-  return { status, code: status === 404 ? 'unknown' : status < 500 ? 'refused' : 'failed', message: status < 500 ? `${path} is not there or not to be used so.` : 'Something went wrong on the server. What was saved is safe.', problems: [] }
+  return {
+    status,
+    code: status === 404 ? 'unknown' : status < 500 ? 'refused' : 'failed',
+    message:
+      status < 500
+        ? `${path} is not there or not to be used so.`
+        : 'Something went wrong on the server. What was saved is safe.',
+    problems: [],
+  }
 }
 
 /** Answers every error in one shape; what nobody foresaw is logged here. */

@@ -3,56 +3,144 @@ import { fileURLToPath } from 'node:url'
 import { buildId, expect, ontoTheBoard, test } from './server'
 
 const axe = readFileSync(fileURLToPath(new URL('../node_modules/axe-core/axe.min.js', import.meta.url)), 'utf8')
-interface Found { id: string; nodes: { html: string; failureSummary: string }[] }
+interface Found {
+  id: string
+  nodes: { html: string; failureSummary: string }[]
+}
 
-test('every view is free of accessibility violations and console errors, in both schemes', async ({ server, bench: page }) => {
+test('every view is free of accessibility violations and console errors, in both schemes', async ({
+  server,
+  bench: page,
+}) => {
   test.setTimeout(300_000)
   const tractor = await buildId(server, 'Rescue tractor 2')
   const carousel = await buildId(server, 'Carousel set')
-  const views = ['/', ...['brief', 'bearings', 'bearings?view=journal&at=main.2', 'bearings?view=shells', 'bearings?view=turn', 'pump', 'pump?view=salvage', 'pump?view=ports', 'pump?view=speed', 'pump?view=compare', 'pump?view=close', 'relief', 'relief?view=routes', 'relief?view=fit', 'relief?view=bench', 'pickup', 'pickup?view=suction', 'pickup?view=oil', 'pickup?view=air', 'passages', 'outlook', 'outlook?view=map', 'outlook?view=circuit', 'outlook?view=moves', 'outlook?view=try', 'outlook?view=find', 'outlook?view=scenarios'].map((view) => `/build/${tractor}/${view}`), ...['prime', 'prime?view=live', 'prime?view=round', 'start', 'start?view=readings', 'start?view=breakin'].map((view) => `/build/${carousel}/${view}`), '/shelf?kind=oil', '/house', '/house?view=instruments', '/house?view=people', '/house?view=devices', '/house?view=cautions']
+  const views = [
+    '/',
+    ...[
+      'brief',
+      'bearings',
+      'bearings?view=journal&at=main.2',
+      'bearings?view=shells',
+      'bearings?view=turn',
+      'pump',
+      'pump?view=salvage',
+      'pump?view=ports',
+      'pump?view=speed',
+      'pump?view=compare',
+      'pump?view=close',
+      'relief',
+      'relief?view=routes',
+      'relief?view=fit',
+      'relief?view=bench',
+      'pickup',
+      'pickup?view=suction',
+      'pickup?view=oil',
+      'pickup?view=air',
+      'passages',
+      'outlook',
+      'outlook?view=map',
+      'outlook?view=circuit',
+      'outlook?view=moves',
+      'outlook?view=try',
+      'outlook?view=find',
+      'outlook?view=scenarios',
+    ].map((view) => `/build/${tractor}/${view}`),
+    ...['prime', 'prime?view=live', 'prime?view=round', 'start', 'start?view=readings', 'start?view=breakin'].map(
+      (view) => `/build/${carousel}/${view}`,
+    ),
+    '/shelf?kind=oil',
+    '/house',
+    '/house?view=instruments',
+    '/house?view=people',
+    '/house?view=devices',
+    '/house?view=cautions',
+  ]
   // Each view in the scheme that it opens in, then in the other; the next opens in that one.
   await page.emulateMedia({ reducedMotion: 'reduce', colorScheme: 'light' })
   const seen = new Set<string>()
   for (const view of views) {
     await page.goto(server.address + view)
     await expect(page.locator('h1')).toBeVisible()
-    if (view.startsWith('/build')) await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
+    if (view.startsWith('/build'))
+      await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
     if (view.endsWith('outlook')) await expect(page.locator('.apexcharts-svg')).toBeVisible()
     await page.evaluate(axe)
     for (const turn of ['opened', 'flipped']) {
       if (turn === 'flipped') await page.getByRole('button', { name: /^(Light|Dark) scheme$/ }).click()
       const scheme = await page.locator('html').getAttribute('data-scheme')
       seen.add(`${scheme} ${view}`)
-      const found = await page.evaluate(async () => (await (window as unknown as { axe: { run: (o: object) => Promise<{ violations: unknown[] }> } }).axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations) as Found[]
-      expect(found.map(({ id, nodes }) => `${scheme} ${view}: ${id} ${nodes.map((node) => node.html.slice(0, 120) + node.failureSummary).join(' | ')}`)).toEqual([])
+      const found = (await page.evaluate(
+        async () =>
+          (
+            await (window as unknown as { axe: { run: (o: object) => Promise<{ violations: unknown[] }> } }).axe.run({
+              runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+            })
+          ).violations,
+      )) as Found[]
+      expect(
+        found.map(
+          ({ id, nodes }) =>
+            `${scheme} ${view}: ${id} ${nodes.map((node) => node.html.slice(0, 120) + node.failureSummary).join(' | ')}`,
+        ),
+      ).toEqual([])
     }
   }
   expect(seen.size).toBe(2 * views.length)
 })
 
-test('the start across the shop and its STOP are free of accessibility violations, in both schemes', async ({ server, bench: page }) => {
+test('the start across the shop and its STOP are free of accessibility violations, in both schemes', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Carousel set')
   for (const scheme of ['light', 'dark']) {
     await page.addInitScript((now) => localStorage.setItem('uldo.scheme', now), scheme)
     await page.goto(`${server.address}/build/${id}/start`)
     await ontoTheBoard(page)
     for (const phase of ['rest', 'stopped']) {
-      if (phase === 'stopped') for (const name of ['Crank', 'Fired']) await page.getByRole('dialog').getByRole('button', { name, exact: true }).click()
+      if (phase === 'stopped')
+        for (const name of ['Crank', 'Fired'])
+          await page.getByRole('dialog').getByRole('button', { name, exact: true }).click()
       await expect(page.getByRole('dialog')).toHaveAttribute('data-phase', phase)
       await page.evaluate(axe)
-      const found = await page.evaluate(async () => (await (window as unknown as { axe: { run: (element: Element, o: object) => Promise<{ violations: unknown[] }> } }).axe.run(document.querySelector('.board')!, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] })).violations) as Found[]
-      expect(found.map(({ id, nodes }) => `${scheme} ${phase}: ${id} ${nodes.map((node) => node.html.slice(0, 120) + node.failureSummary).join(' | ')}`)).toEqual([])
+      const found = (await page.evaluate(
+        async () =>
+          (
+            await (
+              window as unknown as { axe: { run: (element: Element, o: object) => Promise<{ violations: unknown[] }> } }
+            ).axe.run(document.querySelector('.board')!, {
+              runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+            })
+          ).violations,
+      )) as Found[]
+      expect(
+        found.map(
+          ({ id, nodes }) =>
+            `${scheme} ${phase}: ${id} ${nodes.map((node) => node.html.slice(0, 120) + node.failureSummary).join(' | ')}`,
+        ),
+      ).toEqual([])
     }
-    for (const name of ['The switch is off', 'End the run', 'To the readings']) await page.getByRole('button', { name, exact: true }).click()
+    for (const name of ['The switch is off', 'End the run', 'To the readings'])
+      await page.getByRole('button', { name, exact: true }).click()
   }
 })
 
-test('the first load of a station is under 350 kB of compressed script, charts and other views after', async ({ server, bench: page }) => {
+test('the first load of a station is under 350 kB of compressed script, charts and other views after', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   const { gzipSync } = await import('node:zlib')
   let scripts: Promise<number>[] = []
   page.on('response', (response) => {
-    if (/\.js(\?|$)/.test(response.url())) scripts.push(response.body().then((script) => (script.includes('apexcharts') ? 0 : gzipSync(script).length), () => 0))
+    if (/\.js(\?|$)/.test(response.url()))
+      scripts.push(
+        response.body().then(
+          (script) => (script.includes('apexcharts') ? 0 : gzipSync(script).length),
+          () => 0,
+        ),
+      )
   })
   for (const station of ['brief', 'bearings', 'prime', 'start']) {
     scripts = []

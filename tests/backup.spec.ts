@@ -9,14 +9,29 @@ const json = { 'content-type': 'application/json' }
 
 /** A command of the repository, to its end or until it is killed. */
 function command(name: 'backup' | 'restore' | 'check', words: string[], env: Record<string, string>) {
-  const child = spawn(process.execPath, ['--import', 'tsx', `bin/${name}.ts`, ...words], { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(process.execPath, ['--import', 'tsx', `bin/${name}.ts`, ...words], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  })
   let said = ''
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk))
-  return { child, ended: new Promise<{ code: number | null; said: string }>((done) => child.once('close', (code) => done({ code, said }))) }
+  return {
+    child,
+    ended: new Promise<{ code: number | null; said: string }>((done) =>
+      child.once('close', (code) => done({ code, said })),
+    ),
+  }
 }
-const sheetOf = async (address: string, id: string) => (await (await fetch(`${address}/api/builds/${id}`)).json()) as { revision: number; sheet: { readings: Record<string, { value: number }> } }
+const sheetOf = async (address: string, id: string) =>
+  (await (await fetch(`${address}/api/builds/${id}`)).json()) as {
+    revision: number
+    sheet: { readings: Record<string, { value: number }> }
+  }
 
-test('backed up from the Floor while values come in, killed, and put back into an empty folder: the same shop', async ({ server, bench: page }) => {
+test('backed up from the Floor while values come in, killed, and put back into an empty folder: the same shop', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(server.address)
   await expect(page.getByTestId('backup')).toContainText('No backup yet')
@@ -31,8 +46,19 @@ test('backed up from the Floor while values come in, killed, and put back into a
 
   // The command asks the server that runs; a photo, a run and one value more are in its archive.
   const run = randomUUID()
-  await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: json, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }) })
-  await fetch(`${server.address}/api/runs/${run}/samples`, { method: 'POST', headers: json, body: JSON.stringify([{ time: 0, pressure: 1e5, speed: 15 }, { time: 0.1, pressure: 2e5, speed: 15 }]) })
+  await fetch(`${server.address}/api/builds/${id}/runs`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }),
+  })
+  await fetch(`${server.address}/api/runs/${run}/samples`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify([
+      { time: 0, pressure: 1e5, speed: 15 },
+      { time: 0.1, pressure: 2e5, speed: 15 },
+    ]),
+  })
   const elsewhere = mkdtempSync(join(tmpdir(), 'uldo-elsewhere-'))
   const asked = await command('backup', [], { ULDO_DATA: server.folder }).ended
   expect(asked, asked.said).toMatchObject({ code: 0 })
@@ -44,7 +70,11 @@ test('backed up from the Floor while values come in, killed, and put back into a
   expect(back, back.said).toMatchObject({ code: 0 })
   const restored = await startServer(join(elsewhere, 'data'))
   expect(await sheetOf(restored.address, id)).toEqual(then)
-  expect(((await (await fetch(`${restored.address}/api/runs/${run}/samples`)).json()) as { pressure: number }[]).map(({ pressure }) => pressure)).toEqual([1e5, 2e5])
+  expect(
+    ((await (await fetch(`${restored.address}/api/runs/${run}/samples`)).json()) as { pressure: number }[]).map(
+      ({ pressure }) => pressure,
+    ),
+  ).toEqual([1e5, 2e5])
   expect(await restored.stop()).toBe(0)
   // The folder that was killed is as good, and its backup is there still.
   const again = await startServer(server.folder)
@@ -55,14 +85,18 @@ test('backed up from the Floor while values come in, killed, and put back into a
   rmSync(elsewhere, { recursive: true, force: true })
 })
 
-test('killed in a backup or in a restore: the folder is usable, nothing half stands for a whole; damage names the newest backup and the command', async ({ server }) => {
+test('killed in a backup or in a restore: the folder is usable, nothing half stands for a whole; damage names the newest backup and the command', async ({
+  server,
+}) => {
   const backups = join(server.folder, 'backups')
   const whole = await command('backup', [], { ULDO_DATA: server.folder }).ended
   expect(whole.code, whole.said).toBe(0)
   const [file] = readdirSync(backups)
   rmSync(join(backups, file))
   // Killed as soon as something is on the disk.
-  const going = fetch(`${server.address}/api/backups`, { method: 'POST', headers: json, body: '{}' }).catch(() => undefined)
+  const going = fetch(`${server.address}/api/backups`, { method: 'POST', headers: json, body: '{}' }).catch(
+    () => undefined,
+  )
   while (!existsSync(backups) || readdirSync(backups).length === 0) await new Promise((done) => setTimeout(done, 1))
   await server.stop('SIGKILL')
   await going
@@ -108,7 +142,10 @@ test('killed in a backup or in a restore: the folder is usable, nothing half sta
 
 /** How a server that does not start ends. */
 function refusal(folder: string): Promise<{ code: number | null; said: string }> {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, PORT: '0', ULDO_DATA: folder, ULDO_DEMO: '' }, stdio: ['ignore', 'ignore', 'pipe'] })
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: { ...process.env, PORT: '0', ULDO_DATA: folder, ULDO_DEMO: '' },
+    stdio: ['ignore', 'ignore', 'pipe'],
+  })
   let said = ''
   child.stderr.on('data', (chunk) => (said += chunk))
   return new Promise((done) => child.once('close', (code) => done({ code, said })))

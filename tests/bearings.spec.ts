@@ -10,15 +10,28 @@ const clearance = (page: Page, name: string) => page.locator(`[data-bearing="${n
 const judgement = (page: Page) => page.getByRole('region', { name: 'Judgement' })
 
 async function newSix(server: Running): Promise<string> {
-  const made = await fetch(`${server.address}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ preset: 'inline6', name: 'Ferry spare', engine: 'Hesper 3.6' }) })
+  const made = await fetch(`${server.address}/api/builds`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ preset: 'inline6', name: 'Ferry spare', engine: 'Hesper 3.6' }),
+  })
   return ((await made.json()) as { id: string }).id
 }
 
-test('all thirteen bearings of an inline six from the keyboard, in mixed units, with a slip, one over its limit, a reload and a lost network', async ({ server, bench: page, context }) => {
+test('all thirteen bearings of an inline six from the keyboard, in mixed units, with a slip, one over its limit, a reload and a lost network', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   test.setTimeout(180_000)
   const id = await newSix(server)
   await page.goto(`${server.address}/build/${id}/brief`)
-  await record(page, { 'limit.mainLeast': '0.040', 'limit.mainMost': '3 thou', 'limit.rodLeast': '0.035', 'limit.rodMost': '0.070' })
+  await record(page, {
+    'limit.mainLeast': '0.040',
+    'limit.mainMost': '3 thou',
+    'limit.rodLeast': '0.035',
+    'limit.rodMost': '0.070',
+  })
   await page.keyboard.press('Escape')
   await page.locator('h1').click()
   await page.keyboard.press('g')
@@ -52,17 +65,28 @@ test('all thirteen bearings of an inline six from the keyboard, in mixed units, 
   for (const text of ['65.981', '66.038']) await enter(page, text)
 
   await context.setOffline(true)
-  for (const text of ['65979 µm', '66.040', '65.980', '66.036', '53.984', '54.035', '53.985', '54.037', '53.982']) await enter(page, text)
+  for (const text of ['65979 µm', '66.040', '65.980', '66.036', '53.984', '54.035', '53.985', '54.037', '53.982'])
+    await enter(page, text)
   await expect(page.getByTestId('saving')).toContainText('kept here')
   await context.setOffline(false)
-  for (const text of ['54.040', '53.984', '54.034', '53.983', '54.037', '53.985', '54.037; 54.038; 54.036']) await enter(page, text)
+  for (const text of ['54.040', '53.984', '54.034', '53.983', '54.037', '53.985', '54.037; 54.038; 54.036'])
+    await enter(page, text)
   await saved(page)
   await expect(page.getByTestId('tally')).toHaveText('26 of 27')
-  for (const [name, gap] of [['main.6', '0.061'], ['main.7', '0.056'], ['rod.1', '0.051'], ['rod.3', '0.058'], ['rod.6', '0.052']]) await expect(clearance(page, name)).toContainText(gap)
+  for (const [name, gap] of [
+    ['main.6', '0.061'],
+    ['main.7', '0.056'],
+    ['rod.1', '0.051'],
+    ['rod.3', '0.058'],
+    ['rod.6', '0.052'],
+  ])
+    await expect(clearance(page, name)).toContainText(gap)
 
   const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as Entry[]
   expect(entries.map((entry) => entry.revision)).toEqual(entries.map((_, i) => i + 1))
-  const written = entries.flatMap((entry) => entry.patch.map((operation) => operation.path.replace('/readings/', ''))).filter((key) => /^(main|rod)\./.test(key))
+  const written = entries
+    .flatMap((entry) => entry.patch.map((operation) => operation.path.replace('/readings/', '')))
+    .filter((key) => /^(main|rod)\./.test(key))
   expect(written).toHaveLength(26)
   expect(written.slice(0, 4)).toEqual(['main.1.journal', 'main.1.bore', 'main.2.journal', 'main.2.bore'])
   expect(new Set(written).size).toBe(26)
@@ -71,7 +95,9 @@ test('all thirteen bearings of an inline six from the keyboard, in mixed units, 
   expect(last.value.repeats).toHaveLength(3)
 })
 
-test('five hundred patches typed while the server is dead arrive once each, in order, after it was started again', async ({ bench: page }) => {
+test('five hundred patches typed while the server is dead arrive once each, in order, after it was started again', async ({
+  bench: page,
+}) => {
   test.setTimeout(400_000)
   let server = await startServer()
   const id = await newSix(server)
@@ -95,13 +121,17 @@ test('five hundred patches typed while the server is dead arrive once each, in o
   // What could not be fetched beforehand while the server was dead is fetched now.
   await expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true', { timeout: 90_000 })
   const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as Entry[]
-  const values = entries.map((entry) => Math.round(((entry.patch[0] as unknown as { value: { value: number } }).value.value * 1e3 - 65.9) * 10_000))
+  const values = entries.map((entry) =>
+    Math.round(((entry.patch[0] as unknown as { value: { value: number } }).value.value * 1e3 - 65.9) * 10_000),
+  )
   expect(values).toEqual(Array.from({ length: 500 }, (_, i) => i))
   await server.stop()
 })
 
 test('One journal: planes and angles, strip, old shell, film and orbit', async ({ server, bench: page }) => {
-  await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/bearings?view=journal&at=main.2`)
+  await page.goto(
+    `${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/bearings?view=journal&at=main.2`,
+  )
   await expect(page.getByTestId('cold')).toHaveText('0.088')
   await record(page, { 'main.2.bore.rear': '57.071', 'main.2.bore.left': '57.083' })
   // Vertical mean 57.073 less 56.987 is 0.086; taper 0.004, out of round 0.008.
@@ -140,19 +170,24 @@ test('One journal: an orbit under way shows its progress and can be cancelled', 
   const film = page.getByTestId('film')
   await expect(film.getByTestId('least-film')).toBeVisible()
   // Thirteen bearings take a tenth of a second: the hand is as quick as the page.
-  const seen = await film.evaluate((panel) => new Promise<boolean>((done) => {
-    const watch = new MutationObserver(() => {
-      const cancel = Array.from(panel.querySelectorAll('button')).find((button) => button.textContent === 'Cancel')
-      if (!cancel) return
-      watch.disconnect()
-      const progress = panel.querySelector('progress') !== null
-      cancel.click()
-      done(progress)
-    })
-    watch.observe(panel, { childList: true, subtree: true })
-    const run = Array.from(panel.querySelectorAll('button')).find((button) => button.textContent?.includes('Run the orbit'))!
-    run.click()
-  }))
+  const seen = await film.evaluate(
+    (panel) =>
+      new Promise<boolean>((done) => {
+        const watch = new MutationObserver(() => {
+          const cancel = Array.from(panel.querySelectorAll('button')).find((button) => button.textContent === 'Cancel')
+          if (!cancel) return
+          watch.disconnect()
+          const progress = panel.querySelector('progress') !== null
+          cancel.click()
+          done(progress)
+        })
+        watch.observe(panel, { childList: true, subtree: true })
+        const run = Array.from(panel.querySelectorAll('button')).find((button) =>
+          button.textContent?.includes('Run the orbit'),
+        )!
+        run.click()
+      }),
+  )
   expect(seen).toBe(true)
   await page.waitForTimeout(1500)
   await expect(film.getByTestId('orbit')).toHaveCount(0)
@@ -160,7 +195,10 @@ test('One journal: an orbit under way shows its progress and can be cancelled', 
   await expect(film.getByTestId('orbit')).toBeVisible()
 })
 
-test('Shells: the solver’s set cures the loose main, is fitted and moves the outlook; stock that is short is told with what to order', async ({ server, bench: page }) => {
+test('Shells: the solver’s set cures the loose main, is fitted and moves the outlook; stock that is short is told with what to order', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/bearings`)
   await judgement(page).getByRole('button', { name: 'Choose shells' }).click()
   await expect(page.getByTestId('advice')).toContainText(/MPa on the shell/, { timeout: 30_000 })
@@ -208,13 +246,19 @@ test('Turn the crank: a cap that jumps is named, with what to look at', async ({
   // From the middle out: 4, 3, 5, 2. The fourth that was tightened is main 2.
   await field(page, 'turning.4').focus()
   for (const text of ['0.6', '10.6 in lb', '1.3 ft lb', '5.4']) await enter(page, text)
-  await expect(page.getByTestId('turning')).toContainText('Main 2 stop: its cap added 3.6 N·m, the others 0.6 N·m each.')
+  await expect(page.getByTestId('turning')).toContainText(
+    'Main 2 stop: its cap added 3.6 N·m, the others 0.6 N·m each.',
+  )
   await expect(page.getByText('Back of both shells of that cap')).toBeVisible()
   await record(page, { 'thrust.endFloat': '0.5 mm' })
   await expect(page.locator('.station-head')).toContainText('stop')
 })
 
-test('a value tells its story: instrument, note, photo, former values, restore; undo and redo leave others’ values alone', async ({ server, bench: page, context }) => {
+test('a value tells its story: instrument, note, photo, former values, restore; undo and redo leave others’ values alone', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/bearings`)
   const bar = page.getByRole('complementary', { name: 'The value under the hand' })
@@ -231,7 +275,9 @@ test('a value tells its story: instrument, note, photo, former values, restore; 
   await expect(bar).toContainText('cap retorqued')
   await bar.getByLabel('Photo of Main 2 bore').setInputFiles(PHOTO)
   await expect(bar.getByRole('img', { name: 'Photo of Main 2 bore' })).toBeVisible()
-  await bar.getByLabel('Photo of Main 2 bore').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') })
+  await bar
+    .getByLabel('Photo of Main 2 bore')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') })
   await expect(bar.getByRole('alert')).toContainText('no picture')
   await bar.getByRole('button', { name: 'Former values' }).click()
   await record(page, { 'main.2.bore': '66.050' })
@@ -257,7 +303,12 @@ test('a value tells its story: instrument, note, photo, former values, restore; 
   await expect(field(page, 'main.3.bore')).toHaveValue('66.045')
 })
 
-test('two browsers: different journals merge; on the same one the second is asked, and either answer holds', async ({ server, bench: page, browser, context }) => {
+test('two browsers: different journals merge; on the same one the second is asked, and either answer holds', async ({
+  server,
+  bench: page,
+  browser,
+  context,
+}) => {
   const id = await newSix(server)
   const elsewhere = await browser.newContext({ locale: 'en-GB' })
   const other = await elsewhere.newPage()
@@ -297,7 +348,12 @@ test('units are the shop’s until a person chooses their own', async ({ server,
   await page.keyboard.press('Control+k')
   await page.getByLabel('Find a reading, station or engine').fill('make shop units')
   await page.keyboard.press('Enter')
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/house`)).json()) as { house: { units: string } }).house.units).toBe('in, psi')
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${server.address}/api/house`)).json()) as { house: { units: string } }).house.units,
+    )
+    .toBe('in, psi')
   await page.getByLabel('Who is recording').selectOption('Oda')
   await expect(clearance(page, 'main.1')).toContainText('2.2')
   await page.getByRole('combobox', { name: 'Units' }).selectOption('mm, bar')
@@ -307,14 +363,19 @@ test('units are the shop’s until a person chooses their own', async ({ server,
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toHaveText(/^\d+\.\d$/)
 })
 
-test('a block from a spreadsheet lies over the table; what cannot be believed is left with its question', async ({ server, bench: page }) => {
+test('a block from a spreadsheet lies over the table; what cannot be believed is left with its question', async ({
+  server,
+  bench: page,
+}) => {
   const id = await newSix(server)
   await page.goto(`${server.address}/build/${id}/bearings`)
   await field(page, 'main.2.journal').focus()
   await page.evaluate(() => {
     const data = new DataTransfer()
     data.setData('text/plain', '65.981\t66.037\r\n65.980\t660.36\r\n65.982\t\r\n')
-    document.activeElement!.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
   })
   await expect(clearance(page, 'main.2')).toContainText('0.056')
   await expect(field(page, 'main.3.journal')).toHaveValue('65.980')
@@ -324,7 +385,10 @@ test('a block from a spreadsheet lies over the table; what cannot be believed is
   await expect(field(page, 'main.1.journal')).toHaveValue('')
 })
 
-test('Brief: a layout of one’s own is checked, used, kept for the next engine and taken for a new build; the oil by its data sheet', async ({ server, bench: page }) => {
+test('Brief: a layout of one’s own is checked, used, kept for the next engine and taken for a new build; the oil by its data sheet', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/brief`)
   await page.getByRole('button', { name: 'Change layout' }).click()
   const editor = page.getByRole('form', { name: 'Layout' })

@@ -13,7 +13,9 @@ async function know(page: Page, words = PASSPHRASE) {
   await page.getByRole('button', { name: 'Let it in' }).click()
 }
 
-test('two people on two tablets: an apprentice’s value waits, a builder signs it off, an owner ends a session', async ({ shop }) => {
+test('two people on two tablets: an apprentice’s value waits, a builder signs it off, an owner ends a session', async ({
+  shop,
+}) => {
   const id = await buildId(shop.server, 'Rescue tractor 2')
   const browser = await shop.browser()
   const errors: string[] = []
@@ -107,7 +109,9 @@ test('what one person left waiting on a tablet is not sent in another’s name',
   expect((await own(shop, 'GET', `/api/builds/${id}/entries`)).json).toMatchObject([{ who: 'Ilse' }])
 })
 
-test('the network is let in over HTTPS alone; plain HTTP tells how to trust it and gives nothing else', async ({ shop }) => {
+test('the network is let in over HTTPS alone; plain HTTP tells how to trust it and gives nothing else', async ({
+  shop,
+}) => {
   const door = await plain(shop.port, '/')
   expect(door.status).toBe(200)
   const root = new X509Certificate(shop.root)

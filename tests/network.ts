@@ -31,7 +31,11 @@ export interface Shop {
   port: number
   root: string
   /** Sends one request over the network. */
-  ask: (method: string, path: string, more?: { body?: unknown; headers?: Record<string, string>; raw?: string }) => Promise<Answer>
+  ask: (
+    method: string,
+    path: string,
+    more?: { body?: unknown; headers?: Record<string, string>; raw?: string },
+  ) => Promise<Answer>
   /** Signs somebody in and gives the cookie. */
   signIn: (name: string, cookie?: string) => Promise<string>
   /** The cookie of a device that knows the passphrase. */
@@ -41,7 +45,10 @@ export interface Shop {
 }
 
 export const own = async (shop: Pick<Shop, 'own'>, method: string, path: string, body?: unknown) => {
-  const response = await fetch(shop.own + path, { method, ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
+  const response = await fetch(shop.own + path, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  })
   return { status: response.status, json: (await response.json()) as unknown }
 }
 
@@ -51,10 +58,22 @@ export const cookieOf = ({ headers }: Answer) => String(headers['set-cookie']).s
 let template: string | undefined
 async function letIn(): Promise<string> {
   const server = await startServer()
-  const send = async (method: string, path: string, body: unknown) => expect((await fetch(server.address + path, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).status).toBe(200)
+  const send = async (method: string, path: string, body: unknown) =>
+    expect(
+      (
+        await fetch(server.address + path, {
+          method,
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        })
+      ).status,
+    ).toBe(200)
   await send('PUT', '/api/passphrase', { passphrase: PASSPHRASE, owner: { name: 'Maren', pin: PINS.Maren } })
-  const { people } = (await (await fetch(`${server.address}/api/access`)).json()) as { people: { id: string; name: string }[] }
-  for (const name of ['Ilse', 'Tobi']) await send('PUT', `/api/people/${people.find((each) => each.name === name)!.id}`, { pin: PINS[name], who: 'Maren' })
+  const { people } = (await (await fetch(`${server.address}/api/access`)).json()) as {
+    people: { id: string; name: string }[]
+  }
+  for (const name of ['Ilse', 'Tobi'])
+    await send('PUT', `/api/people/${people.find((each) => each.name === name)!.id}`, { pin: PINS[name], who: 'Maren' })
   await server.stop()
   return server.folder
 }
@@ -66,34 +85,70 @@ export const test = base.extend<{ shop: Shop }>({
     const port = await freePort()
     const server = await startServer(folder, undefined, { ULDO_HOST: ADDRESS, ULDO_TLS_PORT: String(port) })
     const root = readFileSync(join(folder, 'tls/root.crt'), 'utf8')
-    const ask: Shop['ask'] = (method, path, { body, headers = {}, raw } = {}) => new Promise((done, fail) => {
-      const sent = raw ?? (body === undefined ? '' : JSON.stringify(body))
-      const asked = request({ host: ADDRESS, port, method, path, ca: root, checkServerIdentity: (_, cert) => checkServerIdentity(ADDRESS, cert), headers: { ...(sent ? { 'content-type': 'application/json', 'content-length': String(Buffer.byteLength(sent)) } : {}), ...headers } }, (response) => {
-        const chunks: Buffer[] = []
-        response.on('data', (chunk: Buffer) => chunks.push(chunk))
-        response.on('end', () => {
-          const text = Buffer.concat(chunks).toString('utf8')
-          done({ status: response.statusCode!, headers: response.headers, text, json: jsonOf(text) })
-        })
+    const ask: Shop['ask'] = (method, path, { body, headers = {}, raw } = {}) =>
+      new Promise((done, fail) => {
+        const sent = raw ?? (body === undefined ? '' : JSON.stringify(body))
+        const asked = request(
+          {
+            host: ADDRESS,
+            port,
+            method,
+            path,
+            ca: root,
+            checkServerIdentity: (_, cert) => checkServerIdentity(ADDRESS, cert),
+            headers: {
+              ...(sent
+                ? { 'content-type': 'application/json', 'content-length': String(Buffer.byteLength(sent)) }
+                : {}),
+              ...headers,
+            },
+          },
+          (response) => {
+            const chunks: Buffer[] = []
+            response.on('data', (chunk: Buffer) => chunks.push(chunk))
+            response.on('end', () => {
+              const text = Buffer.concat(chunks).toString('utf8')
+              done({ status: response.statusCode!, headers: response.headers, text, json: jsonOf(text) })
+            })
+          },
+        )
+        asked.on('error', fail)
+        asked.end(sent)
       })
-      asked.on('error', fail)
-      asked.end(sent)
-    })
-    const device = async () => cookieOf(await ask('POST', '/api/access/passphrase', { body: { passphrase: PASSPHRASE } }))
+    const device = async () =>
+      cookieOf(await ask('POST', '/api/access/passphrase', { body: { passphrase: PASSPHRASE } }))
     const signIn = async (name: string, known?: string) => {
       const cookie = known ?? (await device())
-      const access = (await ask('GET', '/api/access', { headers: { cookie } })).json as { people: { id: string; name: string }[] }
-      const answer = await ask('POST', '/api/access/sign-in', { headers: { cookie }, body: { person: access.people.find((each) => each.name === name)!.id, pin: PINS[name] } })
+      const access = (await ask('GET', '/api/access', { headers: { cookie } })).json as {
+        people: { id: string; name: string }[]
+      }
+      const answer = await ask('POST', '/api/access/sign-in', {
+        headers: { cookie },
+        body: { person: access.people.find((each) => each.name === name)!.id, pin: PINS[name] },
+      })
       expect(answer.status).toBe(200)
       return cookieOf(answer)
     }
     const browsers: Browser[] = []
     const browser = async () => {
-      const opened = await chromium.launch({ ...CHROMIUM, args: [...CHROMIUM.args, `--ignore-certificate-errors-spki-list=${await keyDigest(port, root)}`] })
+      const opened = await chromium.launch({
+        ...CHROMIUM,
+        args: [...CHROMIUM.args, `--ignore-certificate-errors-spki-list=${await keyDigest(port, root)}`],
+      })
       browsers.push(opened)
       return opened
     }
-    await use({ server, own: server.address, secure: `https://${ADDRESS}:${port}`, port, root, ask, signIn, device, browser })
+    await use({
+      server,
+      own: server.address,
+      secure: `https://${ADDRESS}:${port}`,
+      port,
+      root,
+      ask,
+      signIn,
+      device,
+      browser,
+    })
     for (const each of browsers) await each.close()
     await server.stop()
     rmSync(folder, { recursive: true, force: true })
@@ -122,7 +177,10 @@ function keyDigest(port: number, root: string): Promise<string> {
 }
 
 /** A page of a browser of its own, that fails nobody by an error in its console but keeps them. */
-export async function openPage(browser: Browser, errors: string[] = []): Promise<{ page: Page; context: BrowserContext }> {
+export async function openPage(
+  browser: Browser,
+  errors: string[] = [],
+): Promise<{ page: Page; context: BrowserContext }> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
   const page = await context.newPage()
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
@@ -131,12 +189,19 @@ export async function openPage(browser: Browser, errors: string[] = []): Promise
 }
 
 /** What plain HTTP answers on the network's port. */
-export function plain(port: number, path: string, method = 'GET', headers: Record<string, string> = {}): Promise<{ status: number; headers: Record<string, unknown>; body: Buffer }> {
+export function plain(
+  port: number,
+  path: string,
+  method = 'GET',
+  headers: Record<string, string> = {},
+): Promise<{ status: number; headers: Record<string, unknown>; body: Buffer }> {
   return new Promise((done, fail) => {
     getPlain({ host: ADDRESS, port, path, method, headers }, (response) => {
       const chunks: Buffer[] = []
       response.on('data', (chunk: Buffer) => chunks.push(chunk))
-      response.on('end', () => done({ status: response.statusCode!, headers: response.headers, body: Buffer.concat(chunks) }))
+      response.on('end', () =>
+        done({ status: response.statusCode!, headers: response.headers, body: Buffer.concat(chunks) }),
+      )
     }).on('error', fail)
   })
 }

@@ -9,7 +9,11 @@ import type { Sheet } from '../core/build/schema'
 import { buildId, expect, field, record, type Running, saved, test } from './server'
 
 async function posted(server: Running, sheet: Sheet): Promise<string> {
-  const response = await fetch(`${server.address}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ sheet }) })
+  const response = await fetch(`${server.address}/api/builds`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ sheet }),
+  })
   expect(response.status).toBe(201)
   return ((await response.json()) as { id: string }).id
 }
@@ -26,18 +30,46 @@ function drawingFaults() {
     if (id === 'pump') pump = Number(flow)
   }
   sums.delete('sump')
-  const boxes = Array.from(document.querySelectorAll<SVGTextElement>('svg.circuit text.label')).map((text) => ({ words: text.textContent, box: text.getBBox() }))
-  const over = boxes.flatMap((a, i) => boxes.slice(i + 1).filter(({ box: b }) => a.box.x < b.x + b.width - 0.5 && b.x < a.box.x + a.box.width - 0.5 && a.box.y < b.y + b.height - 2.5 && b.y < a.box.y + a.box.height - 2.5).map((b) => `${a.words} over ${b.words}`))
-  return { nodes: sums.size, worst: Math.max(...[...sums.values()].map((sum) => Math.abs(sum) / pump)), labels: boxes.length, over }
+  const boxes = Array.from(document.querySelectorAll<SVGTextElement>('svg.circuit text.label')).map((text) => ({
+    words: text.textContent,
+    box: text.getBBox(),
+  }))
+  const over = boxes.flatMap((a, i) =>
+    boxes
+      .slice(i + 1)
+      .filter(
+        ({ box: b }) =>
+          a.box.x < b.x + b.width - 0.5 &&
+          b.x < a.box.x + a.box.width - 0.5 &&
+          a.box.y < b.y + b.height - 2.5 &&
+          b.y < a.box.y + a.box.height - 2.5,
+      )
+      .map((b) => `${a.words} over ${b.words}`),
+  )
+  return {
+    nodes: sums.size,
+    worst: Math.max(...[...sums.values()].map((sum) => Math.abs(sum) / pump)),
+    labels: boxes.length,
+    over,
+  }
 }
 
-test('the circuit of any engine balances at every node, with no label over another', async ({ server, bench: page }) => {
+test('the circuit of any engine balances at every node, with no label over another', async ({
+  server,
+  bench: page,
+}) => {
   const wet = (preset: string, change: Partial<Sheet['layout']> = {}) => {
     const sheet = newSheet(preset, `Circuit ${preset}`, 'Any')
     Object.assign(sheet.layout, change)
     return sheet
   }
-  const sheets = [wet('single'), DEMO_BUILDS.ottiline(), wet('v12'), wet('v8', { drySump: true }), wet('v12', { cooler: true, turbo: true, pistonJets: 12, tensioner: true, galleryRelief: true })]
+  const sheets = [
+    wet('single'),
+    DEMO_BUILDS.ottiline(),
+    wet('v12'),
+    wet('v8', { drySump: true }),
+    wet('v12', { cooler: true, turbo: true, pistonJets: 12, tensioner: true, galleryRelief: true }),
+  ]
   for (const sheet of sheets) {
     const id = await posted(server, sheet)
     await page.goto(`${server.address}/build/${id}/outlook?view=circuit`)
@@ -54,7 +86,10 @@ test('the circuit of any engine balances at every node, with no label over anoth
   }
 })
 
-test('Circuit: an element says what it passes and leads to its reading; speed and temperature under the finger', async ({ server, bench: page }) => {
+test('Circuit: an element says what it passes and leads to its reading; speed and temperature under the finger', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/outlook?view=circuit`)
   await page.locator('[data-element="main 4 film"]').press('Enter')
@@ -64,9 +99,14 @@ test('Circuit: an element says what it passes and leads to its reading; speed an
   await expect(about).toContainText('measured')
   const flow = Number(await page.locator('[data-element="main 4 film"]').getAttribute('data-flow'))
   await page.getByLabel('Oil temperature').fill('60')
-  await expect.poll(async () => Number(await page.locator('[data-element="main 4 film"]').getAttribute('data-flow'))).not.toBe(flow)
+  await expect
+    .poll(async () => Number(await page.locator('[data-element="main 4 film"]').getAttribute('data-flow')))
+    .not.toBe(flow)
   // Seven mains are wider than the page: seen whole it is as wide as there is room, and back again.
-  const overhang = () => page.locator('svg.circuit').evaluate((svg) => svg.getBoundingClientRect().width - svg.parentElement!.getBoundingClientRect().width)
+  const overhang = () =>
+    page
+      .locator('svg.circuit')
+      .evaluate((svg) => svg.getBoundingClientRect().width - svg.parentElement!.getBoundingClientRect().width)
   expect(await overhang()).toBeGreaterThan(100)
   await page.getByRole('button', { name: 'See it whole' }).click()
   await expect.poll(overhang).toBeLessThan(1)
@@ -76,7 +116,10 @@ test('Circuit: an element says what it passes and leads to its reading; speed an
   await expect(field(page, 'main.4.bore')).toBeFocused()
 })
 
-test('a V8 with low hot idle: the spring cannot cure it, the finder does, one set-up is adopted and shelf, log and states agree', async ({ server, bench: page }) => {
+test('a V8 with low hot idle: the spring cannot cure it, the finder does, one set-up is adopted and shelf, log and states agree', async ({
+  server,
+  bench: page,
+}) => {
   const sheet = DEMO_BUILDS.dunmarrow()
   sheet.name = 'Low V8'
   for (const key of Object.keys(sheet.readings)) if (/^(start|prime)\./.test(key)) delete sheet.readings[key]
@@ -85,10 +128,14 @@ test('a V8 with low hot idle: the spring cannot cure it, the finder does, one se
   await record(page, { 'maker.idleHot': '3.6 bar' })
   await saved(page)
   await page.goto(`${server.address}/build/${id}/relief`)
-  await expect(page.getByTestId('cannot-cure')).toContainText('wanted 3.60 bar. A shim or a stiffer spring here cannot raise it')
+  await expect(page.getByTestId('cannot-cure')).toContainText(
+    'wanted 3.60 bar. A shim or a stiffer spring here cannot raise it',
+  )
 
   await page.goto(`${server.address}/build/${id}/outlook?view=moves`)
-  await expect(page.getByTestId('sentence')).toContainText(/The floor at hot idle is set by (mains|oil|the pump).*; the ceiling at working speed by the relief spring/)
+  await expect(page.getByTestId('sentence')).toContainText(
+    /The floor at hot idle is set by (mains|oil|the pump).*; the ceiling at working speed by the relief spring/,
+  )
   await expect(page.locator('[data-move="relief.shims"] td').nth(2)).toHaveText('0')
   await page.getByRole('button', { name: 'Find', exact: true }).click()
   await page.getByRole('button', { name: 'Find set-ups' }).click()
@@ -104,25 +151,43 @@ test('a V8 with low hot idle: the spring cannot cure it, the finder does, one se
   await expect(page.getByTestId('adopted')).toContainText('Adopted.')
   await saved(page)
   await expect.poll(async () => Number(await pressure(page, 'idleHot').textContent())).toBeCloseTo(promised, 1)
-  const { holds } = (await (await fetch(`${server.address}/api/shelf`)).json()) as { holds: { build: string; reserved: number; taken: number }[] }
+  const { holds } = (await (await fetch(`${server.address}/api/shelf`)).json()) as {
+    holds: { build: string; reserved: number; taken: number }[]
+  }
   const own = holds.filter(({ build }) => build === id)
   expect(own.length).toBeGreaterThan(0)
   for (const { reserved, taken } of own) expect({ reserved: reserved > 0, taken }).toEqual({ reserved: true, taken: 0 })
-  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as { reason: string; patch: { path: string }[] }[]
+  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as {
+    reason: string
+    patch: { path: string }[]
+  }[]
   expect(entries.at(-1)!.reason).toMatch(/in 100 that all four states meet their targets/)
-  expect(entries.at(-1)!.patch.map(({ path }) => path).join(' ')).toMatch(/\/oil\/figures|\/readings\/pump\.displacement/)
+  expect(
+    entries
+      .at(-1)!
+      .patch.map(({ path }) => path)
+      .join(' '),
+  ).toMatch(/\/oil\/figures|\/readings\/pump\.displacement/)
 
   // The file that leaves the shop says the same without a face.
   const file = join(mkdtempSync(join(tmpdir(), 'uldo-file-')), 'v8.json')
   writeFileSync(file, await (await fetch(`${server.address}/api/builds/${id}/file`)).text())
-  const { states } = JSON.parse(execFileSync('npx', ['tsx', 'bin/uldo.ts', 'outlook', file], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] })) as { states: { name: string; pressure: number; verdict: string }[] }
+  const { states } = JSON.parse(
+    execFileSync('npx', ['tsx', 'bin/uldo.ts', 'outlook', file], {
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'ignore'],
+    }),
+  ) as { states: { name: string; pressure: number; verdict: string }[] }
   for (const { name, pressure: said, verdict } of states) {
     await expect(pressure(page, name)).toHaveText((said / 1e5).toFixed(1))
     await expect(page.locator(`[data-state="${name}"]`)).toContainText(verdict)
   }
 })
 
-test('Try: set-ups side by side leave the record alone until one is adopted; In time: the gauge’s future; Map: where it falls short', async ({ server, bench: page }) => {
+test('Try: set-ups side by side leave the record alone until one is adopted; In time: the gauge’s future; Map: where it falls short', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/outlook?view=try`)
   const cell = (state: string, column: number) => page.locator(`[data-row="${state}"] td`).nth(column).locator('.big')
@@ -147,7 +212,8 @@ test('Try: set-ups side by side leave the record alone until one is adopted; In 
   expect(entries.at(-1)!.reason).toBe('long runs at slow speed')
 
   await page.getByRole('button', { name: 'In time' }).click()
-  const idle = async (key: string) => parseFloat((await page.locator(`[data-scenario="${key}"] td`).nth(2).textContent())!)
+  const idle = async (key: string) =>
+    parseFloat((await page.locator(`[data-scenario="${key}"] td`).nth(2).textContent())!)
   await expect(page.locator('[data-scenario="all"]')).toBeVisible()
   expect(await idle('worn')).toBeLessThan(await idle('now'))
   expect(await idle('all')).toBeLessThan(await idle('worn'))
@@ -156,17 +222,24 @@ test('Try: set-ups side by side leave the record alone until one is adopted; In 
   await expect(page.locator('[data-kind="relief"]')).toBeVisible()
   // What is uncertain makes the doubtful region larger than the one that is short; a touched place is read with its band and its target.
   await expect(page.getByTestId('may-fall-short')).toHaveAttribute('d', /M /)
-  const [, short, doubtful] = (await page.getByRole('img', { name: /^Pressure map/ }).getAttribute('aria-label'))!.match(/: (\d+) of .*, (\d+) may be/)!
+  const [, short, doubtful] = (await page
+    .getByRole('img', { name: /^Pressure map/ })
+    .getAttribute('aria-label'))!.match(/: (\d+) of .*, (\d+) may be/)!
   expect(Number(doubtful)).toBeGreaterThan(Number(short))
   await page.getByRole('img', { name: /^Pressure map/ }).hover()
-  await expect(page.getByTestId('touched')).toHaveText(/rpm, oil at .* °C: [\d.]+ bar \([\d.]+ to [\d.]+\), wanted [\d.]+ bar or more/)
+  await expect(page.getByTestId('touched')).toHaveText(
+    /rpm, oil at .* °C: [\d.]+ bar \([\d.]+ to [\d.]+\), wanted [\d.]+ bar or more/,
+  )
   await expect(page.locator('[data-drive="workingHot"]')).toHaveText(/working hot \d+ W \(\d+ to \d+\)/)
   await page.getByRole('button', { name: 'What moves what' }).click()
   await page.getByRole('region', { name: 'Next measurement' }).getByRole('button').first().click()
   await expect(page.locator('main input[data-reading]:focus')).toHaveCount(1)
 })
 
-test('a record that the gauge has spoken against says so before a change is tried on it', async ({ server, bench: page }) => {
+test('a record that the gauge has spoken against says so before a change is tried on it', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Carousel set')
   await page.goto(`${server.address}/build/${id}/outlook?view=find`)
   const word = page.getByTestId('read-otherwise')

@@ -1,11 +1,23 @@
 import { randomUUID } from 'node:crypto'
 import { buildId, expect, field, record, saved, startServer, test } from './server'
 
-const put = (key: string, value: number) => ({ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } })
+const put = (key: string, value: number) => ({
+  op: 'add',
+  path: `/readings/${key}`,
+  value: { value, source: 'measured' },
+})
 const post = (address: string, id: string, patch: unknown[], base: number, more = {}) =>
-  fetch(`${address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Oda', patch, ...more }) })
+  fetch(`${address}/api/builds/${id}/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Oda', patch, ...more }),
+  })
 
-test('two tabs see each other’s values, and are asked when they meet on one', async ({ server, bench: page, context }) => {
+test('two tabs see each other’s values, and are asked when they meet on one', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   const id = await buildId(server, 'Rescue tractor 2')
   const other = await context.newPage()
   await page.goto(`${server.address}/build/${id}/bearings`)
@@ -40,19 +52,36 @@ test('values typed while the server is away survive a reload and arrive once', a
   await expect(field(page, 'pickup.protrusion')).toHaveValue('141.0')
   await page.unroute('**/entries')
   await saved(page)
-  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as { patch: { path: string }[]; who: string }[]
-  expect(entries.map((entry) => entry.patch[0].path)).toEqual(['/readings/pickup.sumpDepth', '/readings/pickup.protrusion'])
+  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as {
+    patch: { path: string }[]
+    who: string
+  }[]
+  expect(entries.map((entry) => entry.patch[0].path)).toEqual([
+    '/readings/pickup.sumpDepth',
+    '/readings/pickup.protrusion',
+  ])
   expect(entries[0].who).toBe('Maren')
 })
 
-test('stations open while the network is gone, and what is typed there is kept', async ({ server, bench: page, context }) => {
+test('stations open while the network is gone, and what is typed there is kept', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/brief`)
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
   // The rest is fetched once the first screen stands.
   await expect(page.locator('[data-kept="true"]')).toBeVisible({ timeout: 30_000 })
   await context.setOffline(true)
-  for (const [name, heading] of [['Bearings', 'Bearings'], ['Relief', 'Relief'], ['Prime', 'Prime'], ['Passages', 'Passages'], ['Pickup', 'Pickup'], ['Pump', 'Pump']]) {
+  for (const [name, heading] of [
+    ['Bearings', 'Bearings'],
+    ['Relief', 'Relief'],
+    ['Prime', 'Prime'],
+    ['Passages', 'Passages'],
+    ['Pickup', 'Pickup'],
+    ['Pump', 'Pump'],
+  ]) {
     await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click()
     await expect(page.locator('h1')).toHaveText(heading)
   }
@@ -83,7 +112,9 @@ test('undo takes back the last change and only that', async ({ server, bench: pa
   await expect(field(page, 'pump.endClearance')).toHaveValue('0.090')
 })
 
-test('ten times SIGKILL in the middle of a burst of patches loses nothing that was acknowledged', async ({ server }) => {
+test('ten times SIGKILL in the middle of a burst of patches loses nothing that was acknowledged', async ({
+  server,
+}) => {
   const id = await buildId(server, 'Ottiline')
   const acknowledged = new Map<number, number>()
   const device = randomUUID()
@@ -94,7 +125,13 @@ test('ten times SIGKILL in the middle of a burst of patches loses nothing that w
     const burst = Array.from({ length: 120 }, async (_, i) => {
       await new Promise((done) => setTimeout(done, i * 4))
       const value = 0.05 + ++sent * 1e-7
-      const response = await post(now.address, id, [put(i % 2 ? `main.${1 + (i % 7)}.journal` : `rod.${1 + (i % 6)}.bore`, value)], 0, { device }).catch(() => undefined)
+      const response = await post(
+        now.address,
+        id,
+        [put(i % 2 ? `main.${1 + (i % 7)}.journal` : `rod.${1 + (i % 6)}.bore`, value)],
+        0,
+        { device },
+      ).catch(() => undefined)
       if (response?.ok) acknowledged.set(((await response.json()) as { revision: number }).revision, value)
     })
     // In the middle, however fast this machine is.
@@ -105,7 +142,10 @@ test('ten times SIGKILL in the middle of a burst of patches loses nothing that w
     now = await startServer(server.folder)
   }
   expect(acknowledged.size).toBeGreaterThan(60)
-  const entries = (await (await fetch(`${now.address}/api/builds/${id}/entries`)).json()) as { revision: number; patch: { value: { value: number } }[] }[]
+  const entries = (await (await fetch(`${now.address}/api/builds/${id}/entries`)).json()) as {
+    revision: number
+    patch: { value: { value: number } }[]
+  }[]
   const kept = new Map(entries.map((entry) => [entry.revision, entry.patch[0].value.value]))
   for (const [revision, value] of acknowledged) expect(kept.get(revision)).toBe(value)
   const { revision } = (await (await fetch(`${now.address}/api/builds/${id}`)).json()) as { revision: number }
@@ -124,7 +164,10 @@ test('a second server on the same folder is refused, and SIGTERM frees it', asyn
 
 async function startServerExpectingRefusal(folder: string): Promise<{ code: number | null; words: string }> {
   const { spawn } = await import('node:child_process')
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, PORT: '0', ULDO_DATA: folder }, stdio: ['ignore', 'ignore', 'pipe'] })
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: { ...process.env, PORT: '0', ULDO_DATA: folder },
+    stdio: ['ignore', 'ignore', 'pipe'],
+  })
   let words = ''
   child.stderr.on('data', (chunk) => (words += chunk))
   return new Promise((done) => child.once('exit', (code) => done({ code, words })))
@@ -132,18 +175,44 @@ async function startServerExpectingRefusal(folder: string): Promise<{ code: numb
 
 test('bad input is answered in one shape', async ({ server }) => {
   const id = await buildId(server, 'Ottiline')
-  const answer = async (response: Response) => ({ status: response.status, ...((await response.json()) as { error: { code: string; message: string; problems: { path: string }[]; conflict?: { now: { value: number } } } }).error })
+  const answer = async (response: Response) => ({
+    status: response.status,
+    ...(
+      (await response.json()) as {
+        error: { code: string; message: string; problems: { path: string }[]; conflict?: { now: { value: number } } }
+      }
+    ).error,
+  })
   const builds = `${server.address}/api/builds`
-  const send = (body: string) => fetch(builds, { method: 'POST', headers: { 'content-type': 'application/json' }, body }).then(answer)
-  expect(await send('{"preset":"w16","name":"","engine":"x"}')).toMatchObject({ status: 400, code: 'invalid', problems: [{ path: 'preset' }, { path: 'name' }] })
+  const send = (body: string) =>
+    fetch(builds, { method: 'POST', headers: { 'content-type': 'application/json' }, body }).then(answer)
+  expect(await send('{"preset":"w16","name":"","engine":"x"}')).toMatchObject({
+    status: 400,
+    code: 'invalid',
+    problems: [{ path: 'preset' }, { path: 'name' }],
+  })
   expect(await send('{')).toMatchObject({ status: 400, code: 'not-json' })
   expect(await send(JSON.stringify({ name: 'x'.repeat(1_100_000) }))).toMatchObject({ status: 413, code: 'too-large' })
   expect(await fetch(`${builds}/${randomUUID()}`).then(answer)).toMatchObject({ status: 404, code: 'unknown-build' })
   expect(await fetch(`${builds}/nonsense/entries`).then(answer)).toMatchObject({ status: 404 })
-  expect(await fetch(`${builds}/${id}/entries?after=x`).then(answer)).toMatchObject({ status: 400, problems: [{ path: 'after' }] })
+  expect(await fetch(`${builds}/${id}/entries?after=x`).then(answer)).toMatchObject({
+    status: 400,
+    problems: [{ path: 'after' }],
+  })
   expect(await fetch(`${server.address}/api/other`).then(answer)).toMatchObject({ status: 404, code: 'unknown' })
   expect(await post(server.address, id, [put('main.1.journal', 0.066)], 0)).toMatchObject({ ok: true })
-  expect(await post(server.address, id, [put('main.1.journal', 0.067)], 0).then(answer)).toMatchObject({ status: 409, code: 'conflict', problems: [{ path: '/readings/main.1.journal' }], conflict: { now: { value: 0.066 } } })
-  expect(await post(server.address, id, [{ op: 'add', path: '/readings/main.1.journal', value: { value: 'x' } }], 1).then(answer)).toMatchObject({ status: 400, problems: [{ path: 'readings/main.1.journal/value' }, {}] })
-  expect(await post(server.address, id, [{ op: 'add', path: '/__proto__/x', value: 1 }], 1).then(answer)).toMatchObject({ status: 400 })
+  expect(await post(server.address, id, [put('main.1.journal', 0.067)], 0).then(answer)).toMatchObject({
+    status: 409,
+    code: 'conflict',
+    problems: [{ path: '/readings/main.1.journal' }],
+    conflict: { now: { value: 0.066 } },
+  })
+  expect(
+    await post(server.address, id, [{ op: 'add', path: '/readings/main.1.journal', value: { value: 'x' } }], 1).then(
+      answer,
+    ),
+  ).toMatchObject({ status: 400, problems: [{ path: 'readings/main.1.journal/value' }, {}] })
+  expect(await post(server.address, id, [{ op: 'add', path: '/__proto__/x', value: 1 }], 1).then(answer)).toMatchObject(
+    { status: 400 },
+  )
 })

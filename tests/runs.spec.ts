@@ -22,17 +22,37 @@ async function hear(page: Page) {
       type = ''
       connect() {}
       disconnect() {}
-      start() { heard.starts++ }
-      stop() { heard.stops++ }
+      start() {
+        heard.starts++
+      }
+      stop() {
+        heard.stops++
+      }
     }
-    Object.assign(window, { AudioContext: class { destination = {}; resume() { return Promise.resolve() } createGain() { return new Node() } createOscillator() { return new Node() } } })
+    Object.assign(window, {
+      AudioContext: class {
+        destination = {}
+        resume() {
+          return Promise.resolve()
+        }
+        createGain() {
+          return new Node()
+        }
+        createOscillator() {
+          return new Node()
+        }
+      },
+    })
   })
 }
-const heard = (page: Page) => page.evaluate(() => (window as unknown as { heard: { starts: number; stops: number } }).heard)
+const heard = (page: Page) =>
+  page.evaluate(() => (window as unknown as { heard: { starts: number; stops: number } }).heard)
 
 const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click()
-const runsOf = async (server: Running, id: string) => (await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as Run[]
-const samplesOf = async (server: Running, run: string) => (await (await fetch(`${server.address}/api/runs/${run}/samples`)).json()) as ChannelSample[]
+const runsOf = async (server: Running, id: string) =>
+  (await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as Run[]
+const samplesOf = async (server: Running, run: string) =>
+  (await (await fetch(`${server.address}/api/runs/${run}/samples`)).json()) as ChannelSample[]
 
 async function simulate(page: Page, fault?: string, gauge = false, engine = '42') {
   await press(page, 'Readings come from: Simulated')
@@ -58,11 +78,27 @@ async function firstNews(address: string, count: number): Promise<string[]> {
 
 async function patched(server: Running, id: string, patch: object[]) {
   const { revision } = (await (await fetch(`${server.address}/api/builds/${id}`)).json()) as { revision: number }
-  const response = await fetch(`${server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base: revision, who: 'Maren', patch, reason: '' }) })
+  const response = await fetch(`${server.address}/api/builds/${id}/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      clientKey: randomUUID(),
+      device: randomUUID(),
+      base: revision,
+      who: 'Maren',
+      patch,
+      reason: '',
+    }),
+  })
   expect(response.ok, await response.text()).toBe(true)
 }
 /** Oil seen at every outlet that a build’s prime asks for. */
-const outletsSeen = async (server: Running, id: string) => outletChecks((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).map((key) => ({ op: 'add', path: `/checks/${key}`, value: { state: 'done' } }))
+const outletsSeen = async (server: Running, id: string) =>
+  outletChecks((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).map((key) => ({
+    op: 'add',
+    path: `/checks/${key}`,
+    value: { state: 'done' },
+  }))
 
 /** Preflight gone past with its reasons, and onto the board. */
 async function board(page: Page) {
@@ -70,7 +106,10 @@ async function board(page: Page) {
   await expect(page.getByTestId('board-word')).toHaveText('GO')
 }
 
-test('a healthy engine on the rig: primed, started, warmed, its points captured, and the model calibrated near the hidden truth', async ({ server, bench: page }) => {
+test('a healthy engine on the rig: primed, started, warmed, its points captured, and the model calibrated near the hidden truth', async ({
+  server,
+  bench: page,
+}) => {
   test.setTimeout(150_000)
   await hear(page)
   const id = await buildId(server, 'Ottiline')
@@ -94,7 +133,11 @@ test('a healthy engine on the rig: primed, started, warmed, its points captured,
     expect(sheet.checks['prime.crank90'].state).toBe('done')
     await expect.poll(async () => (await runsOf(server, id))[0].outcome).toBe('primed')
     const [run] = await runsOf(server, id)
-    expect(run).toMatchObject({ kind: 'prime', outcome: 'primed', setup: { source: 'rig', stage: 'check', method: 'drill', filter: 'off' } })
+    expect(run).toMatchObject({
+      kind: 'prime',
+      outcome: 'primed',
+      setup: { source: 'rig', stage: 'check', method: 'drill', filter: 'off' },
+    })
   })
 
   await test.step('start', async () => {
@@ -127,8 +170,11 @@ test('a healthy engine on the rig: primed, started, warmed, its points captured,
     await expect(row).toBeVisible({ timeout: 20_000 })
     const [run] = await runsOf(server, id)
     const sheet = (await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet
-    const cubes = ({ mainClearance, rodClearance }: { mainClearance: number[]; rodClearance: number[] }) => [...mainClearance, ...rodClearance].reduce((sum, each) => sum + each ** 3, 0)
-    const hidden = Math.cbrt(cubes(drawTruth(sheet, { seed: run.setup.rig!.seed }).values) / cubes(modelOf(sheet).values))
+    const cubes = ({ mainClearance, rodClearance }: { mainClearance: number[]; rodClearance: number[] }) =>
+      [...mainClearance, ...rodClearance].reduce((sum, each) => sum + each ** 3, 0)
+    const hidden = Math.cbrt(
+      cubes(drawTruth(sheet, { seed: run.setup.rig!.seed }).values) / cubes(modelOf(sheet).values),
+    )
     expect(Math.abs(Number(await row.getAttribute('data-value')) / hidden - 1)).toBeLessThan(0.1)
     await expect(page.locator('[data-anew="idleHot"] td')).toHaveCount(3)
     expect(run.setup.passed?.map(({ reason }) => reason)).toContain('trial on the bench')
@@ -139,12 +185,17 @@ test('a healthy engine on the rig: primed, started, warmed, its points captured,
 })
 
 for (const [fault, filter, words, cause] of [
-  ['dry-pump', 'filled', /Stop: no pressure/, /dry-pump/], ['pickup-air', 'dry', /Stop: (no pressure|too low|the gauge flickers)/, /pickup-air|dry-pump/],
-  ['relief-open', 'off', /Stop: (no pressure|too low)/, /relief-open/], ['plug-out', 'dry', /Stop: too low/, /plug-out/],
+  ['dry-pump', 'filled', /Stop: no pressure/, /dry-pump/],
+  ['pickup-air', 'dry', /Stop: (no pressure|too low|the gauge flickers)/, /pickup-air|dry-pump/],
+  ['relief-open', 'off', /Stop: (no pressure|too low)/, /relief-open/],
+  ['plug-out', 'dry', /Stop: too low/, /plug-out/],
 ] as const) {
-  test(`a prime with a hidden fault, ${fault}: the early word, with the cause first among what fits`, async ({ server, bench: page }) => {
+  test(`a prime with a hidden fault, ${fault}: the early word, with the cause first among what fits`, async ({
+    server,
+    bench: page,
+  }) => {
     await hear(page)
-      const id = await buildId(server, 'Ottiline')
+    const id = await buildId(server, 'Ottiline')
     await page.goto(`${server.address}/build/${id}/prime`)
     if (filter !== 'off') await press(page, `Filter ${filter === 'dry' ? 'fitted dry' : 'fitted full'}: take`)
     await press(page, 'Prime it')
@@ -171,7 +222,10 @@ for (const [fault, filter, words, cause] of [
   })
 }
 
-test('a sender that reads 30 percent low: STOP with sound by itself, the word that the gauge is to be believed with a gauge beside it', async ({ server, bench: page }) => {
+test('a sender that reads 30 percent low: STOP with sound by itself, the word that the gauge is to be believed with a gauge beside it', async ({
+  server,
+  bench: page,
+}) => {
   await hear(page)
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/start`)
@@ -205,7 +259,11 @@ test('a sender that reads 30 percent low: STOP with sound by itself, the word th
   await expect(stop).not.toHaveAttribute('data-stop', /./)
 })
 
-test('by hand, with nothing wired and the network gone: taps are kept, the deadline runs, a lamp is no gauge', async ({ server, bench: page, context }) => {
+test('by hand, with nothing wired and the network gone: taps are kept, the deadline runs, a lamp is no gauge', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   await hear(page)
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/start`)
@@ -233,9 +291,18 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect(page.getByText('No network: what is tapped in is kept here')).toBeVisible()
   await context.setOffline(false)
   const [run] = await runsOf(server, id)
-  await expect.poll(async () => (await samplesOf(server, run.id)).map(({ pressure }) => pressure! / 1e5)).toEqual([expect.closeTo(Number(idle.toFixed(2)), 4), expect.closeTo(4.25, 4)])
+  await expect
+    .poll(async () => (await samplesOf(server, run.id)).map(({ pressure }) => pressure! / 1e5))
+    .toEqual([expect.closeTo(Number(idle.toFixed(2)), 4), expect.closeTo(4.25, 4)])
   // A point that is marked is a reading of this engine.
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).readings['start.idleCold.pressure']?.value).toBeCloseTo(4.25e5, 0)
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).readings[
+          'start.idleCold.pressure'
+        ]?.value,
+    )
+    .toBeCloseTo(4.25e5, 0)
   await page.reload()
   await expect(page.getByTestId('board-word')).toHaveText('Runs')
   await press(page, 'Off')
@@ -252,7 +319,9 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect.poll(async () => (await heard(page)).starts).toBe(1)
 })
 
-test('the server killed in the middle of a run at ten readings a second: nothing acknowledged is lost, the page goes on, the chart has no hole', async ({ bench: page }) => {
+test('the server killed in the middle of a run at ten readings a second: nothing acknowledged is lost, the page goes on, the chart has no hole', async ({
+  bench: page,
+}) => {
   test.setTimeout(90_000)
   let server = await startServer()
   try {
@@ -260,7 +329,11 @@ test('the server killed in the middle of a run at ten readings a second: nothing
     const rig: RigSetUp = { seed: 5, pace: 1 }
     const begin = async (setup: object) => {
       const run = randomUUID()
-      await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup }) })
+      await fetch(`${server.address}/api/builds/${id}/runs`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup }),
+      })
       return run
     }
     const logged = await begin({ source: 'logger' })
@@ -278,7 +351,14 @@ test('the server killed in the middle of a run at ten readings a second: nothing
     const logger = (async () => {
       for (let n = 0; sending; n++) {
         const time = n / 10
-        await fetch(`${server.address}/api/runs/${logged}/samples`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ time, pressure: 1000 * n }) }).then((response) => response.ok && acknowledged.push(n), () => undefined)
+        await fetch(`${server.address}/api/runs/${logged}/samples`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ time, pressure: 1000 * n }),
+        }).then(
+          (response) => response.ok && acknowledged.push(n),
+          () => undefined,
+        )
         await new Promise((done) => setTimeout(done, 100))
       }
     })()
@@ -304,21 +384,33 @@ test('the server killed in the middle of a run at ten readings a second: nothing
   }
 })
 
-test('a logger’s file of an hour at ten a second: columns put right, bad rows named, the rest in the run', async ({ server, bench: page }) => {
+test('a logger’s file of an hour at ten a second: columns put right, bad rows named, the rest in the run', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/start`)
   await press(page, 'Readings come from: File')
   await board(page)
-  const rows = Array.from({ length: 36_000 }, (_, i) => `${i * 100},${(i < 33_000 ? 43 + 5 * Math.sin(i / 900) : 11).toFixed(2)},${800 + (i % 7)},x`)
+  const rows = Array.from(
+    { length: 36_000 },
+    (_, i) => `${i * 100},${(i < 33_000 ? 43 + 5 * Math.sin(i / 900) : 11).toFixed(2)},${800 + (i % 7)},x`,
+  )
   rows[99] = '9900,none,800,x'
   rows[20_000] = '1,43,800,x'
-  await page.getByTestId('run-file').setInputFiles({ name: 'logger.csv', mimeType: 'text/csv', buffer: Buffer.from(`stamp (ms),oil press (psi),engine,volts\n${rows.join('\n')}\n`) })
+  await page.getByTestId('run-file').setInputFiles({
+    name: 'logger.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`stamp (ms),oil press (psi),engine,volts\n${rows.join('\n')}\n`),
+  })
   await expect(page.getByRole('combobox', { name: 'oil press (psi) in' })).toHaveValue('psi')
   // What was not guessed is put right by hand.
   await page.getByRole('combobox', { name: 'stamp (ms) is' }).selectOption('time')
   await page.getByRole('combobox', { name: 'stamp (ms) in' }).selectOption('ms')
   await press(page, 'Read it in')
-  await expect(page.getByTestId('imported')).toContainText('35,999 readings are in; 2 cells could not be read', { timeout: 30_000 })
+  await expect(page.getByTestId('imported')).toContainText('35,999 readings are in; 2 cells could not be read', {
+    timeout: 30_000,
+  })
   // What a file says is judged and said, not shouted.
   await expect(page.getByRole('dialog')).toHaveAttribute('data-phase', 'running')
   // Nobody said how warm the oil was: only what is too low at any temperature breaks the rule.
@@ -332,20 +424,46 @@ test('a logger’s file of an hour at ten a second: columns put right, bad rows 
   expect(csv.split('\n')[0]).toBe('time (s),pressure (bar),speed (rpm)')
   expect(csv.split('\n')[1]).toBe(`0,${Number((43 * 0.06894757).toPrecision(7))},800`)
   // Asked once: the next file with these headings is known.
-  await page.getByTestId('run-file').setInputFiles({ name: 'next.csv', mimeType: 'text/csv', buffer: Buffer.from('stamp (ms),oil press (psi),engine,volts\n0,1,2,3\n') })
+  await page.getByTestId('run-file').setInputFiles({
+    name: 'next.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('stamp (ms),oil press (psi),engine,volts\n0,1,2,3\n'),
+  })
   await expect(page.getByText('next.csv')).toBeVisible()
   await expect(page.getByRole('combobox', { name: 'stamp (ms) is' })).toHaveValue('time')
   await expect(page.getByRole('combobox', { name: 'stamp (ms) in' })).toHaveValue('ms')
 })
 
-test('a home-made logger on the serial port, simulated: lines read, a garbled one said, a lost port opened again', async ({ server, bench: page }) => {
+test('a home-made logger on the serial port, simulated: lines read, a garbled one said, a lost port opened again', async ({
+  server,
+  bench: page,
+}) => {
   await page.addInitScript(() => {
-    const port = { controller: undefined as ReadableStreamDefaultController<Uint8Array> | undefined, readable: null as ReadableStream<Uint8Array> | null, opened: 0,
-      open() { port.opened++; port.readable = new ReadableStream({ start: (controller) => void (port.controller = controller) }); return Promise.resolve() }, close: () => Promise.resolve() }
+    const port = {
+      controller: undefined as ReadableStreamDefaultController<Uint8Array> | undefined,
+      readable: null as ReadableStream<Uint8Array> | null,
+      opened: 0,
+      open() {
+        port.opened++
+        port.readable = new ReadableStream({ start: (controller) => void (port.controller = controller) })
+        return Promise.resolve()
+      },
+      close: () => Promise.resolve(),
+    }
     Object.assign(window, { port })
-    Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) }, configurable: true })
+    Object.defineProperty(navigator, 'serial', {
+      value: { requestPort: () => Promise.resolve(port) },
+      configurable: true,
+    })
   })
-  const send = (text: string) => page.evaluate((now) => (window as unknown as { port: { controller: ReadableStreamDefaultController<Uint8Array> } }).port.controller.enqueue(new TextEncoder().encode(now)), text)
+  const send = (text: string) =>
+    page.evaluate(
+      (now) =>
+        (
+          window as unknown as { port: { controller: ReadableStreamDefaultController<Uint8Array> } }
+        ).port.controller.enqueue(new TextEncoder().encode(now)),
+      text,
+    )
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/prime?view=live`)
   await press(page, 'Readings come from: Serial')
@@ -359,7 +477,11 @@ test('a home-made logger on the serial port, simulated: lines read, a garbled on
   await expect(page.getByRole('alert')).toContainText('garbled on its way')
   await send('t=10.2 P=2.35bar\n')
   await expect(page.getByTestId('live-pressure')).toContainText('2.3')
-  await page.evaluate(() => (window as unknown as { port: { controller: ReadableStreamDefaultController<Uint8Array> } }).port.controller.error(new Error('unplugged')))
+  await page.evaluate(() =>
+    (window as unknown as { port: { controller: ReadableStreamDefaultController<Uint8Array> } }).port.controller.error(
+      new Error('unplugged'),
+    ),
+  )
   await expect(page.getByRole('alert')).toContainText('The port was lost: unplugged')
   await press(page, 'Open it again')
   await send('P=240\n')
@@ -368,43 +490,100 @@ test('a home-made logger on the serial port, simulated: lines read, a garbled on
   await send('t=0.1 P=245\n')
   await expect(page.getByTestId('port')).toHaveText('4 lines read, 1 could not be')
   const [run] = await runsOf(server, id)
-  await expect.poll(async () => (await samplesOf(server, run.id)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([231, 235, 240, 245])
+  await expect
+    .poll(async () => (await samplesOf(server, run.id)).map(({ pressure }) => Math.round(pressure! / 1e3)))
+    .toEqual([231, 235, 240, 245])
 })
 
-test('any logger: JSON with and without a time, CSV under its own headings, what is wrong named and the rest kept', async ({ server }) => {
+test('any logger: JSON with and without a time, CSV under its own headings, what is wrong named and the rest kept', async ({
+  server,
+}) => {
   const id = await buildId(server, 'Ottiline')
   const run = randomUUID()
   const post = async (body: string, type = 'application/json') => {
-    const response = await fetch(`${server.address}/api/runs/${run}/samples`, { method: 'POST', headers: { 'content-type': type }, body })
-    return { status: response.status, answer: (await response.json()) as { taken?: number; refused?: object[]; error?: { message: string; problems: { path: string }[] } } }
+    const response = await fetch(`${server.address}/api/runs/${run}/samples`, {
+      method: 'POST',
+      headers: { 'content-type': type },
+      body,
+    })
+    return {
+      status: response.status,
+      answer: (await response.json()) as {
+        taken?: number
+        refused?: object[]
+        error?: { message: string; problems: { path: string }[] }
+      },
+    }
   }
   expect((await post('{}')).status).toBe(404)
-  const begun = await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }) })
+  const begun = await fetch(`${server.address}/api/builds/${id}/runs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' } }),
+  })
   expect(begun.status).toBe(201)
   expect((await post('{"pressure": 231000, "speed": 13.7}')).answer).toEqual({ taken: 1, known: 0, refused: [] })
   // A reading sent twice is known; where one of another value stands already, and nothing of the lot was taken, that is no success.
   expect((await post('{"time": 30, "pressure": 200000}')).answer).toMatchObject({ taken: 1, known: 0 })
   expect((await post('{"time": 30, "pressure": 200000}')).answer).toMatchObject({ taken: 0, known: 1 })
   expect((await post('{"time": 30, "pressure": 250000}')).status).toBe(400)
-  expect((await post('[{"time": 60, "pressure": 231000}, {"time": 60.1, "pressure": "high"}, {"time": 60, "pressure": 1}]')).answer).toMatchObject({ taken: 1, refused: [{ index: 1, path: 'pressure' }, { index: 2, path: 'time', message: 'another reading stands at 60 s' }] })
-  expect((await post('time (s),oil press (psi)\n61,30\n61.1,x\n', 'text/csv')).answer).toMatchObject({ taken: 1, refused: [{ line: 3, column: 'oil press (psi)', message: '“x” is not a number' }] })
+  expect(
+    (await post('[{"time": 60, "pressure": 231000}, {"time": 60.1, "pressure": "high"}, {"time": 60, "pressure": 1}]'))
+      .answer,
+  ).toMatchObject({
+    taken: 1,
+    refused: [
+      { index: 1, path: 'pressure' },
+      { index: 2, path: 'time', message: 'another reading stands at 60 s' },
+    ],
+  })
+  expect((await post('time (s),oil press (psi)\n61,30\n61.1,x\n', 'text/csv')).answer).toMatchObject({
+    taken: 1,
+    refused: [{ line: 3, column: 'oil press (psi)', message: '“x” is not a number' }],
+  })
   expect((await post('a,b\n1,2\n', 'text/csv')).answer.error).toMatchObject({ problems: [{ path: 'headings' }] })
   expect((await post('{"pressure": 9e9}')).answer.error!.problems[0].path).toBe('pressure')
   expect((await post('not json')).status).toBe(400)
-  expect((await samplesOf(server, run)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([231, 200, 231, 207])
+  expect((await samplesOf(server, run)).map(({ pressure }) => Math.round(pressure! / 1e3))).toEqual([
+    231, 200, 231, 207,
+  ])
   // Who listens anew hears what was done before the readings that are judged by it.
-  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), time: 60, kind: 'mark', words: 'fired', who: 'Maren' }) })
+  await fetch(`${server.address}/api/runs/${run}/events`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ clientKey: randomUUID(), time: 60, kind: 'mark', words: 'fired', who: 'Maren' }),
+  })
   expect(await firstNews(`${server.address}/api/runs/${run}/stream?after=-1`, 2)).toEqual(['event', 'samples'])
-  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: randomUUID(), time: 70, kind: 'end', words: 'over', who: 'Maren' }) })
+  await fetch(`${server.address}/api/runs/${run}/events`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ clientKey: randomUUID(), time: 70, kind: 'end', words: 'over', who: 'Maren' }),
+  })
   expect((await post('{"pressure": 1000}')).status).toBe(409)
 })
 
-test('a tablet whose clock is two hours ahead: the logger’s readings are kept, by the server’s clock', async ({ server }) => {
+test('a tablet whose clock is two hours ahead: the logger’s readings are kept, by the server’s clock', async ({
+  server,
+}) => {
   const id = await buildId(server, 'Ottiline')
   const run = randomUUID()
   const ahead = Date.now() + 2 * 3600e3
-  const send = async (path: string, body: object) => (await fetch(`${server.address}/api/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json() as Promise<{ taken?: number; startedAt?: string }>
-  const begun = await send(`builds/${id}/runs`, { id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' }, begunAt: ahead - 4000, sentAt: ahead })
+  const send = async (path: string, body: object) =>
+    (
+      await fetch(`${server.address}/api/${path}`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
+    ).json() as Promise<{ taken?: number; startedAt?: string }>
+  const begun = await send(`builds/${id}/runs`, {
+    id: run,
+    kind: 'start',
+    who: 'Maren',
+    setup: { source: 'logger' },
+    begunAt: ahead - 4000,
+    sentAt: ahead,
+  })
   expect(Math.abs(Date.parse(begun.startedAt!) - (Date.now() - 4000))).toBeLessThan(3000)
   for (let n = 0; n < 3; n++) expect((await send(`runs/${run}/samples`, { pressure: 2e5 + n })).taken).toBe(1)
   const kept = await samplesOf(server, run)
@@ -412,7 +591,10 @@ test('a tablet whose clock is two hours ahead: the logger’s readings are kept,
   for (const { time } of kept) expect(time).toBeGreaterThan(3.5)
 })
 
-test('a logger that says nothing: the deadline runs all the same, and a silence later is said', async ({ server, bench: page }) => {
+test('a logger that says nothing: the deadline runs all the same, and a silence later is said', async ({
+  server,
+  bench: page,
+}) => {
   await hear(page)
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/start`)
@@ -426,7 +608,10 @@ test('a logger that says nothing: the deadline runs all the same, and a silence 
   await press(page, 'End the run')
 })
 
-test('the simulated digital gauge: in the hand, its button types what it shows and goes on to the next', async ({ server, bench: page }) => {
+test('the simulated digital gauge: in the hand, its button types what it shows and goes on to the next', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/house?view=instruments`)
   await press(page, 'Add a simulated gauge')
   await expect(page.locator('[data-instrument="Simulated gauge"]')).toBeVisible()
@@ -435,20 +620,31 @@ test('the simulated digital gauge: in the hand, its button types what it shows a
   await field(page, 'pump.endClearance').click()
   await page.getByRole('combobox', { name: 'Instrument' }).selectOption('Simulated gauge')
   await press(page, 'Press the gauge')
-  const { value } = (await (await fetch(`${server.address}/api/builds/${id}/gauge?reading=pump.endClearance&press=0`)).json()) as { value: number }
-  const reading = async () => ((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).readings['pump.endClearance'] ?? {}
-  await expect.poll(reading).toMatchObject({ value: expect.closeTo(value, 9), source: 'measured', instrument: 'Simulated gauge' })
+  const { value } = (await (
+    await fetch(`${server.address}/api/builds/${id}/gauge?reading=pump.endClearance&press=0`)
+  ).json()) as { value: number }
+  const reading = async () =>
+    ((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).readings['pump.endClearance'] ??
+    {}
+  await expect
+    .poll(reading)
+    .toMatchObject({ value: expect.closeTo(value, 9), source: 'measured', instrument: 'Simulated gauge' })
   expect((await fetch(`${server.address}/api/builds/${id}/gauge?reading=main.77.bore`)).status).toBe(400)
 })
 
-test('how to prime: a stall says its cure, the filter’s three ways side by side, the clock on the Floor', async ({ server, bench: page }) => {
+test('how to prime: a stall says its cure, the filter’s three ways side by side, the clock on the Floor', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Rescue tractor 2')
   await page.goto(`${server.address}/build/${id}/prime`)
   // Nothing recorded of its packing: dry, and with a full filter before it the model stalls.
   await expect(page.getByText('taken as dry')).toBeVisible()
   await expect(page.locator('[data-filter="off"]')).toHaveAttribute('data-primed', 'true')
   await press(page, 'Filter fitted full: take')
-  await expect(page.getByTestId('prime-model')).toContainText('It will not prime like this: the pump draws, but on air it cannot open the way through the filter')
+  await expect(page.getByTestId('prime-model')).toContainText(
+    'It will not prime like this: the pump draws, but on air it cannot open the way through the filter',
+  )
   await page.locator('[data-cure="filter-off"]').getByRole('button').click()
   await expect(page.getByTestId('time-pad')).toContainText(' s')
   await press(page, 'Method: Tank')
@@ -468,12 +664,20 @@ test('how to prime: a stall says its cure, the filter’s three ways side by sid
   // Primed nine days ago and not started.
   const ferry = await buildId(server, 'Ottiline')
   const at = new Date(Date.now() - 9 * 86400e3).toISOString()
-  await patched(server, ferry, [{ op: 'add', path: '/readings/prime.pressure', value: { value: 4.2e5, source: 'measured', by: 'Maren', at } }, ...(await outletsSeen(server, ferry))])
+  await patched(server, ferry, [
+    { op: 'add', path: '/readings/prime.pressure', value: { value: 4.2e5, source: 'measured', by: 'Maren', at } },
+    ...(await outletsSeen(server, ferry)),
+  ])
   await page.goto(server.address)
-  await expect(page.locator('.engines li', { hasText: 'Ottiline' })).toContainText('Primed 9 days ago and not started: prime again')
+  await expect(page.locator('.engines li', { hasText: 'Ottiline' })).toContainText(
+    'Primed 9 days ago and not started: prime again',
+  )
 })
 
-test('Break-in: by the followers, timers that outlive a reload, the filter read, reminders for a calendar', async ({ server, bench: page }) => {
+test('Break-in: by the followers, timers that outlive a reload, the filter read, reminders for a calendar', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Carousel set')
   await page.goto(`${server.address}/build/${id}/start?view=breakin`)
   await expect(page.getByText('Straight to fast idle, up and down, no idling')).toBeVisible()
@@ -491,7 +695,13 @@ test('Break-in: by the followers, timers that outlive a reload, the filter read,
   const calendar = await (await fetch(`${server.address}/api/builds/${id}/reminders`)).text()
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(3)
   // Ten hours at twenty a week: half a week after the start, a whole day in the calendar.
-  const start = ((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).readings['start.idleCold.pressure'].at!
+  const start = ((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet).readings[
+    'start.idleCold.pressure'
+  ].at!
   const due = new Date(Date.parse(start) + 4 * 86400e3)
-  expect(calendar.replace(/\r\n[ \t]/g, '')).toMatch(new RegExp(`DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}[\\s\\S]*?SUMMARY:Carousel set: first oil and filter change|SUMMARY:Carousel set: first oil and filter change[\\s\\S]*?DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}`))
+  expect(calendar.replace(/\r\n[ \t]/g, '')).toMatch(
+    new RegExp(
+      `DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}[\\s\\S]*?SUMMARY:Carousel set: first oil and filter change|SUMMARY:Carousel set: first oil and filter change[\\s\\S]*?DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}`,
+    ),
+  )
 })

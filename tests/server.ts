@@ -25,11 +25,16 @@ export async function startServer(folder?: string, port?: number, more: NodeJS.P
   if (!folder && template && existsSync(template)) cpSync(template, own, { recursive: true })
   const at = port ?? (await freePort())
   const child = spawn(process.execPath, ['.output/server/index.mjs'], {
-    cwd: root, stdio: ['ignore', 'ignore', 'pipe'], env: { ...process.env, PORT: String(at), HOST: '127.0.0.1', ULDO_DATA: own, ULDO_DEMO: '1', ...more },
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, PORT: String(at), HOST: '127.0.0.1', ULDO_DATA: own, ULDO_DEMO: '1', ...more },
   })
   const gone = new Promise<number | null>((done) => child.once('exit', (code) => done(code)))
   const running: Running = {
-    address: `http://127.0.0.1:${at}`, folder: own, port: at, child,
+    address: `http://127.0.0.1:${at}`,
+    folder: own,
+    port: at,
+    child,
     stop: (signal = 'SIGTERM') => {
       child.kill(signal)
       return gone
@@ -39,7 +44,10 @@ export async function startServer(folder?: string, port?: number, more: NodeJS.P
   child.stderr.on('data', (chunk) => (words += chunk))
   let ready = false
   for (let tries = 0; tries < 300 && !ready; tries++) {
-    ready = await fetch(`${running.address}/api/health`).then((response) => response.ok, () => false)
+    ready = await fetch(`${running.address}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    )
     if (!ready) await new Promise((done) => setTimeout(done, 150))
   }
   if (!ready) throw new Error(`The server on ${own} did not answer: ${words || 'it said nothing'}`)
@@ -63,7 +71,6 @@ export function freePort(): Promise<number> {
 
 /** A test with a server of its own, and a page that fails on any console error. */
 export const test = base.extend<{ server: Running; bench: Page }>({
-   
   server: async ({}, use) => {
     const server = await startServer()
     await use(server)
@@ -95,7 +102,14 @@ export async function record(page: Page, readings: Record<string, string>): Prom
 export const saved = (page: Page) => expect(page.getByTestId('saving')).toHaveText('saved')
 
 /** A photo of one pixel, as a file field takes it. */
-export const PHOTO = { name: 'photo.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==', 'base64') }
+export const PHOTO = {
+  name: 'photo.png',
+  mimeType: 'image/png',
+  buffer: Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg==',
+    'base64',
+  ),
+}
 
 /** Goes past every gate of the preflight with a reason, and onto the board. */
 export async function ontoTheBoard(page: Page): Promise<void> {

@@ -14,7 +14,10 @@ function decoded(png: Buffer): string | undefined {
   return jsQR(new Uint8ClampedArray(data), width, height)?.data
 }
 
-test('Shelf: figures written where they stand, a CSV with bad rows, things put there and taken off', async ({ server, bench: page }) => {
+test('Shelf: figures written where they stand, a CSV with bad rows, things put there and taken off', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/shelf?kind=washer`)
   await expect(item(page, 'Washer 1.20')).toBeVisible()
   await page.getByLabel('Washer 1.20, count').fill('7')
@@ -43,24 +46,47 @@ test('Shelf: figures written where they stand, a CSV with bad rows, things put t
   await expect(item(page, 'Washer 0.3')).toHaveCount(0)
 
   // Two thousand rows, three of them bad: the good ones are kept, the bad ones named, nothing is half done.
-  const rows = Array.from({ length: 2000 }, (_, i) => `washer,Lot ${i},,${i % 9},Cabinet ${i % 12},,,${(0.3 + 0.001 * i).toFixed(3)},14,6.4,yes`)
+  const rows = Array.from(
+    { length: 2000 },
+    (_, i) => `washer,Lot ${i},,${i % 9},Cabinet ${i % 12},,,${(0.3 + 0.001 * i).toFixed(3)},14,6.4,yes`,
+  )
   rows[499] = 'washer,Lot 499,,some,Cabinet 1,,,0.5,14,6.4,yes'
   rows[1199] = 'washer,Lot 1199,,1,Cabinet 1,,,0.5 bar,14,6.4,yes'
   rows[1799] = 'bolt,Lot 1799,,1,,,,,,,'
-  await page.getByLabel('CSV file of the shelf').setInputFiles({ name: 'lot.csv', mimeType: 'text/csv', buffer: Buffer.from(`kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless\n${rows.join('\n')}\n`) })
+  await page.getByLabel('CSV file of the shelf').setInputFiles({
+    name: 'lot.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      `kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless\n${rows.join('\n')}\n`,
+    ),
+  })
   const report = page.getByRole('status', { name: 'What the file gave' })
   await expect(report).toContainText('1997 added, 0 changed, 3 rows left out')
-  await expect(report.locator('li')).toHaveText([/^Line 501, count: “some” is not a number/, /^Line 1201, thickness \(mm\): “bar” is not a unit/, /^Line 1801, kind: “bolt” is none of/])
+  await expect(report.locator('li')).toHaveText([
+    /^Line 501, count: “some” is not a number/,
+    /^Line 1201, thickness \(mm\): “bar” is not a unit/,
+    /^Line 1801, kind: “bolt” is none of/,
+  ])
   await expect(page.getByText('2,004 lines')).toBeVisible()
   await page.getByLabel('Find on the shelf').fill('lot 1998')
   await expect(page.getByLabel('Lot 1998, Thickness')).toHaveValue('2.30')
   const csv = await (await fetch(`${server.address}/api/shelf/csv?kind=washer`)).text()
   expect(csv.trim().split('\n')).toHaveLength(2005)
   // Taken in again, what went out changes nothing.
-  const again = await (await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv })).json()
+  const again = await (
+    await fetch(`${server.address}/api/shelf/csv`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv' },
+      body: csv,
+    })
+  ).json()
   expect(again).toEqual({ added: 0, changed: 2004, bad: [] })
   expect(await (await fetch(`${server.address}/api/shelf/csv?kind=washer`)).text()).toBe(csv)
-  const refused = await fetch(`${server.address}/api/shelf/csv`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: 'kind,colour\nwasher,red' })
+  const refused = await fetch(`${server.address}/api/shelf/csv`, {
+    method: 'POST',
+    headers: { 'content-type': 'text/csv' },
+    body: 'kind,colour\nwasher,red',
+  })
   expect(refused.status).toBe(400)
   expect((await refused.json()).error.message).toContain('“colour” is not known')
 })
@@ -72,21 +98,53 @@ test('Shelf: a figure that two wrote is asked for with its unit', async ({ serve
   await page.getByLabel('Washer 1.20, Thickness').fill('1.18')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('saving')).toContainText('kept here')
-  const { items } = (await (await fetch(`${server.address}/api/shelf`)).json()) as { items: { id: string; label: string; properties: { thickness: number } }[] }
+  const { items } = (await (await fetch(`${server.address}/api/shelf`)).json()) as {
+    items: { id: string; label: string; properties: { thickness: number } }[]
+  }
   const { id, properties } = items.find(({ label }) => label === 'Washer 1.20')!
-  const body = { clientKey: randomUUID(), who: 'Ilse', item: id, kind: 'set', was: { 'properties.thickness': properties.thickness }, set: { 'properties.thickness': 1.22e-3 } }
-  expect((await fetch(`${server.address}/api/shelf/changes`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).status).toBe(200)
+  const body = {
+    clientKey: randomUUID(),
+    who: 'Ilse',
+    item: id,
+    kind: 'set',
+    was: { 'properties.thickness': properties.thickness },
+    set: { 'properties.thickness': 1.22e-3 },
+  }
+  expect(
+    (
+      await fetch(`${server.address}/api/shelf/changes`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
+    ).status,
+  ).toBe(200)
   await page.unroute('**/api/shelf/changes')
   await expect(page.getByRole('button', { name: 'Keep 1.22 mm' })).toBeVisible({ timeout: 20_000 })
   await page.getByRole('button', { name: 'Write 1.18 mm' }).click()
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/shelf`)).json()) as { items: typeof items }).items.find((each) => each.id === id)!.properties.thickness).toBeCloseTo(1.18e-3, 9)
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${server.address}/api/shelf`)).json()) as { items: typeof items }).items.find(
+          (each) => each.id === id,
+        )!.properties.thickness,
+    )
+    .toBeCloseTo(1.18e-3, 9)
 })
 
 test('Shelf: what a build holds is counted, refused to others, and put back', async ({ server, bench: page }) => {
   const [ferry, tractor] = [await buildId(server, 'Ottiline'), await buildId(server, 'Rescue tractor 2')]
-  const shelf = async () => (await (await fetch(`${server.address}/api/shelf`)).json()) as { items: { id: string; label: string; count: number; reserved: number }[] }
+  const shelf = async () =>
+    (await (await fetch(`${server.address}/api/shelf`)).json()) as {
+      items: { id: string; label: string; count: number; reserved: number }[]
+    }
   const { id } = (await shelf()).items.find(({ label }) => label === 'Spring C, plain')!
-  const move = (build: string, what: string, count = 1) => fetch(`${server.address}/api/builds/${build}/shelf`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ who: 'Oda', orders: [{ clientKey: crypto.randomUUID(), item: id, move: what, count }] }) })
+  const move = (build: string, what: string, count = 1) =>
+    fetch(`${server.address}/api/builds/${build}/shelf`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ who: 'Oda', orders: [{ clientKey: crypto.randomUUID(), item: id, move: what, count }] }),
+    })
   expect((await move(ferry, 'reserve')).status).toBe(200)
   const taken = await move(tractor, 'take')
   expect(taken.status).toBe(409)
@@ -106,7 +164,10 @@ test('Shelf: what a build holds is counted, refused to others, and put back', as
   expect((await shelf()).items.find(({ label }) => label === 'Spring C, plain')!.count).toBe(1)
 })
 
-test('House rules: a change names the builds that it would move before it is written, then judges by it, and goes back', async ({ server, bench: page }) => {
+test('House rules: a change names the builds that it would move before it is written, then judges by it, and goes back', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/house`)
   await page.getByRole('textbox', { name: 'Spring travel left at full lift', exact: true }).fill('6 mm')
@@ -120,10 +181,26 @@ test('House rules: a change names the builds that it would move before it is wri
   await page.getByRole('button', { name: 'Write the rules' }).click()
   await expect(page.getByText('Change a limit, and the builds')).toBeVisible()
   await page.goto(`${server.address}/build/${id}/relief`)
-  await expect(page.getByRole('region', { name: 'Judgement' })).toContainText('5.30 mm left before the coils touch, house mark 6.00 mm')
+  await expect(page.getByRole('region', { name: 'Judgement' })).toContainText(
+    '5.30 mm left before the coils touch, house mark 6.00 mm',
+  )
   // The file that leaves the shop is judged the same elsewhere.
-  expect((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()).house).toEqual({ rules: { 'relief.bindMargin': 0.006 }, school: 'auto' })
-  const refused = await fetch(`${server.address}/api/builds/${id}/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ clientKey: crypto.randomUUID(), device: crypto.randomUUID(), base: 0, who: 'Oda', patch: [{ op: 'add', path: '/house', value: { rules: {}, school: 'auto' } }], reason: '' }) })
+  expect((await (await fetch(`${server.address}/api/builds/${id}/file`)).json()).house).toEqual({
+    rules: { 'relief.bindMargin': 0.006 },
+    school: 'auto',
+  })
+  const refused = await fetch(`${server.address}/api/builds/${id}/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      clientKey: crypto.randomUUID(),
+      device: crypto.randomUUID(),
+      base: 0,
+      who: 'Oda',
+      patch: [{ op: 'add', path: '/house', value: { rules: {}, school: 'auto' } }],
+      reason: '',
+    }),
+  })
   expect(refused.status).toBe(400)
 
   await page.goto(`${server.address}/house`)
@@ -133,7 +210,9 @@ test('House rules: a change names the builds that it would move before it is wri
   await expect(page.getByText('Change a limit, and the builds')).toBeVisible()
   await page.getByRole('textbox', { name: 'Pickup above the floor, least' }).fill('15')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('Pickup above the floor, least is above pickup above the floor, most')
+  await expect(page.getByRole('alert')).toContainText(
+    'Pickup above the floor, least is above pickup above the floor, most',
+  )
   await page.getByRole('button', { name: 'Leave as they were' }).click()
 
   await page.getByRole('button', { name: 'Instruments' }).click()
@@ -157,7 +236,11 @@ test('the plug’s label opens as SVG and PDF, and its code leads back to the bu
   const words = (await page.locator('text').allTextContents()).join('\n')
   expect(words).toContain('Opens 4.06 bar')
   expect(words).toContain('Shims 1.50 mm: 1.0 + 0.5')
-  await page.evaluate(() => Object.entries({ width: '880', height: '372' }).forEach(([name, value]) => document.documentElement.setAttribute(name, value)))
+  await page.evaluate(() =>
+    Object.entries({ width: '880', height: '372' }).forEach(([name, value]) =>
+      document.documentElement.setAttribute(name, value),
+    ),
+  )
   expect(decoded(await page.screenshot())).toBe(address)
 
   const pdf = await labelPages(page, server, id)
@@ -179,9 +262,17 @@ test('the plug’s label opens as SVG and PDF, and its code leads back to the bu
 /** A PDF label drawn by an independent reader inside the browser. */
 async function labelPages(page: Page, server: Running, id: string) {
   const folder = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'))
-  for (const name of ['pdf', 'pdf.worker']) await page.route(`**/${name}.min.mjs`, (route) => route.fulfill({ contentType: 'text/javascript', body: readFileSync(join(folder, `build/${name}.min.mjs`), 'utf8') }))
+  for (const name of ['pdf', 'pdf.worker'])
+    await page.route(`**/${name}.min.mjs`, (route) =>
+      route.fulfill({
+        contentType: 'text/javascript',
+        body: readFileSync(join(folder, `build/${name}.min.mjs`), 'utf8'),
+      }),
+    )
   // A page of this origin that lets the reader run: the application’s own pages take no foreign script.
-  await page.route('**/reader', (route) => route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>Reader</title>' }))
+  await page.route('**/reader', (route) =>
+    route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>Reader</title>' }),
+  )
   await page.goto(`${server.address}/reader`)
   const read = await page.evaluate(async (address) => {
     const source = '/pdf.min.mjs'
@@ -192,7 +283,11 @@ async function labelPages(page: Page, server: Running, id: string) {
     const canvas = Object.assign(document.createElement('canvas'), { width: viewport.width, height: viewport.height })
     await first.render({ canvasContext: canvas.getContext('2d'), viewport }).promise
     const text = await first.getTextContent()
-    return { words: text.items.map((each: { str: string }) => each.str).join('\n') as string, millimetres: [viewport.width, viewport.height].map((pixels) => ((pixels / 4) * 25.4) / 72), picture: canvas.toDataURL('image/png') }
+    return {
+      words: text.items.map((each: { str: string }) => each.str).join('\n') as string,
+      millimetres: [viewport.width, viewport.height].map((pixels) => ((pixels / 4) * 25.4) / 72),
+      picture: canvas.toDataURL('image/png'),
+    }
   }, `/api/builds/${id}/label?form=pdf`)
   return { ...read, picture: Buffer.from(read.picture.split(',')[1], 'base64') }
 }

@@ -2,7 +2,10 @@ import { buildId, expect, field, record, saved, test } from './server'
 
 const idleHot = (page: import('@playwright/test').Page) => page.locator('[data-state="idleHot"]')
 
-test('Brief: the school that governs moves the targets, and an oil too thick for the cold is told', async ({ server, bench: page }) => {
+test('Brief: the school that governs moves the targets, and an oil too thick for the cold is told', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/brief`)
   const working = page.locator('[data-target="workingHot"]')
   // 3,200 rpm asks 32 psi: 2.2 bar; the maker asks 3.0 and governs.
@@ -18,7 +21,10 @@ test('Brief: the school that governs moves the targets, and an oil too thick for
   await expect(page.locator('[data-state="crankingCold"]')).toContainText('it may not reach the pickup')
 })
 
-test('Bearings: arrows, Escape, the strip and the journal in the drawing lead to their readings', async ({ server, bench: page }) => {
+test('Bearings: arrows, Escape, the strip and the journal in the drawing lead to their readings', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/bearings`)
   await page.locator('[data-part="main.2"] .reach').click()
   await expect(field(page, 'main.2.bore')).toBeFocused()
@@ -57,7 +63,9 @@ test('Pump: another kind of pump, worn gaps, and undo', async ({ server, bench: 
   await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/pump`)
   await expect(page.getByTestId('displacement')).toContainText('14.32')
   await record(page, { 'pump.endClearance': '0.16' })
-  await expect(page.getByRole('region', { name: 'Judgement' })).toContainText('End clearance stop: 0.160 mm, house mark 0.150.')
+  await expect(page.getByRole('region', { name: 'Judgement' })).toContainText(
+    'End clearance stop: 0.160 mm, house mark 0.150.',
+  )
   await expect(page.locator('[data-dimension="pump.endClearance"]')).toHaveText('0.160 mm')
   await page.getByRole('combobox', { name: 'Kind' }).selectOption('gerotor')
   await expect(field(page, 'pump.centres')).toHaveCount(0)
@@ -71,12 +79,22 @@ test('Pump: another kind of pump, worn gaps, and undo', async ({ server, bench: 
   await expect(page.getByTestId('displacement')).toContainText('14.32')
 })
 
-test('Relief: of two valves the lower governs; a shim moves the ceiling and not hot idle', async ({ server, bench: page }) => {
+test('Relief: of two valves the lower governs; a shim moves the ceiling and not hot idle', async ({
+  server,
+  bench: page,
+}) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Barge pump')}/relief`)
   await record(page, { 'relief.portDiameter': '8', 'relief.solidLength': '24' })
   await page.getByRole('button', { name: 'At the gallery’s end' }).click()
   // 5.6 N/mm · (46.2 − 39.7) mm over 113.1 mm² is 3.22 bar, under the pump valve's 3.86.
-  await record(page, { 'relief2.plungerDiameter': '12', 'relief2.springRate': '5.6', 'relief2.freeLength': '46.2', 'relief2.installedLength': '39.7', 'relief2.solidLength': '24', 'relief2.portDiameter': '8' })
+  await record(page, {
+    'relief2.plungerDiameter': '12',
+    'relief2.springRate': '5.6',
+    'relief2.freeLength': '46.2',
+    'relief2.installedLength': '39.7',
+    'relief2.solidLength': '24',
+    'relief2.portDiameter': '8',
+  })
   await expect(page.getByTestId('opens')).toContainText('3.22')
   await expect(page.getByTestId('governs')).toContainText('The valve at the gallery’s end governs')
   const working = page.locator('[data-state="workingHot"]').getByTestId('pressure')
@@ -101,7 +119,9 @@ test('First start is not cleared while a station has a stop, and says which', as
   await expect(clear).toContainText('Prime: 20 to go')
   await page.getByRole('button', { name: 'Readings', exact: true }).click()
   await record(page, { 'start.firstPressure': '12' })
-  await expect(page.getByRole('region', { name: 'Judgement' }).locator('[data-verdict="stop"]')).toContainText('First pressure after 12 s')
+  await expect(page.getByRole('region', { name: 'Judgement' }).locator('[data-verdict="stop"]')).toContainText(
+    'First pressure after 12 s',
+  )
 })
 
 test('Pickup: a fault says what it means, and units follow the choice', async ({ server, bench: page }) => {
@@ -119,10 +139,29 @@ test('Pickup: a fault says what it means, and units follow the choice', async ({
 test('on a phone every station can be recorded without sideways scrolling', async ({ server, bench: page }) => {
   await page.setViewportSize({ width: 390, height: 800 })
   const id = await buildId(server, 'Ottiline')
-  for (const view of ['brief', 'bearings', 'pump', 'pump?view=compare', 'relief', 'relief?view=routes', 'pickup', 'pickup?view=suction', 'passages', 'outlook', 'prime', 'prime?view=live', 'prime?view=round', 'start', 'start?view=readings', 'start?view=breakin']) {
+  for (const view of [
+    'brief',
+    'bearings',
+    'pump',
+    'pump?view=compare',
+    'relief',
+    'relief?view=routes',
+    'pickup',
+    'pickup?view=suction',
+    'passages',
+    'outlook',
+    'prime',
+    'prime?view=live',
+    'prime?view=round',
+    'start',
+    'start?view=readings',
+    'start?view=breakin',
+  ]) {
     await page.goto(`${server.address}/build/${id}/${view}`)
     await expect(page.locator('h1')).toBeVisible()
-    const { inner, outer } = await page.locator('main').evaluate((main) => ({ inner: main.scrollWidth, outer: main.clientWidth }))
+    const { inner, outer } = await page
+      .locator('main')
+      .evaluate((main) => ({ inner: main.scrollWidth, outer: main.clientWidth }))
     expect({ view, over: inner - outer }).toEqual({ view, over: 0 })
   }
 })

@@ -6,22 +6,51 @@ import { expect, field, PHOTO, type Running, record, saved, test } from './serve
 /** A new build straight from its layout; its id. */
 async function newBuild(server: Running, preset: string, change: Partial<Layout> = {}): Promise<string> {
   const { layout } = newSheet(preset, 'a', 'b')
-  const response = await fetch(`${server.address}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ name: 'Trial', engine: 'Marlow 2.0', layout: { ...layout, ...change } }) })
+  const response = await fetch(`${server.address}/api/builds`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Trial', engine: 'Marlow 2.0', layout: { ...layout, ...change } }),
+  })
   expect(response.status).toBe(201)
   return ((await response.json()) as { id: string }).id
 }
 const pressure = (page: Page, state: string) => page.locator(`[data-state="${state}"]`).getByTestId('pressure')
 const number = async (page: Page, state: string) => Number(await pressure(page, state).textContent())
 const judgement = (page: Page) => page.getByRole('region', { name: 'Judgement' })
-const attribute = async (page: Page, selector: string, name: string) => Number(await page.locator(selector).getAttribute(name))
-const onShelf = async (server: Running) => ((await (await fetch(`${server.address}/api/shelf`)).json()) as { items: { label: string; count: number; id: string }[]; holds: { taken: number; name: string }[] })
+const attribute = async (page: Page, selector: string, name: string) =>
+  Number(await page.locator(selector).getAttribute(name))
+const onShelf = async (server: Running) =>
+  (await (await fetch(`${server.address}/api/shelf`)).json()) as {
+    items: { label: string; count: number; id: string }[]
+    holds: { taken: number; name: string }[]
+  }
 
-test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf, fitted and closed', async ({ server, bench: page }) => {
+test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf, fitted and closed', async ({
+  server,
+  bench: page,
+}) => {
   const id = await newBuild(server, 'inline4')
-  const shelve = (label: string, displacement: number, rotorLength: number) => fetch(`${server.address}/api/shelf/items`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({
-    kind: 'pump', label, engine: 'Marlow 2.0', count: 1, properties: { displacement, rotorDiameter: 0.038, rotorLength, endClearance: 50e-6, tipClearance: 70e-6, drive: 'tang' },
-  }) })
-  for (const made of [await shelve('Standard', 18.5e-6, 0.028), await shelve('Long', 23e-6, 0.0348)]) expect(made.status).toBe(201)
+  const shelve = (label: string, displacement: number, rotorLength: number) =>
+    fetch(`${server.address}/api/shelf/items`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        kind: 'pump',
+        label,
+        engine: 'Marlow 2.0',
+        count: 1,
+        properties: {
+          displacement,
+          rotorDiameter: 0.038,
+          rotorLength,
+          endClearance: 50e-6,
+          tipClearance: 70e-6,
+          drive: 'tang',
+        },
+      }),
+    })
+  for (const made of [await shelve('Standard', 18.5e-6, 0.028), await shelve('Long', 23e-6, 0.0348)])
+    expect(made.status).toBe(201)
 
   await page.goto(`${server.address}/build/${id}/pump`)
   await page.getByRole('button', { name: 'Cover: catches' }).click()
@@ -29,20 +58,36 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
   await page.getByRole('button', { name: 'Rotors: catches' }).click()
   await expect(page.locator('[data-inspect="pump.rotors"]')).toContainText('never dressed')
   await page.getByRole('button', { name: 'Rotors: not felt' }).click()
-  for (const part of ['Body face', 'Pocket bore', 'Shaft and bush']) await page.getByRole('button', { name: `${part}: clean` }).click()
+  for (const part of ['Body face', 'Pocket bore', 'Shaft and bush'])
+    await page.getByRole('button', { name: `${part}: clean` }).click()
   // π/2 · 28 · (38² − 32²) mm³ is 18.47 cm³.
-  await record(page, { 'pump.endClearance': '0.130', 'pump.tipClearance': '0.080', 'pump.rotorDiameter': '38', 'pump.centres': '32', 'pump.rotorLength': '28', 'pump.driveRatio': '0.5' })
+  await record(page, {
+    'pump.endClearance': '0.130',
+    'pump.tipClearance': '0.080',
+    'pump.rotorDiameter': '38',
+    'pump.centres': '32',
+    'pump.rotorLength': '28',
+    'pump.driveRatio': '0.5',
+  })
   await expect(page.getByTestId('displacement')).toHaveText('18.47 cm³/rev')
   await expect(judgement(page)).toContainText('End clearance watch: 0.130 mm, house mark 0.100.')
   await expect(page.locator('[data-dimension="pump.endClearance"]')).toHaveText('0.130 mm')
 
   // The drawing is to scale, and leads to its readings.
   const size = await page.locator('[data-part="diameter"]').getAttribute('d')
-  expect(Number(/h ([\d.]+)/.exec(size!)![1]) / (await attribute(page, 'svg[data-scale]', 'data-scale'))).toBeCloseTo(0.038, 6)
+  expect(Number(/h ([\d.]+)/.exec(size!)![1]) / (await attribute(page, 'svg[data-scale]', 'data-scale'))).toBeCloseTo(
+    0.038,
+    6,
+  )
   await page.getByRole('link', { name: 'End clearance: 0.130 mm' }).click()
   await expect(field(page, 'pump.endClearance')).toBeFocused()
   await page.getByRole('button', { name: 'Salvage' }).first().click()
-  await record(page, { 'pump.coverWear': '0.080', 'pump.coverThickness': '6.00', 'pump.floorThickness': '7.5', 'pump.coverCut': '0.06' })
+  await record(page, {
+    'pump.coverWear': '0.080',
+    'pump.coverThickness': '6.00',
+    'pump.floorThickness': '7.5',
+    'pump.coverCut': '0.06',
+  })
   await expect(judgement(page)).toContainText('20 µm of the track is left')
   await record(page, { 'pump.coverCut': '0.08' })
   // 0.130 − 0.080; 6.00 − 0.08.
@@ -86,13 +131,17 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
   const [now, stiffer, longer, standard] = await bar('idleHot')
   // The other school: a stiffer spring lifts the ceiling and nothing at hot idle.
   expect(stiffer).toBe(now)
-  await expect(page.locator('[data-pump^="Spring a tenth"]')).toContainText(/Raises the ceiling by 0\.\d+ bar, working hot; idle hot stays where it is/)
+  await expect(page.locator('[data-pump^="Spring a tenth"]')).toContainText(
+    /Raises the ceiling by 0\.\d+ bar, working hot; idle hot stays where it is/,
+  )
   expect(Math.abs(now - before)).toBeLessThan(0.06)
   expect(longer).toBeGreaterThan(standard)
   expect(standard).toBeGreaterThan(now)
   const watts = await bar('power')
   expect(watts[2]).toBeGreaterThan(watts[0])
-  await expect(page.locator('[data-pump="Long"]')).toContainText(/Buys \d\.\d+ bar at idle hot, costs \d+ W at working speed/)
+  await expect(page.locator('[data-pump="Long"]')).toContainText(
+    /Buys \d\.\d+ bar at idle hot, costs \d+ W at working speed/,
+  )
   await expect(page.locator('[data-pump="Long"]')).toContainText('body 6.8 mm longer')
   await page.locator('[data-pump="Long"]').getByRole('button', { name: 'Take and fit' }).click()
   await expect(page.locator('[data-pump="Long"]').getByText('fitted', { exact: true })).toBeVisible()
@@ -110,24 +159,45 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
   await page.getByRole('button', { name: 'Packed with: nothing' }).click()
   await expect(page.getByText('hardly draws on a fresh build')).toBeVisible()
   await page.getByRole('button', { name: 'Packed with: assembly lubricant' }).click()
-  for (const check of ['Turns by hand with the cover on', 'Washed out, every chip gone']) await page.getByRole('button', { name: `${check}: in order` }).click()
+  for (const check of ['Turns by hand with the cover on', 'Washed out, every chip gone'])
+    await page.getByRole('button', { name: `${check}: in order` }).click()
   await saved(page)
   await page.goto(`${server.address}/build/${id}/prime`)
   await expect(page.getByText('Packed with assembly lubricant.')).toBeVisible()
 })
 
-test('Relief: spring by two heights, routes, a stack with one washer ground, the bench, and what it cannot cure', async ({ server, bench: page }) => {
+test('Relief: spring by two heights, routes, a stack with one washer ground, the bench, and what it cannot cure', async ({
+  server,
+  bench: page,
+}) => {
   const id = await newBuild(server, 'inline4')
   await page.goto(`${server.address}/build/${id}/relief`)
   await page.getByRole('button', { name: 'Rate measured: two heights' }).click()
-  await record(page, { 'relief.height1': '42', 'relief.load1': '14 N', 'relief.height2': '38', 'relief.load2': '38', 'relief.plungerDiameter': '12', 'relief.freeLength': '47', 'relief.installedLength': '40', 'relief.solidLength': '27', 'relief.portDiameter': '6' })
+  await record(page, {
+    'relief.height1': '42',
+    'relief.load1': '14 N',
+    'relief.height2': '38',
+    'relief.load2': '38',
+    'relief.plungerDiameter': '12',
+    'relief.freeLength': '47',
+    'relief.installedLength': '40',
+    'relief.solidLength': '27',
+    'relief.portDiameter': '6',
+  })
   // (38 − 14) N over 4 mm; 6 · 7 over 113.1 mm²; 40 − 6 − 27.
   await expect(page.getByTestId('rate')).toContainText('6.00')
   await expect(page.getByTestId('opens')).toContainText('3.71')
   await expect(page.getByTestId('bind')).toContainText('7.00')
 
   await page.getByRole('button', { name: 'Routes and shims' }).click()
-  await record(page, { 'relief.wanted': '4.3 bar', 'relief.plugTravel': '0.5', 'relief.plugBore': '15', 'relief.plugHole': '6', 'relief.coilDiameter': '10', 'relief.wire': '1.6' })
+  await record(page, {
+    'relief.wanted': '4.3 bar',
+    'relief.plugTravel': '0.5',
+    'relief.plugBore': '15',
+    'relief.plugHole': '6',
+    'relief.coilDiameter': '10',
+    'relief.wire': '1.6',
+  })
   // 4.3 bar · 113.1 mm² over 6 N/mm is 8.105 mm of preload, 1.105 more than there is.
   await expect(page.locator('[data-route="shims"]')).toContainText('1.11 mm in all')
   await expect(page.locator('[data-route="plug"]')).toContainText('The plug has not so much left to go')
@@ -136,17 +206,24 @@ test('Relief: spring by two heights, routes, a stack with one washer ground, the
   const ground = page.locator('[data-stack="one ground"]')
   await expect(ground).toContainText('1 × Washer 1.20')
   await expect(ground).toContainText('ground down by 0.095 mm; opens at 4.30 bar')
-  expect(Math.abs((await attribute(page, '[data-stack="one ground"] .figure', 'data-metres')) - 1.1053e-3)).toBeLessThan(0.02e-3)
+  expect(
+    Math.abs((await attribute(page, '[data-stack="one ground"] .figure', 'data-metres')) - 1.1053e-3),
+  ).toBeLessThan(0.02e-3)
   await expect(page.getByText('Washer 0.60, 18 wide (wider than the plug’s bore)')).toBeVisible()
   await expect(page.getByText('Washer 1.00 plain steel (not stainless')).toBeVisible()
   await ground.getByRole('button', { name: 'Take and fit' }).click()
   await expect(page.getByText('In this build: 1 × Washer 1.20')).toBeVisible()
-  await expect.poll(async () => (await onShelf(server)).items.find(({ label }) => label === 'Washer 1.20')!.count).toBe(2)
+  await expect
+    .poll(async () => (await onShelf(server)).items.find(({ label }) => label === 'Washer 1.20')!.count)
+    .toBe(2)
 
   // What is drawn is what is computed: shims, length fitted, the port uncovered at full lift.
   const scale = await attribute(page, 'svg[data-scale]', 'data-scale')
   expect((await attribute(page, '[data-dimension="shims"]', 'width')) / scale).toBeCloseTo(1.1053e-3, 5)
-  const [, from, , , to] = /M ([\d.]+) ([\d.]+) V 22 M ([\d.]+) [\d.]+ V 22/.exec((await page.locator('[data-part="fitted"]').getAttribute('d'))!)!.map(Number).flatMap((value, i) => (i === 3 ? [value, value] : [value]))
+  const [, from, , , to] = /M ([\d.]+) ([\d.]+) V 22 M ([\d.]+) [\d.]+ V 22/
+    .exec((await page.locator('[data-part="fitted"]').getAttribute('d'))!)!
+    .map(Number)
+    .flatMap((value, i) => (i === 3 ? [value, value] : [value]))
   expect((to - from) / scale).toBeCloseTo(0.04, 5)
   await page.getByRole('button', { name: 'Plunger: fully open' }).click()
   expect(await attribute(page, '[data-part="plunger"]', 'data-lift')).toBeCloseTo(0.006, 9)
@@ -181,28 +258,45 @@ test('Relief: spring by two heights, routes, a stack with one washer ground, the
   await page.getByRole('button', { name: 'Bench test' }).click()
   // Two lines, the later one counts; neither does once both are taken out of account.
   await expect(page.getByRole('region', { name: 'Bench log' }).locator('tbody tr')).toHaveCount(2)
-  await page.getByRole('button', { name: /^Take out the test/ }).last().click()
+  await page
+    .getByRole('button', { name: /^Take out the test/ })
+    .last()
+    .click()
   await expect(page.getByRole('region', { name: 'Bench log' }).locator('tbody tr')).toHaveCount(1)
   await page.getByRole('button', { name: /^Take out the test/ }).click()
   await expect(page.getByTestId('cannot-cure')).toContainText('cannot raise it: the valve is shut there. What would:')
   await expect(page.getByTestId('cannot-cure')).not.toContainText(/What would:.*(shims|spring)/)
 })
 
-test('Pickup: too close, too far and right; a step, an air leak, slosh, and a dry sump', async ({ server, bench: page }) => {
+test('Pickup: too close, too far and right; a step, an air leak, slosh, and a dry sump', async ({
+  server,
+  bench: page,
+}) => {
   const id = await newBuild(server, 'inline4')
   await page.goto(`${server.address}/build/${id}/pickup`)
-  await record(page, { 'pickup.sumpDepth': '160', 'pickup.gasket': '1.5', 'pickup.protrusion': '159.5', 'pickup.tubeDiameter': '14', 'pickup.tubeLength': '220' })
+  await record(page, {
+    'pickup.sumpDepth': '160',
+    'pickup.gasket': '1.5',
+    'pickup.protrusion': '159.5',
+    'pickup.tubeDiameter': '14',
+    'pickup.tubeLength': '220',
+  })
   const cold = page.locator('[data-suction="idleCold"] .figure')
-  await expect(judgement(page).locator('[data-verdict="stop"]')).toContainText('Floor clearance 2.00 mm ± 1.17 mm, house mark 6.00 to 12.00 mm. Too close')
+  await expect(judgement(page).locator('[data-verdict="stop"]')).toContainText(
+    'Floor clearance 2.00 mm ± 1.17 mm, house mark 6.00 to 12.00 mm. Too close',
+  )
   const choked = parseFloat((await cold.textContent())!)
   await record(page, { 'pickup.protrusion': '131.5' })
-  await expect(judgement(page).locator('[data-verdict="stop"]')).toContainText('Floor clearance 30.00 mm ± 1.17 mm, house mark 6.00 to 12.00 mm. Too far')
+  await expect(judgement(page).locator('[data-verdict="stop"]')).toContainText(
+    'Floor clearance 30.00 mm ± 1.17 mm, house mark 6.00 to 12.00 mm. Too far',
+  )
   await record(page, { 'pickup.protrusion': '152.5' })
   await expect(judgement(page).locator('[data-verdict="pass"]')).toContainText('Floor clearance 9.00 mm')
   await expect.poll(async () => parseFloat((await cold.textContent())!)).toBeLessThan(choked)
   // To scale: the lip stands 9 mm over the floor in a sump drawn 161.5 mm deep.
   const scale = await attribute(page, 'svg[data-scale]', 'data-scale')
-  const path = async (part: string) => [...(await page.locator(`[data-part="${part}"]`).getAttribute('d'))!.matchAll(/-?[\d.]+/g)].map(Number)
+  const path = async (part: string) =>
+    [...(await page.locator(`[data-part="${part}"]`).getAttribute('d'))!.matchAll(/-?[\d.]+/g)].map(Number)
   const floor = await path('floor')
   expect((floor.at(-1)! - floor[1]) / scale).toBeCloseTo(0.009, 6)
   const depth = await path('depth')
@@ -210,7 +304,9 @@ test('Pickup: too close, too far and right; a step, an air leak, slosh, and a dr
 
   // A port half as wide in area as the tube: 0.5 · 0.5 · 4 = 1 velocity head.
   await record(page, { 'pump.suctionPort': '9.9' })
-  await expect(judgement(page)).toContainText('The tube of 14.00 mm meets a port of 9.90 mm. The step costs 1.00 velocity heads')
+  await expect(judgement(page)).toContainText(
+    'The tube of 14.00 mm meets a port of 9.90 mm. The step costs 1.00 velocity heads',
+  )
   await page.getByRole('button', { name: 'Suction over speed' }).click()
   await expect(judgement(page)).toBeVisible()
   const hardest = page.locator('[data-verdict]', { hasText: /Hot, 95 °C/ })
@@ -226,7 +322,12 @@ test('Pickup: too close, too far and right; a step, an air leak, slosh, and a dr
   await record(page, { 'pickup.vacuumAfter': '59 kPa' })
   await page.getByRole('button', { name: 'Air test of the pickup: holds' }).click()
   await page.getByRole('button', { name: 'Oil level and slosh' }).click()
-  await record(page, { 'pickup.oilDepth': '80', 'pickup.offset': '60', 'pickup.capacity': '5 L', 'pickup.filterVolume': '0.6' })
+  await record(page, {
+    'pickup.oilDepth': '80',
+    'pickup.offset': '60',
+    'pickup.capacity': '5 L',
+    'pickup.filterVolume': '0.6',
+  })
   // Road: 35 degrees, 80 − 60 · 0.700 − 9.
   await expect(page.getByTestId('slosh')).toContainText('28.99 mm of oil over the mouth with the surface at 35 °')
   await expect(page.getByTestId('fill-filled')).toContainText('4.4')
@@ -240,10 +341,15 @@ test('Pickup: too close, too far and right; a step, an air leak, slosh, and a dr
   await expect(page.getByRole('group', { name: /Dry sump/ })).toBeVisible()
   await record(page, { 'pickup.scavenge': '12 cc', 'pickup.tankHead': '300' })
   await expect(page.locator('[data-dimension="pickup.tankHead"]')).toHaveText('300.00 mm')
-  await expect(judgement(page).locator('[data-verdict="stop"]')).toContainText(/Scavenge stage 1\.\d+ of the pressure stage/)
+  await expect(judgement(page).locator('[data-verdict="stop"]')).toContainText(
+    /Scavenge stage 1\.\d+ of the pressure stage/,
+  )
 })
 
-test('Passages: the walk, a bypass valve wrongly left in, a plug left out, and the way clear to prime', async ({ server, bench: page }) => {
+test('Passages: the walk, a bypass valve wrongly left in, a plug left out, and the way clear to prime', async ({
+  server,
+  bench: page,
+}) => {
   const id = await newBuild(server, 'inline4', { coolerPlugged: true, coolerBypass: 'sump' })
   await page.goto(`${server.address}/build/${id}/passages`)
   await expect(page.getByTestId('tally')).toHaveText('0 of 14')
@@ -252,7 +358,9 @@ test('Passages: the walk, a bypass valve wrongly left in, a plug left out, and t
   await record(page, { 'passage.coolerBypass': '1.0 bar' })
   await page.getByRole('button', { name: 'Cooler’s valve, to the sump: valve in' }).click()
   // It is computed with, so that the number it will read is said, and what the gauge will show is judged by that.
-  await expect(judgement(page).locator('[data-verdict="watch"]')).toContainText('an alarmingly low hot idle on a sound engine')
+  await expect(judgement(page).locator('[data-verdict="watch"]')).toContainText(
+    'an alarmingly low hot idle on a sound engine',
+  )
   await expect(page.getByText('Computed with: cooler’s valve, to the sump: valve in.')).toBeVisible()
   // It opens at 1.0 bar to the sump: the gauge stands at that, less the filter's few hundredths.
   await expect.poll(() => number(page, 'idleHot')).toBeLessThan(1.15)
@@ -284,19 +392,32 @@ test('Passages: the walk, a bypass valve wrongly left in, a plug left out, and t
   await expect.poll(() => number(page, 'idleHot')).toBeGreaterThan(before)
   await page.locator('[data-passage="passage.filter"]').click()
   await record(page, { 'passage.filterGap': '0.30' })
-  await expect(judgement(page)).toContainText('Filter housing stands off by 0.300 mm, house mark 0.100 mm. Shim it by 0.250 mm')
+  await expect(judgement(page)).toContainText(
+    'Filter housing stands off by 0.300 mm, house mark 0.100 mm. Shim it by 0.250 mm',
+  )
   await record(page, { 'passage.filterGap': '0.05' })
-  await page.getByRole('combobox', { name: 'Filter from the shelf' }).selectOption({ label: 'Filter can, long, 5 free' })
+  await page
+    .getByRole('combobox', { name: 'Filter from the shelf' })
+    .selectOption({ label: 'Filter can, long, 5 free' })
   await expect(field(page, 'passage.filterLoss')).toHaveValue('0.1')
 
-  const keys = await page.locator('[data-passage]').evaluateAll((all) => all.map((each) => (each as HTMLElement).dataset.passage!))
+  const keys = await page
+    .locator('[data-passage]')
+    .evaluateAll((all) => all.map((each) => (each as HTMLElement).dataset.passage!))
   for (const key of keys.filter((each) => !/coolerBypass|frontPlug/.test(each))) {
     await page.locator(`[data-passage="${key}"]`).click()
-    await page.locator('.panel').getByRole('button', { name: /: (fitted|valve in)$/ }).click()
+    await page
+      .locator('.panel')
+      .getByRole('button', { name: /: (fitted|valve in)$/ })
+      .click()
   }
   await expect(page.getByTestId('tally')).toHaveText('14 of 14')
   await expect(page.locator('[data-tap].pass')).toHaveCount(14)
   const sheet = (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet
-  expect(sheet.inspections['passage.frontPlug']).toMatchObject({ finding: 'fitted', by: 'Maren', note: 'hexagon, two threads showing' })
+  expect(sheet.inspections['passage.frontPlug']).toMatchObject({
+    finding: 'fitted',
+    by: 'Maren',
+    note: 'hexagon, two threads showing',
+  })
   expect(sheet.choices['passage.frontPlug.seal']).toBe('sealer')
 })

@@ -2,18 +2,38 @@ import { randomUUID } from 'node:crypto'
 import { buildId, expect, field, ontoTheBoard, record, type Running, saved, test } from './server'
 
 const json = { 'content-type': 'application/json' }
-const put = (key: string, value: number) => ({ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured', at: '2026-05-20T08:00:00Z' } })
+const put = (key: string, value: number) => ({
+  op: 'add',
+  path: `/readings/${key}`,
+  value: { value, source: 'measured', at: '2026-05-20T08:00:00Z' },
+})
 async function write(server: Running, id: string, patch: unknown[], who = 'Ilse') {
   const { revision } = (await (await fetch(`${server.address}/api/builds/${id}`)).json()) as { revision: number }
-  const response = await fetch(`${server.address}/api/builds/${id}/entries`, { method: 'POST', headers: json, body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base: revision, who, patch }) })
+  const response = await fetch(`${server.address}/api/builds/${id}/entries`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ clientKey: randomUUID(), device: randomUUID(), base: revision, who, patch }),
+  })
   expect(response.ok, await response.text()).toBe(true)
 }
 async function newBuild(server: Running, preset = 'inline4') {
-  return ((await (await fetch(`${server.address}/api/builds`, { method: 'POST', headers: json, body: JSON.stringify({ preset, name: 'Nothing yet', engine: 'Blank 2.0' }) })).json()) as { id: string }).id
+  return (
+    (await (
+      await fetch(`${server.address}/api/builds`, {
+        method: 'POST',
+        headers: json,
+        body: JSON.stringify({ preset, name: 'Nothing yet', engine: 'Blank 2.0' }),
+      })
+    ).json()) as { id: string }
+  ).id
 }
-const states = (page: import('@playwright/test').Page) => page.locator('[data-state]').evaluateAll((all) => all.map((each) => (each as HTMLElement).dataset.verdict))
+const states = (page: import('@playwright/test').Page) =>
+  page.locator('[data-state]').evaluateAll((all) => all.map((each) => (each as HTMLElement).dataset.verdict))
 
-test('a build with nothing measured passes nothing, and says which reading would change the word', async ({ server, bench: page }) => {
+test('a build with nothing measured passes nothing, and says which reading would change the word', async ({
+  server,
+  bench: page,
+}) => {
   const id = await newBuild(server)
   await page.goto(`${server.address}/build/${id}/brief`)
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
@@ -22,10 +42,15 @@ test('a build with nothing measured passes nothing, and says which reading would
   await expect(page.locator('[data-state="workingHot"]')).toContainText(', 4 more')
   await page.goto(server.address)
   await expect(page.getByRole('link', { name: /Nothing yet/ }).getByTestId('floor-says')).toContainText('assumed')
-  await expect(page.getByRole('link', { name: /Nothing yet/ }).getByTestId('floor-says')).toContainText(/to go: Brief \d+, Bearings \d+/)
+  await expect(page.getByRole('link', { name: /Nothing yet/ }).getByTestId('floor-says')).toContainText(
+    /to go: Brief \d+, Bearings \d+/,
+  )
 })
 
-test('once the gauge was read its word stands, on strip, Floor, Outlook and at the gate, on a phone too', async ({ server, bench: page }) => {
+test('once the gauge was read its word stands, on strip, Floor, Outlook and at the gate, on a phone too', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await write(server, id, [put('start.idleHot.pressure', 0.8e5)])
   await page.goto(`${server.address}/build/${id}/start`)
@@ -46,10 +71,15 @@ test('once the gauge was read its word stands, on strip, Floor, Outlook and at t
   await expect(idle.getByTestId('pressure')).toBeVisible()
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(server.address)
-  await expect(page.getByRole('link', { name: /Ottiline/ }).getByTestId('floor-says')).toContainText('Idle hot read 0.80 bar')
+  await expect(page.getByRole('link', { name: /Ottiline/ }).getByTestId('floor-says')).toContainText(
+    'Idle hot read 0.80 bar',
+  )
 })
 
-test('what cannot be computed is void everywhere, by name, and is so no more once it is mended', async ({ server, bench: page }) => {
+test('what cannot be computed is void everywhere, by name, and is so no more once it is mended', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/bearings`)
   await record(page, { 'main.3.bore': '65.9' })
@@ -70,7 +100,10 @@ test('what cannot be computed is void everywhere, by name, and is so no more onc
   await expect(page.getByTestId('void')).not.toContainText('main 3 bore')
 })
 
-test('a model that does not load, or answers no more, passes nothing; it is asked again by itself', async ({ server, bench: page }) => {
+test('a model that does not load, or answers no more, passes nothing; it is asked again by itself', async ({
+  server,
+  bench: page,
+}) => {
   await page.addInitScript(() => {
     const all: Worker[] = []
     Object.assign(window, { models: all })
@@ -81,11 +114,12 @@ test('a model that does not load, or answers no more, passes nothing; it is aske
       }
     }
   })
-  const newest = (what: 'end' | 'break') => page.evaluate((what) => {
-    const worker = (window as unknown as { models: Worker[] }).models.at(-1)!
-    if (what === 'end') worker.terminate()
-    else worker.dispatchEvent(new ErrorEvent('error'))
-  }, what)
+  const newest = (what: 'end' | 'break') =>
+    page.evaluate((what) => {
+      const worker = (window as unknown as { models: Worker[] }).models.at(-1)!
+      if (what === 'end') worker.terminate()
+      else worker.dispatchEvent(new ErrorEvent('error'))
+    }, what)
   const id = await buildId(server, 'Ottiline')
   await page.route(/model\.worker/, (route) => route.abort())
   await page.goto(`${server.address}/build/${id}/prime`)
@@ -105,7 +139,10 @@ test('a model that does not load, or answers no more, passes nothing; it is aske
   await expect.poll(() => states(page)).toContain('pass')
 })
 
-test('a doubtful value is kept by F2 alone: the next reading’s keys go over it, and its Enter keeps nothing; what is impossible is refused', async ({ server, bench: page }) => {
+test('a doubtful value is kept by F2 alone: the next reading’s keys go over it, and its Enter keeps nothing; what is impossible is refused', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/pump`)
   await record(page, { 'pump.endClearance': '0.7' })
@@ -130,7 +167,9 @@ test('a doubtful value is kept by F2 alone: the next reading’s keys go over it
   await page.reload()
   await expect(field(page, 'pump.endClearance')).toHaveValue('0.09')
   await expect(page.getByText('Typed and not written yet')).toBeVisible()
-  expect((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'].value).toBeCloseTo(80e-6, 9)
+  expect(
+    (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'].value,
+  ).toBeCloseTo(80e-6, 9)
   await field(page, 'pump.endClearance').focus()
   await page.keyboard.press('Escape')
   await field(page, 'pump.tipClearance').focus()
@@ -138,7 +177,10 @@ test('a doubtful value is kept by F2 alone: the next reading’s keys go over it
   await expect(field(page, 'pump.tipClearance')).toHaveClass(/confirmed/)
 })
 
-test('undo says what it undid, and asks before it reaches a station that is not on the screen', async ({ server, bench: page }) => {
+test('undo says what it undid, and asks before it reaches a station that is not on the screen', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/pump`)
   await record(page, { 'pump.endClearance': '0.09' })
@@ -148,7 +190,13 @@ test('undo says what it undid, and asks before it reaches a station that is not 
   await page.keyboard.press('z')
   await expect(page.getByTestId('step-news')).toContainText('End clearance was written at another station')
   await saved(page)
-  expect(((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'] as { value: number }).value).toBeCloseTo(90e-6, 9)
+  expect(
+    (
+      (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'] as {
+        value: number
+      }
+    ).value,
+  ).toBeCloseTo(90e-6, 9)
   await page.getByTestId('step-news').getByRole('link', { name: 'Go there' }).click()
   await page.locator('h1').click()
   await page.keyboard.press('z')
@@ -156,7 +204,11 @@ test('undo says what it undid, and asks before it reaches a station that is not 
   await expect(field(page, 'pump.endClearance')).toHaveValue('0.07')
 })
 
-test('a conflict outlives a reload and is found again from any page; a copied tab overwrites nothing in silence', async ({ server, bench: page, context }) => {
+test('a conflict outlives a reload and is found again from any page; a copied tab overwrites nothing in silence', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   const [id, other] = [await buildId(server, 'Rescue tractor 2'), await buildId(server, 'Ottiline')]
   await page.goto(`${server.address}/build/${id}/bearings`)
   await expect(field(page, 'rod.3.journal')).toBeVisible()
@@ -214,22 +266,50 @@ test('a text that no record can hold is refused and holds up nothing behind it',
   await expect(page.locator('[data-apart="refused"]')).toContainText('holds a character that cannot be kept')
   await page.goto(`${server.address}/build/${id}/pump`)
   await record(page, { 'pump.endClearance': '0.09' })
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'] as { value: number }).value).toBeCloseTo(90e-6, 9)
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'] as {
+            value: number
+          }
+        ).value,
+    )
+    .toBeCloseTo(90e-6, 9)
   await page.getByRole('button', { name: 'Leave it out' }).click()
   await saved(page)
 })
 
 test('a browser that keeps nothing says so loudly, and goes on', async ({ server, bench: page }) => {
   await page.addInitScript(() => {
-    Object.defineProperty(window, 'indexedDB', { value: { open: () => { throw new DOMException('denied', 'SecurityError') } } })
-    Object.defineProperty(window, 'localStorage', { get: () => { throw new DOMException('denied', 'SecurityError') } })
+    Object.defineProperty(window, 'indexedDB', {
+      value: {
+        open: () => {
+          throw new DOMException('denied', 'SecurityError')
+        },
+      },
+    })
+    Object.defineProperty(window, 'localStorage', {
+      get: () => {
+        throw new DOMException('denied', 'SecurityError')
+      },
+    })
   })
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/pump`)
   await expect(page.getByRole('alert').first()).toContainText('keeps nothing on its disk')
   await record(page, { 'pump.endClearance': '0.09' })
   await expect(page.getByTestId('saving')).toHaveText('sent, not kept here')
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'] as { value: number }).value).toBeCloseTo(90e-6, 9)
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['pump.endClearance'] as {
+            value: number
+          }
+        ).value,
+    )
+    .toBeCloseTo(90e-6, 9)
 })
 
 test('pressed twice, a build is begun once', async ({ server, bench: page }) => {
@@ -242,7 +322,11 @@ test('pressed twice, a build is begun once', async ({ server, bench: page }) => 
   expect(builds.filter(({ name }) => name === 'Twice')).toHaveLength(1)
 })
 
-test('with every page of it shut the server’s watch calls a loss: STOP in every open tab, and the next start asks what was found', async ({ server, bench: page, context }) => {
+test('with every page of it shut the server’s watch calls a loss: STOP in every open tab, and the next start asks what was found', async ({
+  server,
+  bench: page,
+  context,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/shelf`)
   const floor = await context.newPage()
@@ -251,10 +335,34 @@ test('with every page of it shut the server’s watch calls a loss: STOP in ever
   const run = randomUUID()
   // A tablet whose clock is a year ahead: only what lies between its two times counts.
   const ahead = Date.now() + 365 * 86_400_000
-  await fetch(`${server.address}/api/builds/${id}/runs`, { method: 'POST', headers: json, body: JSON.stringify({ id: run, kind: 'start', who: 'Maren', setup: { source: 'logger' }, begunAt: ahead, sentAt: ahead + 2000 }) })
-  const send = (samples: object[]) => fetch(`${server.address}/api/runs/${run}/samples`, { method: 'POST', headers: json, body: JSON.stringify(samples) }).then((response) => response.json())
-  const stretch = (from: number, to: number, pressure: number) => Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: Number((from + i / 10).toFixed(1)), pressure, speed: 15 }))
-  expect(await send([{ time: 0, pressure: 0, speed: 0 }, ...stretch(0.1, 20, 3.5e5)])).toMatchObject({ taken: 200, known: 0 })
+  await fetch(`${server.address}/api/builds/${id}/runs`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({
+      id: run,
+      kind: 'start',
+      who: 'Maren',
+      setup: { source: 'logger' },
+      begunAt: ahead,
+      sentAt: ahead + 2000,
+    }),
+  })
+  const send = (samples: object[]) =>
+    fetch(`${server.address}/api/runs/${run}/samples`, {
+      method: 'POST',
+      headers: json,
+      body: JSON.stringify(samples),
+    }).then((response) => response.json())
+  const stretch = (from: number, to: number, pressure: number) =>
+    Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({
+      time: Number((from + i / 10).toFixed(1)),
+      pressure,
+      speed: 15,
+    }))
+  expect(await send([{ time: 0, pressure: 0, speed: 0 }, ...stretch(0.1, 20, 3.5e5)])).toMatchObject({
+    taken: 200,
+    known: 0,
+  })
   expect(await send(stretch(19, 20, 3.5e5))).toMatchObject({ taken: 0, known: 10 })
   expect(await send([{ pressure: 3.5e5, speed: 15 }])).toMatchObject({ taken: 1 })
   expect(await send(stretch(25, 29, 0.02e5))).toMatchObject({ taken: 40 })
@@ -268,21 +376,44 @@ test('with every page of it shut the server’s watch calls a loss: STOP in ever
   await expect(late.getByTestId('alarm')).toBeVisible()
   await page.getByRole('button', { name: 'Seen here' }).click()
   await expect(page.getByTestId('alarm')).toHaveCount(0)
-  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: json, body: JSON.stringify({ clientKey: randomUUID(), time: 30, kind: 'stop', words: 'off', who: 'Maren' }) })
+  await fetch(`${server.address}/api/runs/${run}/events`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ clientKey: randomUUID(), time: 30, kind: 'stop', words: 'off', who: 'Maren' }),
+  })
   await expect(floor.getByTestId('alarm')).toHaveCount(0)
-  await fetch(`${server.address}/api/runs/${run}/events`, { method: 'POST', headers: json, body: JSON.stringify({ clientKey: randomUUID(), time: 31, kind: 'end', words: 'stopped: lost', who: 'Maren' }) })
+  await fetch(`${server.address}/api/runs/${run}/events`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ clientKey: randomUUID(), time: 31, kind: 'end', words: 'stopped: lost', who: 'Maren' }),
+  })
   await floor.reload()
-  await expect(floor.getByRole('link', { name: /Ottiline/ })).toContainText('Stopped, lost: write what was found and done')
+  await expect(floor.getByRole('link', { name: /Ottiline/ })).toContainText(
+    'Stopped, lost: write what was found and done',
+  )
   await page.goto(`${server.address}/build/${id}/start`)
   const gate = page.locator('[data-gate="stopped"]')
   await expect(gate).toContainText('was stopped: lost')
   await gate.getByRole('textbox').fill('pickup seal pinched; a new one fitted')
   await ontoTheBoard(page)
   await page.getByRole('button', { name: 'Back to the bench' }).click()
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { id: string; found: string | null }[]).find((each) => each.id === run)!.found).toBe('trial on the bench')
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as {
+            id: string
+            found: string | null
+          }[]
+        ).find((each) => each.id === run)!.found,
+    )
+    .toBe('trial on the bench')
 })
 
-test('a start whose record no model can be made of: the deadline stops it, and the board never says GO', async ({ server, bench: page }) => {
+test('a start whose record no model can be made of: the deadline stops it, and the board never says GO', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await write(server, id, [put('main.3.bore', 0.0659)])
   await page.goto(`${server.address}/build/${id}/start`)
@@ -296,17 +427,29 @@ test('a start whose record no model can be made of: the deadline stops it, and t
   await expect(page.getByTestId('stop-reason')).toHaveText('No pressure within 5 s of firing.', { timeout: 9000 })
 })
 
-test('a start that is switched off before anything was read says just that, and is no start', async ({ server, bench: page }) => {
+test('a start that is switched off before anything was read says just that, and is no start', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/start`)
   await ontoTheBoard(page)
   await page.getByRole('dialog').getByRole('button', { name: 'Off', exact: true }).click()
-  await expect.poll(async () => ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { outcome: string | null }[])[0].outcome).toBe('nothing was read')
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { outcome: string | null }[])[0]
+          .outcome,
+    )
+    .toBe('nothing was read')
   await page.goto(server.address)
   await expect(page.getByRole('link', { name: /Ottiline/ })).not.toContainText(/\bRan\b/)
 })
 
-test('a prime by hand over the limit of filter and seals is STOP at once, and is never primed', async ({ server, bench: page }) => {
+test('a prime by hand over the limit of filter and seals is STOP at once, and is never primed', async ({
+  server,
+  bench: page,
+}) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/prime?view=live`)
   await page.getByRole('button', { name: 'Begin the prime' }).click()
@@ -329,12 +472,17 @@ test('a prime by hand over the limit of filter and seals is STOP at once, and is
   await page.getByTestId('finish').click()
   await expect(page.getByTestId('prime-word')).toHaveText(/stopped: over the limit/)
   await expect(word).toHaveClass(/\bstop\b/)
-  const outcome = async () => ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { outcome: string | null }[])[0].outcome
+  const outcome = async () =>
+    ((await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as { outcome: string | null }[])[0].outcome
   await expect.poll(outcome).toBe('stopped: over the limit')
-  expect((await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['prime.checkPressure']).toBeUndefined()
+  expect(
+    (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet.readings['prime.checkPressure'],
+  ).toBeUndefined()
   await page.goto(server.address)
   await expect(page.getByRole('link', { name: /Ottiline/ })).not.toContainText('Primed')
-  await expect(page.getByRole('link', { name: /Ottiline/ })).toContainText('over the limit: write what was found and done')
+  await expect(page.getByRole('link', { name: /Ottiline/ })).toContainText(
+    'over the limit: write what was found and done',
+  )
   // The next start asks what was found.
   await page.goto(`${server.address}/build/${id}/start`)
   await expect(page.locator('[data-gate="stopped"]')).toContainText('The prime of')

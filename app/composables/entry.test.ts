@@ -11,7 +11,10 @@ const mm = UNITS.diameter[0]
 describe('what is typed into a reading', () => {
   it('one value is itself, two or three of the same thing are their mean', () => {
     expect(readTyped('66.037', bore, mm)).toEqual({ ok: true, value: expect.closeTo(0.066037, 12) })
-    expect(readTyped('66.037; 66.039;66.038', bore, mm)).toMatchObject({ value: expect.closeTo(0.066038, 12), repeats: [expect.closeTo(0.066037, 9), expect.closeTo(0.066039, 9), expect.closeTo(0.066038, 9)] })
+    expect(readTyped('66.037; 66.039;66.038', bore, mm)).toMatchObject({
+      value: expect.closeTo(0.066038, 12),
+      repeats: [expect.closeTo(0.066037, 9), expect.closeTo(0.066039, 9), expect.closeTo(0.066038, 9)],
+    })
   })
   it('a unit behind the last counts for those before it', () => {
     expect(readTyped('2.6; 2.61 in', bore, mm)).toMatchObject({ ok: true, value: expect.closeTo(2.605 * 0.0254, 9) })
@@ -24,5 +27,8 @@ describe('what is typed into a reading', () => {
 })
 
 it('a copied block is rows of cells, with the last line’s end left off', () => {
-  expect(cellsOf('65.981\t66.037\r\n65.982\t\r\n')).toEqual([['65.981', '66.037'], ['65.982', '']])
+  expect(cellsOf('65.981\t66.037\r\n65.982\t\r\n')).toEqual([
+    ['65.981', '66.037'],
+    ['65.982', ''],
+  ])
 })

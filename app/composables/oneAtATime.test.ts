@@ -19,18 +19,20 @@ describe('one at a time', () => {
     return { waiting, sent, send, tick, most: () => most }
   }
   it('leaves nothing lying, whenever it comes in, and never runs twice at once', async () => {
-    await fc.assert(fc.asyncProperty(fc.array(fc.nat(9), { minLength: 1, maxLength: 30 }), async (waits) => {
-      const { waiting, sent, send, tick, most } = outbox()
-      let last: Promise<void> | undefined
-      for (const [i, ticks] of waits.entries()) {
-        waiting.push(i)
-        last = send()
-        for (let k = 0; k < ticks; k++) await tick()
-      }
-      await last
-      expect(sent).toEqual(waits.map((_, i) => i))
-      expect(most()).toBe(1)
-    }))
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.nat(9), { minLength: 1, maxLength: 30 }), async (waits) => {
+        const { waiting, sent, send, tick, most } = outbox()
+        let last: Promise<void> | undefined
+        for (const [i, ticks] of waits.entries()) {
+          waiting.push(i)
+          last = send()
+          for (let k = 0; k < ticks; k++) await tick()
+        }
+        await last
+        expect(sent).toEqual(waits.map((_, i) => i))
+        expect(most()).toBe(1)
+      }),
+    )
   })
   it('a failure is its caller’s, and does not stop what is asked for later', async () => {
     let tries = 0

@@ -3,7 +3,11 @@ export const PASTED = 'uldo-pasted'
 
 /** Rows and cells of a block copied from a spreadsheet: lines, parted by tabs. */
 export function cellsOf(block: string): string[][] {
-  return block.replace(/\r/g, '').replace(/\n+$/, '').split('\n').map((line) => line.split('\t').map((cell) => cell.trim()))
+  return block
+    .replace(/\r/g, '')
+    .replace(/\n+$/, '')
+    .split('\n')
+    .map((line) => line.split('\t').map((cell) => cell.trim()))
 }
 
 /**

@@ -6,7 +6,8 @@ const LONGEST = 1600
 type Kept = { id: string } | { problem: string }
 
 /** Makes a photo of a build small and sends it under an id of its own; says what is wrong when it cannot be kept. */
-export const shrinkPhoto = (file: File, buildId: string, who: string): Promise<Kept> => keepAt(`/api/builds/${buildId}/photos`, file, who)
+export const shrinkPhoto = (file: File, buildId: string, who: string): Promise<Kept> =>
+  keepAt(`/api/builds/${buildId}/photos`, file, who)
 /** The same for something on the shelf. */
 export const shrinkShelfPhoto = (file: File, who: string): Promise<Kept> => keepAt('/api/shelf/photos', file, who)
 
@@ -22,8 +23,13 @@ async function keepAt(folder: string, file: File, who: string): Promise<Kept> {
     return { problem: `“${file.name}” is no picture that can be read. Take a JPEG, PNG or WebP.` }
   }
   const id = uuid()
-  const response = await fetch(`${folder}/${id}?who=${encodeURIComponent(who || 'Someone')}`, { method: 'PUT', body: blob }).catch(() => undefined)
+  const response = await fetch(`${folder}/${id}?who=${encodeURIComponent(who || 'Someone')}`, {
+    method: 'PUT',
+    body: blob,
+  }).catch(() => undefined)
   if (response?.ok) return { id }
-  const refused = await response?.json().catch(() => undefined) as { error?: { message: string } } | undefined
-  return { problem: refused?.error?.message ?? 'The server does not answer: the photo was not kept. Try again when it does.' }
+  const refused = (await response?.json().catch(() => undefined)) as { error?: { message: string } } | undefined
+  return {
+    problem: refused?.error?.message ?? 'The server does not answer: the photo was not kept. Try again when it does.',
+  }
 }

@@ -5,7 +5,9 @@ import { keptApart, linePath, roundTicks, stayingBelow } from './plot'
 describe('parts of a chart', () => {
   it('marks stand at round values of the unit, inside what is shown', () => {
     const [rpm] = UNITS.speed
-    expect(roundTicks(180 / 60, 4200 / 60, rpm, 5).map((tick) => Math.round(tick * 60))).toEqual([1000, 2000, 3000, 4000])
+    expect(roundTicks(180 / 60, 4200 / 60, rpm, 5).map((tick) => Math.round(tick * 60))).toEqual([
+      1000, 2000, 3000, 4000,
+    ])
     const psi = UNITS.pressure.find(({ symbol }) => symbol === 'psi')!
     const tens = (value: number) => expect(value / 10).toBeCloseTo(Math.round(value / 10), 9)
     for (const tick of roundTicks(0, 4e5, psi)) tens(tick / psi.factor)
@@ -14,7 +16,12 @@ describe('parts of a chart', () => {
     expect(roundTicks(0, 0, rpm)).toEqual([0])
   })
   it('a path goes through its points', () => {
-    expect(linePath([[1, 2], [3.04, 4]])).toBe('M 1.0 2.0 L 3.0 4.0')
+    expect(
+      linePath([
+        [1, 2],
+        [3.04, 4],
+      ]),
+    ).toBe('M 1.0 2.0 L 3.0 4.0')
     expect(linePath([])).toBe('')
   })
   it('labels keep their order and their room, and stay where they have it', () => {
@@ -23,8 +30,16 @@ describe('parts of a chart', () => {
     expect(keptApart([10, 100])).toEqual([10, 100])
   })
   it('a line that leaves the chart ends on its edge, and one that stays is whole', () => {
-    expect(stayingBelow([0, 10, 30], 20)).toEqual([[0, 0], [0.5, 10], [0.75, 20]])
-    expect(stayingBelow([0, 10, 20], 20)).toEqual([[0, 0], [0.5, 10], [1, 20]])
+    expect(stayingBelow([0, 10, 30], 20)).toEqual([
+      [0, 0],
+      [0.5, 10],
+      [0.75, 20],
+    ])
+    expect(stayingBelow([0, 10, 20], 20)).toEqual([
+      [0, 0],
+      [0.5, 10],
+      [1, 20],
+    ])
     expect(stayingBelow([30, 40], 20)).toEqual([[0, 20]])
   })
 })

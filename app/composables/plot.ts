@@ -2,7 +2,12 @@ import { ticks } from 'd3-array'
 import type { Unit } from '#core/units/units'
 
 /** Round values of a unit between two SI values, about as many as asked for, SI. */
-export function roundTicks(from: number, to: number, { factor, offset = 0 }: Pick<Unit, 'factor' | 'offset'>, count = 6): number[] {
+export function roundTicks(
+  from: number,
+  to: number,
+  { factor, offset = 0 }: Pick<Unit, 'factor' | 'offset'>,
+  count = 6,
+): number[] {
   return ticks((from - offset) / factor, (to - offset) / factor, count).map((tick) => tick * factor + offset)
 }
 
@@ -25,5 +30,8 @@ export function stayingBelow(values: number[], most: number): [place: number, va
   const over = values.findIndex((value) => value > most)
   const inside = values.slice(0, over < 0 ? undefined : over).map((value, k): [number, number] => [k / last, value])
   if (over < 0) return inside
-  return [...inside, [over === 0 ? 0 : (over - 1 + (most - values[over - 1]) / (values[over] - values[over - 1])) / last, most]]
+  return [
+    ...inside,
+    [over === 0 ? 0 : (over - 1 + (most - values[over - 1]) / (values[over] - values[over - 1])) / last, most],
+  ]
 }

@@ -14,29 +14,53 @@ describe('what is taken off the shelf into a sheet', () => {
   afterAll(() => vi.unstubAllGlobals())
 
   it('becomes readings that say so, by whom and what it was; figures that nobody knows write nothing', () => {
-    const patch = shelfPatch({ 'relief.springRate': 6600, 'relief.freeLength': 0.0484, 'relief.wire': undefined }, 'Spring S 12')
+    const patch = shelfPatch(
+      { 'relief.springRate': 6600, 'relief.freeLength': 0.0484, 'relief.wire': undefined },
+      'Spring S 12',
+    )
     expect(patch.map(({ path }) => path)).toEqual(['/readings/relief.springRate', '/readings/relief.freeLength'])
     const changed = applyPatch(structuredClone(sheet), patch).newDocument
     expect(Sheet.safeParse(changed).success).toBe(true)
-    expect(changed.readings['relief.springRate']).toMatchObject({ value: 6600, source: 'measured', by: 'Maren', instrument: 'Shelf', note: 'Spring S 12' })
+    expect(changed.readings['relief.springRate']).toMatchObject({
+      value: 6600,
+      source: 'measured',
+      by: 'Maren',
+      instrument: 'Shelf',
+      note: 'Spring S 12',
+    })
     expect(originWords(changed, 'relief.springRate')).toMatch(/^Shelf, Maren, /)
     who = ''
     expect((shelfPatch({ 'relief.springRate': 1 }, '')[0] as { value: { by: string } }).value.by).toBe('Someone')
   })
   it('another spring takes what was measured of the first one with it, and nothing that is not there', () => {
     const measured = structuredClone(sheet)
-    for (const field of ['benchPressure', 'height1']) measured.readings[`relief.${field}`] = { value: 1, source: 'measured' }
+    for (const field of ['benchPressure', 'height1'])
+      measured.readings[`relief.${field}`] = { value: 1, source: 'measured' }
     measured.readings['relief.plungerDiameter'] = { value: 0.0127, source: 'measured' }
-    const patch = clearPatch(measured, SPRING_FIELDS.map((field) => `relief.${field}`))
-    expect(Object.keys(applyPatch(structuredClone(measured), patch).newDocument.readings)).toEqual(['relief.plungerDiameter'])
+    const patch = clearPatch(
+      measured,
+      SPRING_FIELDS.map((field) => `relief.${field}`),
+    )
+    expect(Object.keys(applyPatch(structuredClone(measured), patch).newDocument.readings)).toEqual([
+      'relief.plungerDiameter',
+    ])
   })
 })
 
 describe('another oil poured in', () => {
   it('takes what the old one was mixed with along, so that the sheet has what was tried and no mixture of both', () => {
     const figures = oilFiguresOf({ oil: { grade: '20W-50' } })
-    const pure = (({ kv40, kv100, density15, highShear150, pumpingLimit }) => ({ kv40, kv100, density15, highShear150, pumpingLimit }))(figures)
-    const mixed = { ...newSheet('inline4', 'a', 'b'), oil: { grade: '10W-40', blend: { grade: '0W-20', share: 0.5 }, dilution: 0.05 } }
+    const pure = (({ kv40, kv100, density15, highShear150, pumpingLimit }) => ({
+      kv40,
+      kv100,
+      density15,
+      highShear150,
+      pumpingLimit,
+    }))(figures)
+    const mixed = {
+      ...newSheet('inline4', 'a', 'b'),
+      oil: { grade: '10W-40', blend: { grade: '0W-20', share: 0.5 }, dilution: 0.05 },
+    }
     const poured = applyPatch(structuredClone(mixed), oilPatch(mixed, pure)).newDocument
     expect(Sheet.safeParse(poured).success).toBe(true)
     expect(oilFiguresOf(poured)).toMatchObject(pure)
@@ -46,9 +70,16 @@ describe('another oil poured in', () => {
 
 describe('where a reading is taken', () => {
   it.each([
-    ['main.3.bore', 'bearings', '/build/x/bearings'], ['main.3.bore.rear', 'bearings', '/build/x/bearings?view=journal&at=main.3'], ['rod.2.side', 'bearings', '/build/x/bearings?view=journal&at=rod.2'],
-    ['thrust.endFloat', 'bearings', '/build/x/bearings?view=turn'], ['pump.coverWear', 'pump', '/build/x/pump?view=salvage'], ['relief2.benchPressure', 'relief', '/build/x/relief?valve=relief2&view=bench'],
-    ['relief2.springRate', 'relief', '/build/x/relief?valve=relief2&view=valve'], ['pickup.vacuum', 'pickup', '/build/x/pickup?view=air'], ['start.idleHot.pressure', 'start', '/build/x/start?view=readings'],
-    ['start.changeHours', 'start', '/build/x/start?view=breakin'], ['brief.hotOil', 'brief', '/build/x/brief'],
+    ['main.3.bore', 'bearings', '/build/x/bearings'],
+    ['main.3.bore.rear', 'bearings', '/build/x/bearings?view=journal&at=main.3'],
+    ['rod.2.side', 'bearings', '/build/x/bearings?view=journal&at=rod.2'],
+    ['thrust.endFloat', 'bearings', '/build/x/bearings?view=turn'],
+    ['pump.coverWear', 'pump', '/build/x/pump?view=salvage'],
+    ['relief2.benchPressure', 'relief', '/build/x/relief?valve=relief2&view=bench'],
+    ['relief2.springRate', 'relief', '/build/x/relief?valve=relief2&view=valve'],
+    ['pickup.vacuum', 'pickup', '/build/x/pickup?view=air'],
+    ['start.idleHot.pressure', 'start', '/build/x/start?view=readings'],
+    ['start.changeHours', 'start', '/build/x/start?view=breakin'],
+    ['brief.hotOil', 'brief', '/build/x/brief'],
   ] as const)('%s', (key, page, path) => expect(readingPath('x', key, page)).toBe(path))
 })

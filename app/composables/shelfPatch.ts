@@ -7,7 +7,17 @@ import type { OilFigures } from '#core/oil/blend'
 export function shelfPatch(figures: Record<string, number | undefined>, note: string): Operation[] {
   const by = useHouse().who || 'Someone'
   const at = new Date().toISOString()
-  return Object.entries(figures).flatMap(([key, value]) => (value === undefined ? [] : [{ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured', by, at, instrument: 'Shelf', note } satisfies Reading }]))
+  return Object.entries(figures).flatMap(([key, value]) =>
+    value === undefined
+      ? []
+      : [
+          {
+            op: 'add',
+            path: `/readings/${key}`,
+            value: { value, source: 'measured', by, at, instrument: 'Shelf', note } satisfies Reading,
+          },
+        ],
+  )
 }
 
 /** Patch that takes readings out, where they are. */
@@ -17,13 +27,32 @@ export function clearPatch(sheet: Sheet, keys: string[]): Operation[] {
 
 /** Patch that marks a valve's bench tests as of a spring that is no longer behind the plug. */
 export function unfitPatch(sheet: Sheet, valve: ValveName): Operation[] {
-  return benchLog(sheet, valve).filter(({ key, fitted }) => key && fitted).map(({ key }) => ({ op: 'replace', path: `/benches/${key}/fitted`, value: false }))
+  return benchLog(sheet, valve)
+    .filter(({ key, fitted }) => key && fitted)
+    .map(({ key }) => ({ op: 'replace', path: `/benches/${key}/fitted`, value: false }))
 }
 
 /** Patch that pours another oil in: what the old one was mixed with, thinned by or aged to goes with it. */
 export function oilPatch({ oil }: Pick<Sheet, 'oil'>, figures: OilFigures): Operation[] {
-  return [{ op: 'add', path: '/oil/figures', value: figures }, ...(['blend', 'dilution', 'ageing'] as const).filter((key) => oil[key] !== undefined).map((key): Operation => ({ op: 'remove', path: `/oil/${key}` }))]
+  return [
+    { op: 'add', path: '/oil/figures', value: figures },
+    ...(['blend', 'dilution', 'ageing'] as const)
+      .filter((key) => oil[key] !== undefined)
+      .map((key): Operation => ({ op: 'remove', path: `/oil/${key}` })),
+  ]
 }
 
 /** What was measured of a valve's spring and plug, and says nothing of another one. */
-export const SPRING_FIELDS = ['benchPressure', 'benchShims', 'benchInstalled', 'height1', 'load1', 'height2', 'load2', 'wire', 'coilDiameter', 'coils', 'solidLength']
+export const SPRING_FIELDS = [
+  'benchPressure',
+  'benchShims',
+  'benchInstalled',
+  'height1',
+  'load1',
+  'height2',
+  'load2',
+  'wire',
+  'coilDiameter',
+  'coils',
+  'solidLength',
+]

@@ -22,7 +22,10 @@ function open<T>(worker: Worker, ended: () => void): Asked<T> {
   const remote = new Proxy(whole, {
     get: (target, name) => {
       const found = Reflect.get(target, name) as unknown
-      return typeof name === 'symbol' || name === 'then' ? found : (...given: unknown[]) => Promise.race([(found as (...given: unknown[]) => Promise<unknown>)(...given), broken])
+      return typeof name === 'symbol' || name === 'then'
+        ? found
+        : (...given: unknown[]) =>
+            Promise.race([(found as (...given: unknown[]) => Promise<unknown>)(...given), broken])
     },
   })
   return { remote: remote as Remote<T>, end }
@@ -33,7 +36,10 @@ let films: Asked<FilmWorker> | undefined
 
 /** The model in its worker; one for the whole page, a new one where it has ended. */
 export function useEngineModel(): Remote<ModelWorker> {
-  model ??= open<ModelWorker>(new Worker(new URL('../workers/model.worker.ts', import.meta.url), { type: 'module', name: 'model' }), () => (model = undefined))
+  model ??= open<ModelWorker>(
+    new Worker(new URL('../workers/model.worker.ts', import.meta.url), { type: 'module', name: 'model' }),
+    () => (model = undefined),
+  )
   return model.remote
 }
 
@@ -42,7 +48,10 @@ export const endModel = (reason: string) => model?.end(reason)
 
 /** Films, orbits and shell choices in a worker of their own, so that they never hold up a prediction; started when first asked. */
 export function useFilmWorker(): Remote<FilmWorker> {
-  films ??= open<FilmWorker>(new Worker(new URL('../workers/film.worker.ts', import.meta.url), { type: 'module', name: 'films' }), () => (films = undefined))
+  films ??= open<FilmWorker>(
+    new Worker(new URL('../workers/film.worker.ts', import.meta.url), { type: 'module', name: 'films' }),
+    () => (films = undefined),
+  )
   return films.remote
 }
 
@@ -50,7 +59,10 @@ export function useFilmWorker(): Remote<FilmWorker> {
  * A value that the model gives for the open sheet, kept current: asked again at every change, the newest answer wins, and
  * while one question is out only the last of the later ones is asked.
  */
-export function useAnswer<T>(ask: (model: Remote<ModelWorker>, films: () => Remote<FilmWorker>) => Promise<T> | undefined, changes: () => unknown) {
+export function useAnswer<T>(
+  ask: (model: Remote<ModelWorker>, films: () => Remote<FilmWorker>) => Promise<T> | undefined,
+  changes: () => unknown,
+) {
   const answer = shallowRef<T>()
   const run = oneAtATime(async () => {
     try {

@@ -42,8 +42,14 @@ export function useKeys(open: { find: () => void; list: () => void }) {
 export async function nextMissing(router: Router) {
   const build = useBuild()
   const sheet = build.sheet
-  const best = sheet && useOutlook().now?.assumed.map(({ key }) => catalogueOf(sheet.layout).get(key)).find((quantity) => quantity && !(quantity.key in sheet.readings))
+  const best =
+    sheet &&
+    useOutlook()
+      .now?.assumed.map(({ key }) => catalogueOf(sheet.layout).get(key))
+      .find((quantity) => quantity && !(quantity.key in sheet.readings))
   if (best && build.id) return goToReading(router, build.id, best.station, best.key)
-  const empty = [...document.querySelectorAll<HTMLInputElement>('main input[data-reading]')].find((input) => input.value === '')
+  const empty = [...document.querySelectorAll<HTMLInputElement>('main input[data-reading]')].find(
+    (input) => input.value === '',
+  )
   empty?.focus()
 }

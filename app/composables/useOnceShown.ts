@@ -3,7 +3,11 @@ export function useOnceShown() {
   const outlook = useOutlook()
   const shown = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
-  watch(() => outlook.now !== undefined, (now) => now && !shown.value && (timer = setTimeout(() => (shown.value = true), 500)), { immediate: true })
+  watch(
+    () => outlook.now !== undefined,
+    (now) => now && !shown.value && (timer = setTimeout(() => (shown.value = true), 500)),
+    { immediate: true },
+  )
   onScopeDispose(() => clearTimeout(timer))
   return shown
 }

@@ -2,9 +2,19 @@ import { describe, expect, it } from 'vitest'
 import type { KeptEvent } from '#core/run/run'
 import { primeSeen } from './usePrime'
 
-const event = (kind: KeptEvent['kind'], time: number, data: KeptEvent['data'] = {}): KeptEvent => ({ clientKey: `${kind} ${time}`, number: time, at: '', time, kind, words: '', data, who: 'Maren' })
+const event = (kind: KeptEvent['kind'], time: number, data: KeptEvent['data'] = {}): KeptEvent => ({
+  clientKey: `${kind} ${time}`,
+  number: time,
+  at: '',
+  time,
+  kind,
+  words: '',
+  data,
+  who: 'Maren',
+})
 const on = [event('act', 10, { action: 'start' })]
-const readings = (from: number, to: number, every: number, pressure = 2e5) => Array.from({ length: Math.floor((to - from) / every) + 1 }, (_, i) => ({ time: from + i * every, pressure }))
+const readings = (from: number, to: number, every: number, pressure = 2e5) =>
+  Array.from({ length: Math.floor((to - from) / every) + 1 }, (_, i) => ({ time: from + i * every, pressure }))
 
 describe('what has been seen of a prime', () => {
   it('a logger that falls silent while the pump turns is told by the seconds since its last reading', () => {

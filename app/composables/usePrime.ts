@@ -40,7 +40,12 @@ export function clockOf(spans: [number, number][], turned: number): number {
 }
 
 /** What has been seen of a prime: how long it turned, when oil ran at the pad, and what the gauge does. */
-export function primeSeen(samples: readonly ChannelSample[], events: readonly KeptEvent[], now: number, byHand = false): PrimeSeen {
+export function primeSeen(
+  samples: readonly ChannelSample[],
+  events: readonly KeptEvent[],
+  now: number,
+  byHand = false,
+): PrimeSeen {
   const spans = turnedSpans(events, now)
   const turnedBy = (time: number) => spans.reduce((sum, [from, to]) => sum + Math.max(0, Math.min(to, time) - from), 0)
   const reading = (sample: ChannelSample) => sample.gauge ?? sample.pressure
@@ -52,9 +57,14 @@ export function primeSeen(samples: readonly ChannelSample[], events: readonly Ke
     if (samples[i].gauge !== undefined && samples[i].pressure !== undefined) senders.push(samples[i].pressure!)
   }
   // By hand the last reading stands until the next.
-  if (recent.length === 0) for (let i = samples.length - 1; i >= 0 && recent.length === 0; i--) if (reading(samples[i]) !== undefined) recent.push(reading(samples[i])!)
+  if (recent.length === 0)
+    for (let i = samples.length - 1; i >= 0 && recent.length === 0; i--)
+      if (reading(samples[i]) !== undefined) recent.push(reading(samples[i])!)
   const gauge = mean(recent)
-  const lately = samples.slice(-20).filter((sample) => reading(sample) !== undefined).slice(-4)
+  const lately = samples
+    .slice(-20)
+    .filter((sample) => reading(sample) !== undefined)
+    .slice(-4)
   const lastRead = lately.at(-1)?.time
   const interval = lately.length > 1 ? (lately.at(-1)!.time - lately[0].time) / (lately.length - 1) : 0
   const turning = spans.length > 0 && spans[spans.length - 1][1] >= now
@@ -73,8 +83,13 @@ export function primeSeen(samples: readonly ChannelSample[], events: readonly Ke
   // Turning that only ran oil out at the open pad fills nothing behind it.
   const idle = pad ? Math.max(0, turnedBy(fitted?.time ?? now) - turnedBy(pad.time) - AT_PAD) : 0
   return {
-    turned: turnedBy(now) - idle, pad: pad && turnedBy(pad.time), gauge, flicker: flickerOf(recent), still: Math.max(0, turnedBy(latest) - turnedBy(since)),
-    ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}), ...(unread > (byHand ? UNREAD.hand : Math.max(UNREAD.wired, UNREAD.intervals * interval)) ? { unread } : {}),
+    turned: turnedBy(now) - idle,
+    pad: pad && turnedBy(pad.time),
+    gauge,
+    flicker: flickerOf(recent),
+    still: Math.max(0, turnedBy(latest) - turnedBy(since)),
+    ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}),
+    ...(unread > (byHand ? UNREAD.hand : Math.max(UNREAD.wired, UNREAD.intervals * interval)) ? { unread } : {}),
     ...(senders.length > 0 ? { sender: mean(senders) } : {}),
   }
 }

@@ -12,8 +12,12 @@ const MOST_REPEATS = 3
 
 /** Reads what was typed; a unit behind the last one counts for all that have none. */
 export function readTyped(text: string, { dimension }: Quantity, unit: Unit): Typed {
-  const parts = text.split(';').map((part) => part.trim()).filter(Boolean)
-  if (parts.length > MOST_REPEATS) return { ok: false, message: `Three readings of one thing at most; ${parts.length} were typed.` }
+  const parts = text
+    .split(';')
+    .map((part) => part.trim())
+    .filter(Boolean)
+  if (parts.length > MOST_REPEATS)
+    return { ok: false, message: `Three readings of one thing at most; ${parts.length} were typed.` }
   let common = unit
   const values: number[] = []
   for (const part of [...parts].reverse()) {
@@ -23,7 +27,11 @@ export function readTyped(text: string, { dimension }: Quantity, unit: Unit): Ty
     values.unshift(parsed.value)
   }
   if (values.length === 0) return { ok: false, message: 'Nothing was typed.' }
-  return { ok: true, value: values.reduce((sum, value) => sum + value, 0) / values.length, ...(values.length > 1 ? { repeats: values } : {}) }
+  return {
+    ok: true,
+    value: values.reduce((sum, value) => sum + value, 0) / values.length,
+    ...(values.length > 1 ? { repeats: values } : {}),
+  }
 }
 
 /** How well a reading is known: by the instrument in the hand, and by its own scatter where it was taken again. */

@@ -38,7 +38,10 @@ export function useSerial(now: () => number, take: (samples: ChannelSample[]) =>
       port = await (navigator as unknown as { serial: Serial }).serial.requestPort()
       await port.open({ baudRate })
     } catch (error) {
-      problem.value = (error as Error).name === 'NotFoundError' ? 'No port was chosen.' : `The port cannot be opened: ${(error as Error).message}`
+      problem.value =
+        (error as Error).name === 'NotFoundError'
+          ? 'No port was chosen.'
+          : `The port cannot be opened: ${(error as Error).message}`
       return
     }
     state.value = 'open'
@@ -48,7 +51,9 @@ export function useSerial(now: () => number, take: (samples: ChannelSample[]) =>
   async function read() {
     let rest = ''
     try {
-      reader = port!.readable!.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>).getReader()
+      reader = port!
+        .readable!.pipeThrough(new TextDecoderStream() as unknown as ReadableWritablePair<string, Uint8Array>)
+        .getReader()
       for (;;) {
         const { value, done } = await reader.read()
         if (done) break

@@ -15,10 +15,17 @@ export function useStartWatch() {
   const run = useRun()
   const clock = useClock(250)
   const outlook = useOutlook()
-  const recorded = () => [build.sheet?.layout, JSON.stringify(Object.entries(build.sheet?.readings ?? {}).filter(([key]) => !/^(start|prime)\./.test(key))), JSON.stringify(build.sheet?.oil)]
+  const recorded = () => [
+    build.sheet?.layout,
+    JSON.stringify(Object.entries(build.sheet?.readings ?? {}).filter(([key]) => !/^(start|prime)\./.test(key))),
+    JSON.stringify(build.sheet?.oil),
+  ]
   /** A void record has no expectation: it would be one of a different engine. */
   const voided = computed(() => (outlook.now?.voids.length ?? 0) > 0)
-  const expectation = useAnswer((_model, films) => (build.sheet && !voided.value ? films().expectation(build.sheet) : undefined), () => [...recorded(), voided.value])
+  const expectation = useAnswer(
+    (_model, films) => (build.sheet && !voided.value ? films().expectation(build.sheet) : undefined),
+    () => [...recorded(), voided.value],
+  )
   const seen = shallowRef<Assessment>()
   const band = shallowRef<(Band & { time: number })[]>([])
   const points = shallowRef<SteadyPoint[]>([])
@@ -37,7 +44,14 @@ export function useStartWatch() {
     const event = run.events.find(({ kind, data }) => kind === 'word' && data.watch === 'server')
     if (!event) return undefined
     const of = (key: string) => Number(event.data[key] ?? 0)
-    return { code: String(event.data.code) as StopCode, time: event.time, reading: of('reading'), limit: of('limit'), speed: of('speed'), temperature: of('temperature') }
+    return {
+      code: String(event.data.code) as StopCode,
+      time: event.time,
+      reading: of('reading'),
+      limit: of('limit'),
+      speed: of('speed'),
+      temperature: of('temperature'),
+    }
   })
   const stop = computed(() => seen.value?.stop ?? called.value)
 
@@ -63,16 +77,24 @@ export function useStartWatch() {
     takenSamples = samples.length
     const last = watching!.feed(fresh, events, (each, sample) => {
       // At rest nothing is expected; after a stop nothing is steady any more.
-      if (each.phase !== 'rest' && each.expected && (history.length === 0 || each.time - history[history.length - 1].time >= EVERY)) history.push({ time: each.time, ...each.expected })
+      if (
+        each.phase !== 'rest' &&
+        each.expected &&
+        (history.length === 0 || each.time - history[history.length - 1].time >= EVERY)
+      )
+        history.push({ time: each.time, ...each.expected })
       if (!each.stop && capture!.take(sample)) points.value = [...capture!.points.values()]
     })
     if (last) seen.value = { ...last }
     band.value = [...history]
   }
-  watch(() => [run.run?.id, build.id], () => {
-    watching = undefined
-    follow()
-  })
+  watch(
+    () => [run.run?.id, build.id],
+    () => {
+      watching = undefined
+      follow()
+    },
+  )
   // A changed record is judged anew from the first reading; an expectation that has come is taken up as it is.
   watch(recorded, (now, before) => {
     if (JSON.stringify(now) === JSON.stringify(before)) return

@@ -10,7 +10,10 @@ export function useWakeLock(on: () => boolean) {
       lock = await navigator.wakeLock.request('screen')
       state.value = 'held'
       // A page that was put aside has lost it.
-      lock.addEventListener('release', () => on() && (state.value = document.visibilityState === 'visible' ? 'none' : 'off'))
+      lock.addEventListener(
+        'release',
+        () => on() && (state.value = document.visibilityState === 'visible' ? 'none' : 'off'),
+      )
     } catch {
       state.value = 'none'
     }

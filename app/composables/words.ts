@@ -9,5 +9,9 @@ export function many(count: number, one: string, more = `${one}s`): string {
 
 /** A stretch of time as it is said across a bench, ms: minutes up to an hour and a half, hours up to two days, then days. */
 export function stretch(ms: number): string {
-  return ms < 1.5 * HOUR ? `${Math.round(ms / MINUTE)} min` : ms < 2 * DAY ? `${Math.round(ms / HOUR)} h` : many(Math.round(ms / DAY), 'day')
+  return ms < 1.5 * HOUR
+    ? `${Math.round(ms / MINUTE)} min`
+    : ms < 2 * DAY
+      ? `${Math.round(ms / HOUR)} h`
+      : many(Math.round(ms / DAY), 'day')
 }

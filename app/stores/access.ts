@@ -6,7 +6,8 @@ import { useNews } from './news'
 export interface Refused {
   data?: { error?: { message: string; problems?: { path: string }[] } }
 }
-export const refusedWords = (error: unknown) => (error as Refused).data?.error?.message ?? 'The server does not answer. Try again.'
+export const refusedWords = (error: unknown) =>
+  (error as Refused).data?.error?.message ?? 'The server does not answer. Try again.'
 
 /** Who may be named here, and who is signed in; whether a sign-in is asked for before anything else. */
 export const useAccess = defineStore('access', () => {

@@ -54,22 +54,52 @@ export const useBuild = defineStore('build', () => {
   /** Changes of apprentices that wait for a sign-off: not in the sheet. What is still on its way from here has no number yet. */
   const proposals = computed(() => [
     ...proposed.value,
-    ...(waitsHere.value ? waiting.value.filter(({ key }) => !proposed.value.some(({ clientKey }) => clientKey === key)).map(({ key, at, body }): Proposal => ({ number: 0, clientKey: key, who: (body as BuildChange).who, at: new Date(at).toISOString(), patch: patchOf({ body }) as Proposal['patch'], reason: '' })) : []),
+    ...(waitsHere.value
+      ? waiting.value
+          .filter(({ key }) => !proposed.value.some(({ clientKey }) => clientKey === key))
+          .map(({ key, at, body }): Proposal => ({
+            number: 0,
+            clientKey: key,
+            who: (body as BuildChange).who,
+            at: new Date(at).toISOString(),
+            patch: patchOf({ body }) as Proposal['patch'],
+            reason: '',
+          }))
+      : []),
   ])
   let events: EventSource | undefined
 
   const rules = computed(() => houseRules(shop.house))
-  const waiting = computed(() => (id.value ? sync.of('build', id.value).filter(({ state }) => state === 'waiting') : []))
+  const waiting = computed(() =>
+    id.value ? sync.of('build', id.value).filter(({ state }) => state === 'waiting') : [],
+  )
   const access = useAccess()
   /** Whether what is written here waits for a sign-off: then it is not in the sheet, not for the moment until the server has said so either. */
-  const waitsHere = computed(() => shop.house.signOff && (access.person?.role ?? access.people.find(({ name }) => name === useHouse().who)?.role) === 'apprentice')
-  const recorded = computed(() => confirmed.value && (waitsHere.value ? confirmed.value : appliedOver(confirmed.value, waiting.value.map(patchOf))))
+  const waitsHere = computed(
+    () =>
+      shop.house.signOff &&
+      (access.person?.role ?? access.people.find(({ name }) => name === useHouse().who)?.role) === 'apprentice',
+  )
+  const recorded = computed(
+    () =>
+      confirmed.value && (waitsHere.value ? confirmed.value : appliedOver(confirmed.value, waiting.value.map(patchOf))),
+  )
   /** As it is recorded, judged by this house's rules. */
   const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
   const online = computed(() => heard.value && sync.reachable)
   /** Things beside the queue that are on their way to the server: photos. */
   const asking = ref(0)
-  const saving = computed<Saving>(() => (sync.apart.length > 0 ? 'apart' : sync.notKept ? 'unkept' : !online.value ? 'offline' : sync.waiting.length > 0 || asking.value > 0 ? 'saving' : 'saved'))
+  const saving = computed<Saving>(() =>
+    sync.apart.length > 0
+      ? 'apart'
+      : sync.notKept
+        ? 'unkept'
+        : !online.value
+          ? 'offline'
+          : sync.waiting.length > 0 || asking.value > 0
+            ? 'saving'
+            : 'saved',
+  )
 
   /** Nothing counts as saved before this is answered. */
   async function during<T>(work: Promise<T>): Promise<T> {
@@ -123,7 +153,9 @@ export const useBuild = defineStore('build', () => {
       if (id.value !== wanted) return
       if (response.status === 404) return void (missing.value = true)
       if (!response.ok) {
-        failing.value = ((await response.json().catch(() => undefined)) as { error?: { message: string } } | undefined)?.error?.message ?? `The server answered ${response.status}.`
+        failing.value =
+          ((await response.json().catch(() => undefined)) as { error?: { message: string } } | undefined)?.error
+            ?.message ?? `The server answered ${response.status}.`
         throw new Error(String(response.status))
       }
       const found = (await response.json()) as { revision: number; sheet: Sheet }
@@ -144,7 +176,9 @@ export const useBuild = defineStore('build', () => {
     const stream = new EventSource(`/api/builds/${wanted}/events?after=${revision.value}`)
     events = stream
     stream.addEventListener('entry', (event) => receive(JSON.parse((event as MessageEvent<string>).data) as Entry))
-    stream.addEventListener('shop', (event) => useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews))
+    stream.addEventListener('shop', (event) =>
+      useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews),
+    )
     stream.onopen = () => {
       heard.value = true
       void sync.send()
@@ -175,7 +209,12 @@ export const useBuild = defineStore('build', () => {
   })
 
   /** Enters a change: shown at once, kept in this browser, then sent; the shelf's moves that belong to it go with it. */
-  async function change(patch: Operation[], label: string, reason = '', moves: Wanted[] = []): Promise<string | undefined> {
+  async function change(
+    patch: Operation[],
+    label: string,
+    reason = '',
+    moves: Wanted[] = [],
+  ): Promise<string | undefined> {
     const step = stepOf(patch, label)
     if (!step) return undefined
     undoable.value = [...undoable.value, step]
@@ -184,15 +223,31 @@ export const useBuild = defineStore('build', () => {
     return enter(patch, label, reason, moves)
   }
 
-  async function enter(wanted: Operation[], label: string, reason: string, moves: Wanted[] = []): Promise<string | undefined> {
+  async function enter(
+    wanted: Operation[],
+    label: string,
+    reason: string,
+    moves: Wanted[] = [],
+  ): Promise<string | undefined> {
     if (!id.value || !sheet.value) return undefined
     lastLabel.value = label
     const key = uuid()
     // A plain copy: what a page is still watching could not be kept on disk.
     const patch = JSON.parse(JSON.stringify(wanted)) as Operation[]
-    const knows = waiting.value.filter((item) => item.identity !== IDENTITY && patchOf(item).some(({ path }) => patch.some((own) => overlap(own.path, path)))).map((item) => item.key)
+    const knows = waiting.value
+      .filter(
+        (item) =>
+          item.identity !== IDENTITY && patchOf(item).some(({ path }) => patch.some((own) => overlap(own.path, path))),
+      )
+      .map((item) => item.key)
     const body: BuildChange = {
-      clientKey: key, device: IDENTITY, base: revision.value, who: useHouse().who || 'Someone', patch, reason, ...(knows.length > 0 ? { knows } : {}),
+      clientKey: key,
+      device: IDENTITY,
+      base: revision.value,
+      who: useHouse().who || 'Someone',
+      patch,
+      reason,
+      ...(knows.length > 0 ? { knows } : {}),
       ...(moves.length > 0 ? { orders: moves.map((move) => ({ clientKey: uuid(), ...move })) } : {}),
     }
     await sync.enter({ key, kind: 'build', document: id.value, label, url: `/api/builds/${id.value}/entries`, body })
@@ -220,7 +275,13 @@ export const useBuild = defineStore('build', () => {
   function inspect(key: string, found: Partial<Inspection> | undefined, label: string) {
     const before = sheet.value?.inspections[key]
     if (!found) return before && change([{ op: 'remove', path: `/inspections/${key}` }], label)
-    const value = { finding: NOT_LOOKED_AT, ...before, ...found, by: useHouse().who || 'Someone', at: new Date().toISOString() }
+    const value = {
+      finding: NOT_LOOKED_AT,
+      ...before,
+      ...found,
+      by: useHouse().who || 'Someone',
+      at: new Date().toISOString(),
+    }
     return change([{ op: 'add', path: `/inspections/${key}`, value }], label)
   }
   /** A decision in a word; nothing takes it back. */
@@ -230,7 +291,17 @@ export const useBuild = defineStore('build', () => {
   }
   function check(key: string, state: 'done' | 'fault' | undefined, label: string, note?: string) {
     const at = new Date().toISOString()
-    if (state) return change([{ op: 'add', path: `/checks/${key}`, value: { state, by: useHouse().who || 'Someone', at, ...(note ? { note } : {}) } }], label)
+    if (state)
+      return change(
+        [
+          {
+            op: 'add',
+            path: `/checks/${key}`,
+            value: { state, by: useHouse().who || 'Someone', at, ...(note ? { note } : {}) },
+          },
+        ],
+        label,
+      )
     if (sheet.value && key in sheet.value.checks) return change([{ op: 'remove', path: `/checks/${key}` }], label)
   }
 
@@ -257,7 +328,10 @@ export const useBuild = defineStore('build', () => {
       return
     }
     if (changed) {
-      stepNews.value = { words: `${step.label} was changed by somebody else since: not ${done.toLowerCase()}.`, page: step.page }
+      stepNews.value = {
+        words: `${step.label} was changed by somebody else since: not ${done.toLowerCase()}.`,
+        page: step.page,
+      }
       return
     }
     const reverse = stepOf(step.back, step.label)
@@ -271,17 +345,56 @@ export const useBuild = defineStore('build', () => {
     const { document, label, url, body } = conflict
     if (ours) {
       const there = conflict.refusal?.conflict
-      const found = (await fetch(`/api/builds/${document}`).then((response) => (response.ok ? response.json() : undefined)).catch(() => undefined)) as { revision: number } | undefined
+      const found = (await fetch(`/api/builds/${document}`)
+        .then((response) => (response.ok ? response.json() : undefined))
+        .catch(() => undefined)) as { revision: number } | undefined
       if (!found) return
       const key = uuid()
-      await sync.enter({ key, kind: 'build', document, label, url, body: { ...(body as BuildChange), clientKey: key, device: IDENTITY, base: found.revision, reason: `over ${there?.who ?? 'another'}’s value` } })
+      await sync.enter({
+        key,
+        kind: 'build',
+        document,
+        label,
+        url,
+        body: {
+          ...(body as BuildChange),
+          clientKey: key,
+          device: IDENTITY,
+          base: found.revision,
+          reason: `over ${there?.who ?? 'another'}’s value`,
+        },
+      })
     }
     await sync.forget(conflict.key)
   }
 
   return {
-    id, revision, sheet, saving, waiting, online, missing, failing, lastLabel, stepNews, undoable, redoable, proposals, loadProposals,
-    open, close, during, change, record, clear, check, inspect, choose, undo, redo, settle,
+    id,
+    revision,
+    sheet,
+    saving,
+    waiting,
+    online,
+    missing,
+    failing,
+    lastLabel,
+    stepNews,
+    undoable,
+    redoable,
+    proposals,
+    loadProposals,
+    open,
+    close,
+    during,
+    change,
+    record,
+    clear,
+    check,
+    inspect,
+    choose,
+    undo,
+    redo,
+    settle,
   }
 })
 

@@ -11,7 +11,12 @@ export const useHouse = defineStore('house', () => {
   /** Who was chosen on this browser; where people sign in, who is signed in. */
   const chosen = ref(read('uldo.who', ''))
   const who = computed({
-    get: () => (access.needed ? (access.person?.name ?? '') : access.state && !access.people.some(({ name }) => name === chosen.value) ? '' : chosen.value),
+    get: () =>
+      access.needed
+        ? (access.person?.name ?? '')
+        : access.state && !access.people.some(({ name }) => name === chosen.value)
+          ? ''
+          : chosen.value,
     set: (name) => {
       chosen.value = name
       remember('uldo.who', name)
@@ -27,16 +32,22 @@ export const useHouse = defineStore('house', () => {
   })
   /** Instrument in the hand, carried from reading to reading; by dimension, since a feeler gauge follows a micrometer. */
   const instruments = ref<Record<string, string>>(rememberedJson<Record<string, string>>('uldo.instruments', {}))
-  const scheme = ref<'light' | 'dark'>(read('uldo.scheme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light') as 'light' | 'dark')
+  const scheme = ref<'light' | 'dark'>(
+    read('uldo.scheme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light') as 'light' | 'dark',
+  )
   const choice = computed(() => UNIT_CHOICES[choiceName.value] ?? UNIT_CHOICES['mm, bar'])
 
   watch(who, (name) => {
     own.value = read(unitsKey(name), '')
   })
   watch(instruments, (chosen) => remember('uldo.instruments', JSON.stringify(chosen)), { deep: true })
-  watch(scheme, (now) => {
-    document.documentElement.dataset.scheme = now
-  }, { immediate: true })
+  watch(
+    scheme,
+    (now) => {
+      document.documentElement.dataset.scheme = now
+    },
+    { immediate: true },
+  )
 
   function unit(dimension: Dimension): Unit {
     return unitFor(dimension, choice.value)
@@ -50,21 +61,49 @@ export const useHouse = defineStore('house', () => {
     remember('uldo.scheme', scheme.value)
   }
   /** The value in the chosen unit, with its symbol: for sentences. */
-  const say = (value: number, dimension: Dimension, decimals?: number) => formatQuantity(value, unit(dimension), decimals)
+  const say = (value: number, dimension: Dimension, decimals?: number) =>
+    formatQuantity(value, unit(dimension), decimals)
   /** Decimals at which pressures are compared: small differences are what the trade argues over. */
   const fine = computed(() => ({ bar: 2, psi: 1, kPa: 0 })[unit('pressure').symbol as 'bar'] ?? 1)
   /** A film's thickness, too thin for the unit of clearances: µm, or thou to the thousandth. */
-  const sayFilm = (value: number) => (unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`)
+  const sayFilm = (value: number) =>
+    unit('clearance').symbol === 'mm' ? `${(1e6 * value).toFixed(1)} µm` : `${(value / 25.4e-6).toFixed(3)} thou`
   /** The value in the chosen unit, bare: for columns. */
-  const show = (value: number, dimension: Dimension, decimals?: number) => formatNumber(value, unit(dimension), decimals)
+  const show = (value: number, dimension: Dimension, decimals?: number) =>
+    formatNumber(value, unit(dimension), decimals)
   /** A reading in the chosen unit, no finer than its instrument's step, or than what is usual for its kind. */
   function showReading(value: number, quantity: Quantity, instrument?: string) {
     const chosen = unit(quantity.dimension)
     const step = shop.house.instruments.find(({ name }) => name === instrument)?.resolution
-    if (step && ['length', 'diameter', 'clearance'].includes(quantity.dimension)) return formatNumber(value, chosen, Math.max(chosen.symbol === 'mm' ? 2 : 0, Math.min(chosen.decimals + 1, decimalsFor(step, chosen))))
-    return formatNumber(value, chosen, quantity.dimension === 'length' ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen)) : undefined)
+    if (step && ['length', 'diameter', 'clearance'].includes(quantity.dimension))
+      return formatNumber(
+        value,
+        chosen,
+        Math.max(chosen.symbol === 'mm' ? 2 : 0, Math.min(chosen.decimals + 1, decimalsFor(step, chosen))),
+      )
+    return formatNumber(
+      value,
+      chosen,
+      quantity.dimension === 'length'
+        ? Math.min(chosen.decimals + 1, decimalsFor(0.5 * quantity.sigma, chosen))
+        : undefined,
+    )
   }
-  return { choiceName, choice, who, scheme, instruments, unit, fine, nextUnits, flipScheme, say, sayFilm, show, showReading }
+  return {
+    choiceName,
+    choice,
+    who,
+    scheme,
+    instruments,
+    unit,
+    fine,
+    nextUnits,
+    flipScheme,
+    say,
+    sayFilm,
+    show,
+    showReading,
+  }
 })
 
 function read(key: string, fallback: string): string {

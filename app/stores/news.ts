@@ -9,7 +9,16 @@ export type ShopNews =
   /** What waits for a sign-off in a build is another. */
   | { kind: 'proposals'; build: string }
   /** The server's watch has called a start off, or a hand has taken the call. Pa. */
-  | { kind: 'alarm'; on: boolean; run: string; build: string; name: string; code: StopCode; reading: number; limit: number }
+  | {
+      kind: 'alarm'
+      on: boolean
+      run: string
+      build: string
+      name: string
+      code: StopCode
+      reading: number
+      limit: number
+    }
 
 type Hear = (news: ShopNews) => void
 const hearers = new Set<Hear>()

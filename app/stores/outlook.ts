@@ -50,7 +50,9 @@ export const useOutlook = defineStore('outlook', () => {
         fading = setTimeout(() => (ghost.value = undefined), GHOST)
       }
       settling = setTimeout(async () => {
-        const full = await useEngineModel().fullOutlook(sheet).catch(() => undefined)
+        const full = await useEngineModel()
+          .fullOutlook(sheet)
+          .catch(() => undefined)
         if (full && turn === asked && id === build.id) now.value = full
       }, SETTLE)
     } catch (error) {
@@ -64,10 +66,13 @@ export const useOutlook = defineStore('outlook', () => {
     }
   }
   watch(() => build.sheet, ask, { immediate: true })
-  watch(() => build.id, () => {
-    now.value = undefined
-    ghost.value = undefined
-  })
+  watch(
+    () => build.id,
+    () => {
+      now.value = undefined
+      ghost.value = undefined
+    },
+  )
 
   /** Change of a state's pressure by the last value, Pa; undefined when it did not move. */
   function change(name: StateName): number | undefined {

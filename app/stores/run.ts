@@ -84,9 +84,14 @@ export const useRun = defineStore('run', () => {
   function listen() {
     const id = run.value!.id
     stream = new EventSource(`/api/runs/${id}/stream?after=${last}`)
-    stream.addEventListener('samples', (message) => add(JSON.parse((message as MessageEvent<string>).data) as ChannelSample[]))
+    stream.addEventListener('samples', (message) =>
+      add(JSON.parse((message as MessageEvent<string>).data) as ChannelSample[]),
+    )
     stream.addEventListener('event', (message) => hear(JSON.parse((message as MessageEvent<string>).data) as KeptEvent))
-    stream.addEventListener('end', () => run.value && (run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }))
+    stream.addEventListener(
+      'end',
+      () => run.value && (run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }),
+    )
     stream.addEventListener('ready', (message) => {
       began = performance.now() - 1000 * (JSON.parse((message as MessageEvent<string>).data) as { time: number }).time
       ready.value = true
@@ -139,8 +144,27 @@ export const useRun = defineStore('run', () => {
     began = performance.now()
     ready.value = true
     const startedAt = new Date().toISOString()
-    run.value = { id, buildId, kind, setup, who: who(), startedAt, endedAt: null, outcome: null, samples: 0, stopped: false, found: null, events: [] }
-    await post(id, 'Run begun', `/api/builds/${buildId}/runs`, { id, kind, setup: JSON.parse(JSON.stringify(setup)) as RunSetUp, who: who(), begunAt: Date.now() })
+    run.value = {
+      id,
+      buildId,
+      kind,
+      setup,
+      who: who(),
+      startedAt,
+      endedAt: null,
+      outcome: null,
+      samples: 0,
+      stopped: false,
+      found: null,
+      events: [],
+    }
+    await post(id, 'Run begun', `/api/builds/${buildId}/runs`, {
+      id,
+      kind,
+      setup: JSON.parse(JSON.stringify(setup)) as RunSetUp,
+      who: who(),
+      begunAt: Date.now(),
+    })
     await sync.send()
     if (run.value?.id === id) listen()
   }
@@ -164,7 +188,14 @@ export const useRun = defineStore('run', () => {
     const body: RunEvent = { clientKey: uuid(), time: 0, kind: 'found', words, data: {}, who: who() }
     list.value = list.value.map((each) => (each.id === stopped.id ? { ...each, found: words } : each))
     unanswered.value = unanswered.value.filter(({ id }) => id !== stopped.id)
-    await sync.enter({ key: body.clientKey, kind: 'run', document: stopped.id, label: 'What was found and done', url: `/api/runs/${stopped.id}/events`, body })
+    await sync.enter({
+      key: body.clientKey,
+      kind: 'run',
+      document: stopped.id,
+      label: 'What was found and done',
+      url: `/api/runs/${stopped.id}/events`,
+      body,
+    })
   }
   const act = (action: string) => event('act', action, { action })
   const end = (words: string) => event('end', words)
@@ -173,8 +204,32 @@ export const useRun = defineStore('run', () => {
     await sync.enter({ key, kind: 'run', document: run.value!.id, label, url, body })
   }
   sync.onAnswer((item, answer) => {
-    if (item.kind === 'run' && item.document === run.value?.id && (answer as Partial<KeptEvent>).clientKey) hear(answer as KeptEvent)
+    if (item.kind === 'run' && item.document === run.value?.id && (answer as Partial<KeptEvent>).clientKey)
+      hear(answer as KeptEvent)
   })
 
-  return { list, unanswered, listed, run, samples, events, online, ready, unsent, refused, ended, own, open, show, close, begin, take, event, found, act, end, now }
+  return {
+    list,
+    unanswered,
+    listed,
+    run,
+    samples,
+    events,
+    online,
+    ready,
+    unsent,
+    refused,
+    ended,
+    own,
+    open,
+    show,
+    close,
+    begin,
+    take,
+    event,
+    found,
+    act,
+    end,
+    now,
+  }
 })

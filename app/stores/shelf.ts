@@ -16,7 +16,11 @@ export interface Wanted {
 
 type Named = Hold & { name: string }
 type Figures = Record<string, string | number | null>
-type ShelfBody = { kind: 'add'; item: string; entry: ShelfEntry } | { kind: 'set'; item: string; was: Figures; set: Figures } | { kind: 'remove'; item: string } | { orders: Wanted[] }
+type ShelfBody =
+  | { kind: 'add'; item: string; entry: ShelfEntry }
+  | { kind: 'set'; item: string; was: Figures; set: Figures }
+  | { kind: 'remove'; item: string }
+  | { orders: Wanted[] }
 
 /** An item whose last change is still on its way. */
 export type ShownItem = ShelfItem & { onItsWay?: boolean }
@@ -30,15 +34,21 @@ export const useShelf = defineStore('shelf', () => {
   const failure = ref('')
 
   /** Changes on their way that touch the shelf: its own, and moves that go with a change of a record. */
-  const waiting = computed(() => sync.waiting.flatMap((item): { body: ShelfBody; document: string }[] => {
-    if (item.kind === 'shelf') return [{ body: item.body as ShelfBody, document: item.document }]
-    const orders = item.kind === 'build' ? (item.body as BuildChange).orders : undefined
-    return orders ? [{ body: { orders: orders as Wanted[] }, document: item.document }] : []
-  }))
-  const shown = computed(() => waiting.value.reduce(withChange, { items: confirmed.value as ShownItem[], holds: confirmedHolds.value }))
+  const waiting = computed(() =>
+    sync.waiting.flatMap((item): { body: ShelfBody; document: string }[] => {
+      if (item.kind === 'shelf') return [{ body: item.body as ShelfBody, document: item.document }]
+      const orders = item.kind === 'build' ? (item.body as BuildChange).orders : undefined
+      return orders ? [{ body: { orders: orders as Wanted[] }, document: item.document }] : []
+    }),
+  )
+  const shown = computed(() =>
+    waiting.value.reduce(withChange, { items: confirmed.value as ShownItem[], holds: confirmedHolds.value }),
+  )
   const items = computed(() => shown.value.items)
   const holds = computed(() => shown.value.holds)
-  const problem = computed(() => sync.of('shelf').find(({ state }) => state !== 'waiting')?.refusal?.message ?? failure.value)
+  const problem = computed(
+    () => sync.of('shelf').find(({ state }) => state !== 'waiting')?.refusal?.message ?? failure.value,
+  )
 
   async function load() {
     try {
@@ -56,7 +66,14 @@ export const useShelf = defineStore('shelf', () => {
 
   function enter(label: string, body: Record<string, unknown> & { item: string }) {
     const key = uuid()
-    return sync.enter({ key, kind: 'shelf', document: 'shelf', label, url: '/api/shelf/changes', body: { clientKey: key, who: useHouse().who || 'Someone', ...(JSON.parse(JSON.stringify(body)) as object) } })
+    return sync.enter({
+      key,
+      kind: 'shelf',
+      document: 'shelf',
+      label,
+      url: '/api/shelf/changes',
+      body: { clientKey: key, who: useHouse().who || 'Someone', ...(JSON.parse(JSON.stringify(body)) as object) },
+    })
   }
 
   const add = (entry: ShelfEntry) => enter(entry.label, { kind: 'add', item: uuid(), entry })
@@ -64,7 +81,8 @@ export const useShelf = defineStore('shelf', () => {
   function write(item: ShelfItem, change: Partial<ShelfEntry>) {
     const now = items.value.find(({ id }) => id === item.id) ?? item
     const [was, set] = [flat(now), flat(change)]
-    if (change.properties) for (const key of Object.keys(now.properties)) if (!(key in change.properties)) set[`properties.${key}`] = null
+    if (change.properties)
+      for (const key of Object.keys(now.properties)) if (!(key in change.properties)) set[`properties.${key}`] = null
     const fields = Object.keys(set).filter((field) => set[field] !== (was[field] ?? null))
     if (fields.length === 0) return Promise.resolve(undefined)
     const pick = (of: Figures) => Object.fromEntries(fields.map((field) => [field, of[field] ?? null]))
@@ -74,13 +92,29 @@ export const useShelf = defineStore('shelf', () => {
   /** Moves for a build that belong to no change of its record: all or none. */
   async function move(build: string, wanted: Wanted[], label = 'Shelf') {
     const key = uuid()
-    await sync.enter({ key, kind: 'shelf', document: build, label, url: `/api/builds/${build}/shelf`, body: { who: useHouse().who || 'Someone', orders: wanted.map((each) => ({ clientKey: uuid(), ...each })) } })
+    await sync.enter({
+      key,
+      kind: 'shelf',
+      document: build,
+      label,
+      url: `/api/builds/${build}/shelf`,
+      body: { who: useHouse().who || 'Someone', orders: wanted.map((each) => ({ clientKey: uuid(), ...each })) },
+    })
   }
   async function importCsv(text: string) {
     failure.value = ''
     try {
-      const response = await fetch(`/api/shelf/csv?who=${encodeURIComponent(useHouse().who || 'Someone')}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: text })
-      const answer = (await response.json()) as { added: number; changed: number; bad: BadRow[]; error?: { message: string } }
+      const response = await fetch(`/api/shelf/csv?who=${encodeURIComponent(useHouse().who || 'Someone')}`, {
+        method: 'POST',
+        headers: { 'content-type': 'text/csv' },
+        body: text,
+      })
+      const answer = (await response.json()) as {
+        added: number
+        changed: number
+        bad: BadRow[]
+        error?: { message: string }
+      }
       if (answer.error) failure.value = answer.error.message
       else void load()
       return answer.error ? undefined : answer
@@ -95,7 +129,13 @@ export const useShelf = defineStore('shelf', () => {
     if (ours) {
       await load()
       const now = confirmed.value.find(({ id }) => id === body.item)
-      if (now) await enter(conflict.label, { kind: 'set', item: body.item, was: Object.fromEntries(Object.keys(body.set).map((field) => [field, flat(now)[field] ?? null])), set: body.set })
+      if (now)
+        await enter(conflict.label, {
+          kind: 'set',
+          item: body.item,
+          was: Object.fromEntries(Object.keys(body.set).map((field) => [field, flat(now)[field] ?? null])),
+          set: body.set,
+        })
     }
     await sync.forget(conflict.key)
   }
@@ -103,17 +143,30 @@ export const useShelf = defineStore('shelf', () => {
   /** Of a kind, what fits an engine: its own and what fits all, its own first. */
   function fitting(kind: ShelfKind, engine: string): ShownItem[] {
     const own = engine.toLowerCase()
-    return items.value.filter((item) => item.kind === kind && (!item.engine || item.engine.toLowerCase() === own)).sort((a, b) => Number(!a.engine) - Number(!b.engine))
+    return items.value
+      .filter((item) => item.kind === kind && (!item.engine || item.engine.toLowerCase() === own))
+      .sort((a, b) => Number(!a.engine) - Number(!b.engine))
   }
-  const heldBy = (build: string | undefined, item: string): Hold => holds.value.find((hold) => hold.build === build && hold.item === item) ?? { item, build: build ?? '', reserved: 0, taken: 0 }
+  const heldBy = (build: string | undefined, item: string): Hold =>
+    holds.value.find((hold) => hold.build === build && hold.item === item) ?? {
+      item,
+      build: build ?? '',
+      reserved: 0,
+      taken: 0,
+    }
   const figure = (item: ShelfItem, key: string) => numberOf(item.properties, key)
   return { items, holds, loaded, problem, load, add, write, remove, move, importCsv, settle, fitting, heldBy, figure }
 })
 
 /** Figures of an item by field, its properties as `properties.thickness`. */
 function flat({ properties, ...rest }: Partial<ShelfEntry>): Figures {
-  const own = Object.entries(rest).filter(([field]) => !['id', 'revision', 'reserved', 'onItsWay'].includes(field)).map(([field, value]): [string, string | number | null] => [field, (value as string | number | undefined) ?? null])
-  return Object.fromEntries([...own, ...Object.entries(properties ?? {}).map(([key, value]): [string, string | number] => [`properties.${key}`, value])])
+  const own = Object.entries(rest)
+    .filter(([field]) => !['id', 'revision', 'reserved', 'onItsWay'].includes(field))
+    .map(([field, value]): [string, string | number | null] => [field, (value as string | number | undefined) ?? null])
+  return Object.fromEntries([
+    ...own,
+    ...Object.entries(properties ?? {}).map(([key, value]): [string, string | number] => [`properties.${key}`, value]),
+  ])
 }
 
 interface Shown {
@@ -126,7 +179,8 @@ function withChange(shown: Shown, { body, document }: { body: ShelfBody; documen
   if ('orders' in body) return body.orders.reduce((now, order) => withMove(now, order, document), shown)
   const { items, holds } = shown
   if (body.kind === 'remove') return { items: items.filter(({ id }) => id !== body.item), holds }
-  if (body.kind === 'add') return { items: [...items, { ...body.entry, id: body.item, revision: 0, reserved: 0, onItsWay: true }], holds }
+  if (body.kind === 'add')
+    return { items: [...items, { ...body.entry, id: body.item, revision: 0, reserved: 0, onItsWay: true }], holds }
   return { items: items.map((item) => (item.id === body.item ? withFigures(item, body.set) : item)), holds }
 }
 
@@ -144,10 +198,19 @@ function withFigures(item: ShownItem, set: Figures): ShownItem {
 function withMove({ items, holds }: Shown, { item: id, move, count }: Wanted, build: string): Shown {
   const item = items.find((each) => each.id === id)
   if (!item) return { items, holds }
-  const held = holds.find((hold) => hold.item === id && hold.build === build) ?? { item: id, build, reserved: 0, taken: 0, name: '' }
+  const held = holds.find((hold) => hold.item === id && hold.build === build) ?? {
+    item: id,
+    build,
+    reserved: 0,
+    taken: 0,
+    name: '',
+  }
   try {
     const next = moved(item, held, move, count)
-    return { items: items.map((each) => (each.id === id ? { ...each, ...next.stock, onItsWay: true } : each)), holds: [...holds.filter((hold) => hold !== held), { ...held, ...next.held }] }
+    return {
+      items: items.map((each) => (each.id === id ? { ...each, ...next.stock, onItsWay: true } : each)),
+      holds: [...holds.filter((hold) => hold !== held), { ...held, ...next.held }],
+    }
   } catch {
     return { items, holds }
   }

@@ -20,9 +20,11 @@ export const useShop = defineStore('shop', () => {
   /** Fetches it once; again when asked to. */
   function load(again = false): Promise<void> {
     if (again) loading = undefined
-    loading ??= $fetch<{ revision: number; house: House }>('/api/house').then(take).catch(() => {
-      loading = undefined
-    })
+    loading ??= $fetch<{ revision: number; house: House }>('/api/house')
+      .then(take)
+      .catch(() => {
+        loading = undefined
+      })
     return loading
   }
   function take(found: { revision: number; house: House }) {
@@ -40,9 +42,27 @@ export const useShop = defineStore('shop', () => {
     const patch = housePatch(house.value, next)
     if (patch.length === 0) return true
     const key = uuid()
-    const knows = waiting.value.filter(({ identity }) => identity !== IDENTITY).map((item) => item.key).slice(0, 200)
-    const body: ShopChange = { clientKey: key, device: IDENTITY, base: revision.value, who: useHouse().who || 'Someone', patch: JSON.parse(JSON.stringify(patch)) as ShopChange['patch'], reason: '', ...(knows.length > 0 ? { knows } : {}) }
-    await sync.enter({ key, kind: 'shop', document: 'shop', label: labelOf(patch[0].path), url: '/api/house/changes', body })
+    const knows = waiting.value
+      .filter(({ identity }) => identity !== IDENTITY)
+      .map((item) => item.key)
+      .slice(0, 200)
+    const body: ShopChange = {
+      clientKey: key,
+      device: IDENTITY,
+      base: revision.value,
+      who: useHouse().who || 'Someone',
+      patch: JSON.parse(JSON.stringify(patch)) as ShopChange['patch'],
+      reason: '',
+      ...(knows.length > 0 ? { knows } : {}),
+    }
+    await sync.enter({
+      key,
+      kind: 'shop',
+      document: 'shop',
+      label: labelOf(patch[0].path),
+      url: '/api/house/changes',
+      body,
+    })
     return true
   }
   /** Settles a conflict: keep what is there, or put ours over it. */
@@ -50,7 +70,11 @@ export const useShop = defineStore('shop', () => {
     if (ours) {
       await load(true)
       const key = uuid()
-      await sync.enter({ ...conflict, key, body: { ...(conflict.body as ShopChange), clientKey: key, device: IDENTITY, base: revision.value } })
+      await sync.enter({
+        ...conflict,
+        key,
+        body: { ...(conflict.body as ShopChange), clientKey: key, device: IDENTITY, base: revision.value },
+      })
     }
     await sync.forget(conflict.key)
     void load(true)
@@ -58,5 +82,14 @@ export const useShop = defineStore('shop', () => {
   return { revision, house, problem, load, save, settle }
 })
 
-const LABELS: Record<string, string> = { units: 'Units of the shop', instruments: 'Instruments', strips: 'Strip scales', layouts: 'Layouts of the shop', school: 'Target rule', rules: 'House rules', signOff: 'Sign-off', cautions: 'Cautions of the house' }
+const LABELS: Record<string, string> = {
+  units: 'Units of the shop',
+  instruments: 'Instruments',
+  strips: 'Strip scales',
+  layouts: 'Layouts of the shop',
+  school: 'Target rule',
+  rules: 'House rules',
+  signOff: 'Sign-off',
+  cautions: 'Cautions of the house',
+}
 const labelOf = (path: string) => LABELS[path.split('/')[1]] ?? 'House'

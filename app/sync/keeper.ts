@@ -20,7 +20,8 @@ export function memoryKeeper(): Keeper {
   return {
     add: async (item) => void items.set(item.key, item),
     all: async () => [...items.values()].sort((a, b) => a.order - b.order),
-    first: async () => [...items.values()].filter(({ state }) => state === 'waiting').sort((a, b) => a.order - b.order)[0],
+    first: async () =>
+      [...items.values()].filter(({ state }) => state === 'waiting').sort((a, b) => a.order - b.order)[0],
     put: async (item) => void (items.has(item.key) && items.set(item.key, item)),
     drop: async (key) => void items.delete(key),
   }
@@ -57,25 +58,28 @@ export async function diskKeeper(name = 'uldo', givenUp: () => void = () => unde
     }
   }
   return {
-    add: (item) => writing(async () => {
-      const write = database.transaction('queue', 'readwrite', { durability: 'strict' })
-      // Two tabs may come upon the same number.
-      let { order } = item
-      while (await write.store.index('order').getKey(order)) order++
-      item.order = order
-      await write.store.add(item)
-      await write.done
-    }),
+    add: (item) =>
+      writing(async () => {
+        const write = database.transaction('queue', 'readwrite', { durability: 'strict' })
+        // Two tabs may come upon the same number.
+        let { order } = item
+        while (await write.store.index('order').getKey(order)) order++
+        item.order = order
+        await write.store.add(item)
+        await write.done
+      }),
     all: () => database.getAllFromIndex('queue', 'order'),
     first: async () => {
-      for await (const { value } of database.transaction('queue').store.index('order').iterate()) if (value.state === 'waiting') return value
+      for await (const { value } of database.transaction('queue').store.index('order').iterate())
+        if (value.state === 'waiting') return value
       return undefined
     },
-    put: (item) => writing(async () => {
-      const write = database.transaction('queue', 'readwrite')
-      if (await write.store.getKey(item.key)) await write.store.put(item)
-      await write.done
-    }),
+    put: (item) =>
+      writing(async () => {
+        const write = database.transaction('queue', 'readwrite')
+        if (await write.store.getKey(item.key)) await write.store.put(item)
+        await write.done
+      }),
     drop: (key) => database.delete('queue', key),
   }
 }
@@ -83,24 +87,32 @@ export async function diskKeeper(name = 'uldo', givenUp: () => void = () => unde
 function openDatabase(name: string, givenUp: () => void): Promise<IDBPDatabase<Schema>> {
   return new Promise((done, fail) => {
     const held = setTimeout(() => fail(new CannotKeep('held')), HELD)
-    const opening = (async () => openDB<Schema>(name, 3, {
-      upgrade: async (db, before, _, upgrading) => {
-        db.createObjectStore('queue', { keyPath: 'key' }).createIndex('order', 'order', { unique: true })
-        if (before > 0) await takeOver(upgrading as never)
+    const opening = (async () =>
+      openDB<Schema>(name, 3, {
+        upgrade: async (db, before, _, upgrading) => {
+          db.createObjectStore('queue', { keyPath: 'key' }).createIndex('order', 'order', { unique: true })
+          if (before > 0) await takeOver(upgrading as never)
+        },
+        blocking: (_, __, event) => {
+          ;(event.target as IDBDatabase).close()
+          givenUp()
+        },
+        terminated: givenUp,
+      }))()
+    opening.then(
+      (database) => {
+        clearTimeout(held)
+        done(database)
       },
-      blocking: (_, __, event) => {
-        ;(event.target as IDBDatabase).close()
-        givenUp()
+      (error: DOMException) => {
+        clearTimeout(held)
+        fail(
+          new CannotKeep(
+            error.name === 'VersionError' ? 'newer' : error.name === 'QuotaExceededError' ? 'full' : 'denied',
+          ),
+        )
       },
-      terminated: givenUp,
-    }))()
-    opening.then((database) => {
-      clearTimeout(held)
-      done(database)
-    }, (error: DOMException) => {
-      clearTimeout(held)
-      fail(new CannotKeep(error.name === 'VersionError' ? 'newer' : error.name === 'QuotaExceededError' ? 'full' : 'denied'))
-    })
+    )
   })
 }
 
@@ -110,14 +122,36 @@ interface OldStores {
 }
 
 /** Takes over what versions before this one kept in stores of their own: changes of builds, and posts of runs. */
-async function takeOver(upgrading: OldStores & { objectStore: (name: 'queue') => { add: (item: Kept) => Promise<unknown> } }): Promise<void> {
+async function takeOver(
+  upgrading: OldStores & { objectStore: (name: 'queue') => { add: (item: Kept) => Promise<unknown> } },
+): Promise<void> {
   const queue = upgrading.objectStore('queue')
   let order = 1
   const keep = (draft: Draft) => queue.add({ ...draft, order: order++, state: 'waiting', at: Date.now(), failures: 0 })
-  if (upgrading.objectStoreNames.contains('outbox')) for (const { buildId, clientKey, device, base, who, patch, reason } of await upgrading.objectStore('outbox').getAll()) {
-    await keep({ key: String(clientKey), kind: 'build', document: String(buildId), identity: String(device), label: 'Kept by an earlier version', url: `/api/builds/${String(buildId)}/entries`, body: { clientKey, device, base, who, patch, reason } })
-  }
-  if (upgrading.objectStoreNames.contains('runs')) for (const { runId, url, body } of await upgrading.objectStore('runs').getAll()) {
-    await keep({ key: (body as { clientKey?: string }).clientKey ?? uuid(), kind: 'run', document: String(runId), identity: '', label: 'Kept by an earlier version', url: String(url), body })
-  }
+  if (upgrading.objectStoreNames.contains('outbox'))
+    for (const { buildId, clientKey, device, base, who, patch, reason } of await upgrading
+      .objectStore('outbox')
+      .getAll()) {
+      await keep({
+        key: String(clientKey),
+        kind: 'build',
+        document: String(buildId),
+        identity: String(device),
+        label: 'Kept by an earlier version',
+        url: `/api/builds/${String(buildId)}/entries`,
+        body: { clientKey, device, base, who, patch, reason },
+      })
+    }
+  if (upgrading.objectStoreNames.contains('runs'))
+    for (const { runId, url, body } of await upgrading.objectStore('runs').getAll()) {
+      await keep({
+        key: (body as { clientKey?: string }).clientKey ?? uuid(),
+        kind: 'run',
+        document: String(runId),
+        identity: '',
+        label: 'Kept by an earlier version',
+        url: String(url),
+        body,
+      })
+    }
 }

@@ -6,7 +6,11 @@ import { existsIn, getIn, immutableJSONPatch, type JSONPatchDocument, parseJSONP
 export function applied<T>(document: T, patch: Operation[]): T | undefined {
   try {
     return patch.reduce((now, operation) => {
-      if ((operation.op === 'remove' || operation.op === 'replace') && !existsIn(now as object, parseJSONPointer(operation.path))) throw new Error(`nothing stands at ${operation.path}`)
+      if (
+        (operation.op === 'remove' || operation.op === 'replace') &&
+        !existsIn(now as object, parseJSONPointer(operation.path))
+      )
+        throw new Error(`nothing stands at ${operation.path}`)
       return immutableJSONPatch(now, [operation] as JSONPatchDocument) as T
     }, document)
   } catch {
@@ -15,7 +19,11 @@ export function applied<T>(document: T, patch: Operation[]): T | undefined {
 }
 
 /** The document after the next entry; undefined where it must be fetched anew: entries lie between, or it does not apply to what stands here. */
-export function afterEntry<T>(document: T | undefined, revision: number, entry: { revision: number; patch: Operation[] }): T | undefined {
+export function afterEntry<T>(
+  document: T | undefined,
+  revision: number,
+  entry: { revision: number; patch: Operation[] },
+): T | undefined {
   return document !== undefined && entry.revision === revision + 1 ? applied(document, entry.patch) : undefined
 }
 
@@ -42,8 +50,12 @@ export function housePatch(before: Record<string, unknown>, after: Record<string
     if (key !== 'rules') return [{ op: 'replace', path: `/${key}`, value: after[key] }]
     const [own, next] = [before.rules, after.rules] as Record<string, unknown>[]
     return [
-      ...Object.keys(own).filter((rule) => !(rule in next)).map((rule): Operation => ({ op: 'remove', path: `/rules/${rule}` })),
-      ...Object.keys(next).filter((rule) => !sameValue(own[rule], next[rule])).map((rule): Operation => ({ op: 'add', path: `/rules/${rule}`, value: next[rule] })),
+      ...Object.keys(own)
+        .filter((rule) => !(rule in next))
+        .map((rule): Operation => ({ op: 'remove', path: `/rules/${rule}` })),
+      ...Object.keys(next)
+        .filter((rule) => !sameValue(own[rule], next[rule]))
+        .map((rule): Operation => ({ op: 'add', path: `/rules/${rule}`, value: next[rule] })),
     ]
   })
 }

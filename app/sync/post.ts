@@ -9,7 +9,12 @@ export async function post({ url, body }: Pick<Kept, 'url' | 'body'>): Promise<O
   let response: Response
   let text: string
   try {
-    response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(stamped(body)), signal: AbortSignal.timeout(PATIENCE) })
+    response = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(stamped(body)),
+      signal: AbortSignal.timeout(PATIENCE),
+    })
     text = await response.text()
   } catch {
     return { kind: 'unreachable' }
@@ -35,7 +40,18 @@ export function outcomeOf(status: number, text: string): Outcome {
   const said = (answer as { error?: Partial<Refusal> } | undefined)?.error
   // A full disk is told; what waits is tried again until there is room.
   if (status === 507) return { kind: 'unreachable', why: said?.message }
-  if (status > 500 || status === 408 || status === 425 || status === 429 || status === 401) return { kind: 'unreachable' }
-  const refusal: Refusal = { status, code: said?.code ?? 'refused', message: said?.message ?? (status === 413 ? 'It is larger than the server takes.' : `The server refused it (${status}).`), problems: said?.problems ?? [], ...(said?.conflict ? { conflict: said.conflict } : {}) }
-  return { kind: status === 409 && (refusal.code === 'conflict' || refusal.code === 'ahead') ? 'conflict' : 'refused', refusal }
+  if (status > 500 || status === 408 || status === 425 || status === 429 || status === 401)
+    return { kind: 'unreachable' }
+  const refusal: Refusal = {
+    status,
+    code: said?.code ?? 'refused',
+    message:
+      said?.message ?? (status === 413 ? 'It is larger than the server takes.' : `The server refused it (${status}).`),
+    problems: said?.problems ?? [],
+    ...(said?.conflict ? { conflict: said.conflict } : {}),
+  }
+  return {
+    kind: status === 409 && (refusal.code === 'conflict' || refusal.code === 'ahead') ? 'conflict' : 'refused',
+    refusal,
+  }
 }

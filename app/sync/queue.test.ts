@@ -7,7 +7,16 @@ import { CannotKeep, diskKeeper, type Keeper, memoryKeeper } from './keeper'
 import { outcomeOf } from './post'
 import { makeQueue, type News, type Outcome, type Queue } from './queue'
 
-const draft = (key: string, more: Partial<Draft> = {}): Draft => ({ key, kind: 'build', document: 'ferry', identity: 'page 1', label: key, url: '/', body: { clientKey: key }, ...more })
+const draft = (key: string, more: Partial<Draft> = {}): Draft => ({
+  key,
+  kind: 'build',
+  document: 'ferry',
+  identity: 'page 1',
+  label: key,
+  url: '/',
+  body: { clientKey: key },
+  ...more,
+})
 const refusal = (code: string): Refusal => ({ status: 409, code, message: code, problems: [] })
 
 /** A server that enters each key once and answers as it is told to. */
@@ -27,11 +36,23 @@ function server() {
 }
 
 /** One tab: its queue, what it was told, and its timer, run by hand. */
-function tab(open: () => Promise<Keeper>, post: (item: Kept) => Promise<Outcome>, tabs: Queue[] = [], lock = makeLock(), now = () => Date.now()) {
+function tab(
+  open: () => Promise<Keeper>,
+  post: (item: Kept) => Promise<Outcome>,
+  tabs: Queue[] = [],
+  lock = makeLock(),
+  now = () => Date.now(),
+) {
   const timers: (() => void)[] = []
   const answers: unknown[] = []
   const queue: Queue = makeQueue({
-    open, post, alone: lock, now, changed: () => undefined, answered: (_, answer) => answers.push(answer), later: (work) => timers.push(work),
+    open,
+    post,
+    alone: lock,
+    now,
+    changed: () => undefined,
+    answered: (_, answer) => answers.push(answer),
+    later: (work) => timers.push(work),
     tell: (news: News) => tabs.filter((each) => each !== queue).forEach((each) => each.hear(news)),
   })
   tabs.push(queue)
@@ -51,10 +72,11 @@ let name = 0
 beforeEach(() => void name++)
 const disk = () => diskKeeper(`test ${name}`)
 const states = (queue: Queue) => queue.items().map(({ key, state }) => [key, state])
-const settled = (queue: Queue) => vi.waitFor(async () => {
-  await queue.send()
-  if (queue.items().some(({ state }) => state === 'waiting')) throw new Error('waits')
-})
+const settled = (queue: Queue) =>
+  vi.waitFor(async () => {
+    await queue.send()
+    if (queue.items().some(({ state }) => state === 'waiting')) throw new Error('waits')
+  })
 
 describe('the queue', () => {
   it('sends in order, once each, and takes out what is answered', async () => {
@@ -80,26 +102,34 @@ describe('the queue', () => {
     there.answer(() => undefined)
     const second = tab(disk, there.post)
     await second.queue.opening
-    expect(states(second.queue)).toEqual([['a', 'waiting'], ['b', 'waiting']])
+    expect(states(second.queue)).toEqual([
+      ['a', 'waiting'],
+      ['b', 'waiting'],
+    ])
     await settled(second.queue)
     expect(there.entered).toEqual(['a', 'b'])
   })
-  it.each(['refused', 'conflict'] as const)('a %s stands apart, holds up nothing, and is found again by the next page', async (kind) => {
-    const there = server()
-    there.answer((item) => (item.key === 'a' ? { kind, refusal: refusal(kind) } : undefined))
-    const { queue } = tab(disk, there.post)
-    await queue.enter(draft('a', { label: 'Main 3 journal', document: 'tractor' }))
-    await queue.enter(draft('b'))
-    await settled(queue)
-    expect(there.entered).toEqual(['b'])
-    const next = tab(disk, there.post)
-    await next.queue.opening
-    expect(next.queue.items()).toMatchObject([{ key: 'a', state: kind, label: 'Main 3 journal', document: 'tractor', refusal: { code: kind } }])
-    there.answer(() => undefined)
-    await next.queue.retry('a')
-    await settled(next.queue)
-    expect(there.entered).toEqual(['b', 'a'])
-  })
+  it.each(['refused', 'conflict'] as const)(
+    'a %s stands apart, holds up nothing, and is found again by the next page',
+    async (kind) => {
+      const there = server()
+      there.answer((item) => (item.key === 'a' ? { kind, refusal: refusal(kind) } : undefined))
+      const { queue } = tab(disk, there.post)
+      await queue.enter(draft('a', { label: 'Main 3 journal', document: 'tractor' }))
+      await queue.enter(draft('b'))
+      await settled(queue)
+      expect(there.entered).toEqual(['b'])
+      const next = tab(disk, there.post)
+      await next.queue.opening
+      expect(next.queue.items()).toMatchObject([
+        { key: 'a', state: kind, label: 'Main 3 journal', document: 'tractor', refusal: { code: kind } },
+      ])
+      there.answer(() => undefined)
+      await next.queue.retry('a')
+      await settled(next.queue)
+      expect(there.entered).toEqual(['b', 'a'])
+    },
+  )
   it('what the server fails on each time stops holding up the others', async () => {
     const there = server()
     let tries = 0
@@ -176,37 +206,43 @@ describe('the queue', () => {
     expect(queue.why()).toBeUndefined()
   })
   it('whatever the network and the server do, everything is entered once and in order, but for what stands apart', async () => {
-    const ways = fc.array(fc.constantFrom('ok', 'ok', 'lost', 'answer lost', 'refused', 'reload'), { minLength: 1, maxLength: 25 })
-    await fc.assert(fc.asyncProperty(ways, async (steps) => {
-      name++
-      const there = server()
-      const script = [...steps]
-      const apart = new Set<string>()
-      there.answer((item) => {
-        const way = script.shift()
-        if (way === 'lost') return { kind: 'unreachable' }
-        if (way === 'answer lost') {
-          if (!there.entered.includes(item.key)) there.entered.push(item.key)
-          return { kind: 'unreachable' }
+    const ways = fc.array(fc.constantFrom('ok', 'ok', 'lost', 'answer lost', 'refused', 'reload'), {
+      minLength: 1,
+      maxLength: 25,
+    })
+    await fc.assert(
+      fc.asyncProperty(ways, async (steps) => {
+        name++
+        const there = server()
+        const script = [...steps]
+        const apart = new Set<string>()
+        there.answer((item) => {
+          const way = script.shift()
+          if (way === 'lost') return { kind: 'unreachable' }
+          if (way === 'answer lost') {
+            if (!there.entered.includes(item.key)) there.entered.push(item.key)
+            return { kind: 'unreachable' }
+          }
+          if (way === 'refused' && !there.entered.includes(item.key)) {
+            apart.add(item.key)
+            return { kind: 'refused', refusal: refusal('refused') }
+          }
+          return undefined
+        })
+        const tabs: Queue[] = []
+        const lock = makeLock()
+        let current = tab(disk, there.post, tabs, lock).queue
+        const keys = steps.map((_, i) => `k${i}`)
+        for (const [i, key] of keys.entries()) {
+          if (steps[i] === 'reload') current = tab(disk, there.post, tabs, lock).queue
+          await current.enter(draft(key))
         }
-        if (way === 'refused' && !there.entered.includes(item.key)) {
-          apart.add(item.key)
-          return { kind: 'refused', refusal: refusal('refused') }
-        }
-        return undefined
-      })
-      const tabs: Queue[] = []
-      const lock = makeLock()
-      let current = tab(disk, there.post, tabs, lock).queue
-      const keys = steps.map((_, i) => `k${i}`)
-      for (const [i, key] of keys.entries()) {
-        if (steps[i] === 'reload') current = tab(disk, there.post, tabs, lock).queue
-        await current.enter(draft(key))
-      }
-      await settled(current)
-      expect(there.entered).toEqual(keys.filter((key) => !apart.has(key)))
-      // Many changes within one millisecond, over a reload.
-    }), { numRuns: 40, examples: [[['answer lost', 'ok', 'ok', 'reload', 'lost']]] })
+        await settled(current)
+        expect(there.entered).toEqual(keys.filter((key) => !apart.has(key)))
+        // Many changes within one millisecond, over a reload.
+      }),
+      { numRuns: 40, examples: [[['answer lost', 'ok', 'ok', 'reload', 'lost']]] },
+    )
   })
   it('what a page enters comes behind what the page before it kept, in the same millisecond too', async () => {
     const there = server()
@@ -229,11 +265,28 @@ describe('the disk', () => {
         db.createObjectStore('runs', { keyPath: 'order', autoIncrement: true })
       },
     })
-    await old.add('outbox', { buildId: 'ferry', clientKey: 'k1', device: 'd', base: 3, who: 'Maren', patch: [], reason: '' })
+    await old.add('outbox', {
+      buildId: 'ferry',
+      clientKey: 'k1',
+      device: 'd',
+      base: 3,
+      who: 'Maren',
+      patch: [],
+      reason: '',
+    })
     await old.add('runs', { runId: 'r', url: '/api/runs/r/events', body: { clientKey: 'k2' } })
     old.close()
     expect(await (await disk()).all()).toMatchObject([
-      { key: 'k1', kind: 'build', document: 'ferry', identity: 'd', url: '/api/builds/ferry/entries', body: { clientKey: 'k1', base: 3 }, state: 'waiting' }, { key: 'k2', kind: 'run', document: 'r', url: '/api/runs/r/events' },
+      {
+        key: 'k1',
+        kind: 'build',
+        document: 'ferry',
+        identity: 'd',
+        url: '/api/builds/ferry/entries',
+        body: { clientKey: 'k1', base: 3 },
+        state: 'waiting',
+      },
+      { key: 'k2', kind: 'run', document: 'r', url: '/api/runs/r/events' },
     ])
   })
   it('says when a newer version has written it, and when an older tab holds it', async () => {
@@ -252,7 +305,16 @@ describe('the disk', () => {
 
 describe('what an answer means', () => {
   it.each<[number, string, string]>([
-    [200, '{}', 'done'], [409, '{"error":{"code":"conflict","message":"m","problems":[]}}', 'conflict'], [409, '{"error":{"code":"ahead"}}', 'conflict'], [409, '{"error":{"code":"held"}}', 'refused'],
-    [400, 'not JSON', 'refused'], [413, '<html>', 'refused'], [404, '', 'refused'], [500, '', 'failed'], [502, '', 'unreachable'], [503, '{}', 'unreachable'], [429, '{}', 'unreachable'],
+    [200, '{}', 'done'],
+    [409, '{"error":{"code":"conflict","message":"m","problems":[]}}', 'conflict'],
+    [409, '{"error":{"code":"ahead"}}', 'conflict'],
+    [409, '{"error":{"code":"held"}}', 'refused'],
+    [400, 'not JSON', 'refused'],
+    [413, '<html>', 'refused'],
+    [404, '', 'refused'],
+    [500, '', 'failed'],
+    [502, '', 'unreachable'],
+    [503, '{}', 'unreachable'],
+    [429, '{}', 'unreachable'],
   ])('%d %s is %s', (status, text, kind) => expect(outcomeOf(status, text).kind).toBe(kind))
 })

@@ -2,7 +2,11 @@ import type { Draft, Kept, Refusal } from './kept'
 import { CannotKeep, type Keeper, memoryKeeper, type NotKept } from './keeper'
 
 /** What became of a change that was sent. */
-export type Outcome = { kind: 'done'; answer: unknown } | { kind: 'refused' | 'conflict'; refusal: Refusal } | { kind: 'failed' } | { kind: 'unreachable'; why?: string }
+export type Outcome =
+  | { kind: 'done'; answer: unknown }
+  | { kind: 'refused' | 'conflict'; refusal: Refusal }
+  | { kind: 'failed' }
+  | { kind: 'unreachable'; why?: string }
 
 export interface QueueParts {
   /** The browser's disk; fails with CannotKeep. */
@@ -20,7 +24,8 @@ export interface QueueParts {
 }
 
 /** What tabs tell each other. */
-export type News = { kind: 'changed' } | { kind: 'answered'; item: Pick<Kept, 'key' | 'kind' | 'document'>; answer: unknown }
+export type News =
+  { kind: 'changed' } | { kind: 'answered'; item: Pick<Kept, 'key' | 'kind' | 'document'>; answer: unknown }
 
 /** Pause before the server is tried again, ms, and failures of the server itself after which a change no longer holds up the others. */
 const RETRY = 2000
@@ -51,7 +56,8 @@ export function makeQueue(parts: QueueParts) {
     await reread()
   })()
 
-  const all = async () => [...((await disk?.all().catch(() => undefined)) ?? []), ...(await memory.all())].sort((a, b) => a.order - b.order)
+  const all = async () =>
+    [...((await disk?.all().catch(() => undefined)) ?? []), ...(await memory.all())].sort((a, b) => a.order - b.order)
 
   async function first(): Promise<Kept | undefined> {
     const [kept, own] = await Promise.all([disk?.first().catch(() => undefined), memory.first()])
@@ -139,11 +145,26 @@ export function makeQueue(parts: QueueParts) {
         parts.answered({ key, kind, document }, outcome.answer)
         await drop(key)
         parts.tell({ kind: 'answered', item: { key, kind, document }, answer: outcome.answer })
-      } else if (outcome.kind === 'refused' || outcome.kind === 'conflict') await write(next, { state: outcome.kind, refusal: outcome.refusal })
+      } else if (outcome.kind === 'refused' || outcome.kind === 'conflict')
+        await write(next, { state: outcome.kind, refusal: outcome.refusal })
       else {
         if (outcome.kind === 'failed') {
           const failures = next.failures + 1
-          await write(next, failures < FAILURES ? { failures } : { failures, state: 'refused', refusal: { status: 500, code: 'failed', message: 'The server fails on this change each time. It is kept here.', problems: [] } })
+          await write(
+            next,
+            failures < FAILURES
+              ? { failures }
+              : {
+                  failures,
+                  state: 'refused',
+                  refusal: {
+                    status: 500,
+                    code: 'failed',
+                    message: 'The server fails on this change each time. It is kept here.',
+                    problems: [],
+                  },
+                },
+          )
           if (failures >= FAILURES) continue
         }
         setReachable(false, outcome.kind === 'unreachable' ? outcome.why : undefined)
@@ -171,7 +192,10 @@ export function makeQueue(parts: QueueParts) {
   }
 
   return {
-    opening, enter, send, hear,
+    opening,
+    enter,
+    send,
+    hear,
     /** Everything that is on its way or stands apart, oldest first. */
     items: () => items,
     reachable: () => reachable,

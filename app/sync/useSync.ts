@@ -38,14 +38,25 @@ export const useSync = defineStore('sync', () => {
   addEventListener('online', () => void queue.send())
   void queue.send()
 
-  const of = (kind: Kind, document?: string) => items.value.filter((item) => item.kind === kind && (document === undefined || item.document === document))
+  const of = (kind: Kind, document?: string) =>
+    items.value.filter((item) => item.kind === kind && (document === undefined || item.document === document))
   /** What is on its way. */
   const waiting = computed(() => items.value.filter(({ state }) => state === 'waiting'))
   /** What stands apart until a hand has dealt with it. */
   const apart = computed(() => items.value.filter(({ state }) => state !== 'waiting'))
 
   return {
-    items, waiting, apart, reachable, notKept, why, of, opening: queue.opening, send: queue.send, retry: queue.retry, forget: queue.forget,
+    items,
+    waiting,
+    apart,
+    reachable,
+    notKept,
+    why,
+    of,
+    opening: queue.opening,
+    send: queue.send,
+    retry: queue.retry,
+    forget: queue.forget,
     enter: (draft: Omit<Draft, 'identity'>) => queue.enter({ ...draft, identity: IDENTITY }),
     /** Calls back with every answer, in whichever tab it came, until the returned function is called. */
     onAnswer: (hear: Answered) => {
@@ -53,18 +64,19 @@ export const useSync = defineStore('sync', () => {
       return () => void hearers.delete(hear)
     },
     /** Resolves with the answer to one change, or with what stands apart of it. */
-    settled: (key: string) => new Promise<{ answer?: unknown; apart?: Kept }>((done) => {
-      const end = (found: { answer?: unknown; apart?: Kept }) => {
-        unwatch()
-        hearers.delete(hear)
-        done(found)
-      }
-      const hear: Answered = (item, answer) => item.key === key && end({ answer })
-      hearers.add(hear)
-      const unwatch = watch(apart, (now) => {
-        const found = now.find((item) => item.key === key)
-        if (found) queueMicrotask(() => end({ apart: found }))
-      })
-    }),
+    settled: (key: string) =>
+      new Promise<{ answer?: unknown; apart?: Kept }>((done) => {
+        const end = (found: { answer?: unknown; apart?: Kept }) => {
+          unwatch()
+          hearers.delete(hear)
+          done(found)
+        }
+        const hear: Answered = (item, answer) => item.key === key && end({ answer })
+        hearers.add(hear)
+        const unwatch = watch(apart, (now) => {
+          const found = now.find((item) => item.key === key)
+          if (found) queueMicrotask(() => end({ apart: found }))
+        })
+      }),
   }
 })

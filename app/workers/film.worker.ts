@@ -20,7 +20,10 @@ import { withUsableSheets } from './usable'
 let wanted = 0
 let searching = 0
 
-export interface OrbitSummary extends Pick<BearingOrbit, 'set' | 'number' | 'least' | 'greatestLoad' | 'meanLoad' | 'specificLoad' | 'radialClearance'> {
+export interface OrbitSummary extends Pick<
+  BearingOrbit,
+  'set' | 'number' | 'least' | 'greatestLoad' | 'meanLoad' | 'specificLoad' | 'radialClearance'
+> {
   x: Float64Array
   y: Float64Array
   film: Float64Array
@@ -28,13 +31,19 @@ export interface OrbitSummary extends Pick<BearingOrbit, 'set' | 'number' | 'lea
 
 const films = {
   film: journalFilm,
-  pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) => (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
+  pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) =>
+    (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
   pumpAtStates: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpAtStates(sheet),
   pumpOver: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpOver(sheet),
-  mapBand: async (sheet: Sheet, map: Pick<OutlookMap, 'speeds' | 'temperatures' | 'pressure'>) => (await import('#core/outlook/mapBand')).mapBand(sheet, map),
+  mapBand: async (sheet: Sheet, map: Pick<OutlookMap, 'speeds' | 'temperatures' | 'pressure'>) =>
+    (await import('#core/outlook/mapBand')).mapBand(sheet, map),
   scenarios: async (sheet: Sheet) => (await import('#core/outlook/scenarios')).scenarios(sheet),
   /** Set-ups from the shelf, told as they are found; undefined when cancelled or asked anew meanwhile. */
-  async find(sheet: Sheet, offer: Offer, tell: (progress: FinderProgress) => void): Promise<FinderProgress | undefined> {
+  async find(
+    sheet: Sheet,
+    offer: Offer,
+    tell: (progress: FinderProgress) => void,
+  ): Promise<FinderProgress | undefined> {
     const turn = ++searching
     const { findSetups } = await import('#core/finder/find')
     let last: FinderProgress | undefined
@@ -53,11 +62,26 @@ const films = {
   stopFinding: () => void searching++,
   passages: async (sheet: Sheet) => (await import('#core/outlook/passages')).passageEffects(sheet),
   /** Orbits of all bearings, told one by one; undefined when cancelled or asked anew meanwhile. */
-  async orbits(sheet: Sheet, moment: OrbitMoment, tell?: (done: number, of: number) => void): Promise<OrbitSummary[] | undefined> {
+  async orbits(
+    sheet: Sheet,
+    moment: OrbitMoment,
+    tell?: (done: number, of: number) => void,
+  ): Promise<OrbitSummary[] | undefined> {
     const turn = ++wanted
     const of = sheet.layout.mains + sheet.layout.feed.length
     const found: OrbitSummary[] = []
-    for (const { set, number, least, greatestLoad, meanLoad, specificLoad, radialClearance, x, y, film } of engineOrbits(sheet, moment)) {
+    for (const {
+      set,
+      number,
+      least,
+      greatestLoad,
+      meanLoad,
+      specificLoad,
+      radialClearance,
+      x,
+      y,
+      film,
+    } of engineOrbits(sheet, moment)) {
       found.push({ set, number, least, greatestLoad, meanLoad, specificLoad, radialClearance, x, y, film })
       tell?.(found.length, of)
       // Lets a cancel in between two bearings.
@@ -69,18 +93,37 @@ const films = {
   timeline: async (sheet: Sheet, way: PrimeWay) => (await import('#core/prime/timeline')).primeTimeline(sheet, way),
   /** The three ways with the filter side by side, the safe one, and what cures a stall. */
   async primeWays(sheet: Sheet, way: PrimeWay) {
-    const [{ curesFor, filterSideBySide, safeFilter }, { modelOf }] = await Promise.all([import('#core/prime/cures'), import('#core/outlook/model')])
+    const [{ curesFor, filterSideBySide, safeFilter }, { modelOf }] = await Promise.all([
+      import('#core/prime/cures'),
+      import('#core/outlook/model'),
+    ])
     const model = modelOf(sheet)
     const runs = filterSideBySide(model, way)
     const own = runs.find((run) => run.way.filter === way.filter)!
-    return { runs: runs.map(({ moments: _moments, ...run }) => run), safe: safeFilter(model, way), cures: own.primed ? [] : curesFor(model, own) }
+    return {
+      runs: runs.map(({ moments: _moments, ...run }) => run),
+      safe: safeFilter(model, way),
+      cures: own.primed ? [] : curesFor(model, own),
+    }
   },
   primeClock: async (sheet: Sheet) => (await import('#core/prime/standing')).primeClock(sheet),
-  primeSuspects: async (sheet: Sheet, way: PrimeWay, seen: PrimeSeen) => (await import('#core/prime/watch')).primeSuspects(sheet, way, seen),
+  primeSuspects: async (sheet: Sheet, way: PrimeWay, seen: PrimeSeen) =>
+    (await import('#core/prime/watch')).primeSuspects(sheet, way, seen),
   expectation: async (sheet: Sheet) => (await import('#core/start/expectation')).expectationOf(sheet),
-  startSuspects: async (sheet: Sheet, stop: Stop, seen: Seen[]) => (await import('#core/start/suspects')).suspectsOf(sheet, stop, seen),
-  calibrate: async (sheet: Sheet, observations: Observation[]) => (await import('#core/start/calibrate')).calibrate(sheet, observations),
-  warm: async () => void (await Promise.all([import('#core/prime/timeline'), import('#core/prime/cures'), import('#core/prime/standing'), import('#core/prime/watch'), import('#core/start/expectation'), import('#core/start/suspects'), import('#core/start/calibrate')])),
+  startSuspects: async (sheet: Sheet, stop: Stop, seen: Seen[]) =>
+    (await import('#core/start/suspects')).suspectsOf(sheet, stop, seen),
+  calibrate: async (sheet: Sheet, observations: Observation[]) =>
+    (await import('#core/start/calibrate')).calibrate(sheet, observations),
+  warm: async () =>
+    void (await Promise.all([
+      import('#core/prime/timeline'),
+      import('#core/prime/cures'),
+      import('#core/prime/standing'),
+      import('#core/prime/watch'),
+      import('#core/start/expectation'),
+      import('#core/start/suspects'),
+      import('#core/start/calibrate'),
+    ])),
   cancel: () => void wanted++,
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),
 }

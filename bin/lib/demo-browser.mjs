@@ -6,7 +6,15 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 
-const ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+const ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
 
 /** Runs `work` with the browser and `addressOf(build name, station)`, or `addressOf('', page)`, then takes everything down again. */
 export async function withDemo(port, work) {
@@ -14,13 +22,27 @@ export async function withDemo(port, work) {
   await ensureBuilt()
   const folder = mkdtempSync(join(tmpdir(), 'uldo-demo-'))
   const address = `http://127.0.0.1:${port}`
-  const server = spawn(process.execPath, ['.output/server/index.mjs'], { cwd: root, stdio: 'ignore', env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' } })
+  const server = spawn(process.execPath, ['.output/server/index.mjs'], {
+    cwd: root,
+    stdio: 'ignore',
+    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' },
+  })
   const gone = new Promise((done) => server.once('exit', done))
   try {
-    while (!(await fetch(`${address}/api/health`).then((response) => response.ok, () => false))) await new Promise((done) => setTimeout(done, 250))
+    while (
+      !(await fetch(`${address}/api/health`).then(
+        (response) => response.ok,
+        () => false,
+      ))
+    )
+      await new Promise((done) => setTimeout(done, 250))
     const builds = await (await fetch(`${address}/api/builds`)).json()
     const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS })
-    await work(browser, (name, station) => (name ? `${address}/build/${builds.find((each) => each.name === name).id}/${station}` : `${address}/${station ?? ''}`))
+    await work(browser, (name, station) =>
+      name
+        ? `${address}/build/${builds.find((each) => each.name === name).id}/${station}`
+        : `${address}/${station ?? ''}`,
+    )
     await browser.close()
   } finally {
     server.kill('SIGTERM')

@@ -11,11 +11,21 @@ const VISCOSITY_UNIT = 1.1e-5 * 0.3048 ** 2
 /** A tree of `count` nodes: a source, pipes branching out, a linear leak at each end and most joints. */
 export function leakTree(count = 20, seed = 5): Network {
   const random = seeded(seed)
-  const nodes: Network['nodes'] = [{ id: 'n0', pressure: 4e5 }, { id: 'sump', pressure: 0 }]
+  const nodes: Network['nodes'] = [
+    { id: 'n0', pressure: 4e5 },
+    { id: 'sump', pressure: 0 },
+  ]
   const elements: Network['elements'] = []
   for (let i = 1; i < count; i++) {
     nodes.push({ id: `n${i}` })
-    elements.push({ id: `p${i}`, kind: 'pipe', from: `n${Math.floor(random() * Math.min(i, 6)) + Math.max(0, i - 6)}`, to: `n${i}`, length: 0.5 + 2 * random(), diameter: 0.005 + 0.006 * random() })
+    elements.push({
+      id: `p${i}`,
+      kind: 'pipe',
+      from: `n${Math.floor(random() * Math.min(i, 6)) + Math.max(0, i - 6)}`,
+      to: `n${i}`,
+      length: 0.5 + 2 * random(),
+      diameter: 0.005 + 0.006 * random(),
+    })
     elements.push({ id: `l${i}`, kind: 'linear', from: `n${i}`, to: 'sump', conductance: (1 + 4 * random()) * 1e-12 })
   }
   return { nodes, elements }
@@ -28,12 +38,26 @@ function describe(network: Network, { density, viscosity }: Fluid): string {
   const pipes = network.elements.filter((element): element is PipeSpec => element.kind === 'pipe')
   const leaks = network.elements.filter((element): element is LinearSpec => element.kind === 'linear')
   return [
-    '[JUNCTIONS]', ...network.nodes.filter((node) => node.pressure === undefined).map((node) => `${node.id} 0 0`),
-    '[RESERVOIRS]', `${source.id} ${head(source.pressure!)}`,
-    '[PIPES]', ...pipes.map((pipe) => `${pipe.id} ${pipe.from} ${pipe.to} ${pipe.length} ${pipe.diameter * 1e3} 0.0001 0 Open`),
+    '[JUNCTIONS]',
+    ...network.nodes.filter((node) => node.pressure === undefined).map((node) => `${node.id} 0 0`),
+    '[RESERVOIRS]',
+    `${source.id} ${head(source.pressure!)}`,
+    '[PIPES]',
+    ...pipes.map((pipe) => `${pipe.id} ${pipe.from} ${pipe.to} ${pipe.length} ${pipe.diameter * 1e3} 0.0001 0 Open`),
     // Leaks in litres a second for each metre of head.
-    '[EMITTERS]', ...leaks.map((leak) => `${leak.from} ${leak.conductance * 1e3 * density * GRAVITY}`),
-    '[OPTIONS]', 'Units LPS', 'Headloss D-W', `Viscosity ${viscosity / density / VISCOSITY_UNIT}`, 'Emitter Exponent 1.0', 'Trials 200', 'Accuracy 0.00000001', '[TIMES]', 'Duration 0', '[END]', '',
+    '[EMITTERS]',
+    ...leaks.map((leak) => `${leak.from} ${leak.conductance * 1e3 * density * GRAVITY}`),
+    '[OPTIONS]',
+    'Units LPS',
+    'Headloss D-W',
+    `Viscosity ${viscosity / density / VISCOSITY_UNIT}`,
+    'Emitter Exponent 1.0',
+    'Trials 200',
+    'Accuracy 0.00000001',
+    '[TIMES]',
+    'Duration 0',
+    '[END]',
+    '',
   ].join('\n')
 }
 

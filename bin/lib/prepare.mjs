@@ -12,7 +12,12 @@ const stamps = join(root, '.cache')
 
 /** Runs a command with its output shown; ends this one with its code when it fails. */
 export function run(command, args, options = {}) {
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' }, ...options })
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+    ...options,
+  })
   if (status !== 0) process.exit(status ?? 1)
 }
 
@@ -41,20 +46,37 @@ export async function serve({ data, port, demo }) {
   const folder = resolve(root, data)
   mkdirSync(folder, { recursive: true })
   if (await taken(port, host)) {
-    console.error(`Port ${port} is in use by another program. Stop it, or name another with PORT (or --port for the demo).`)
+    console.error(
+      `Port ${port} is in use by another program. Stop it, or name another with PORT (or --port for the demo).`,
+    )
     process.exit(5)
   }
   const instance = randomUUID()
   const server = spawn(process.execPath, ['.output/server/index.mjs'], {
-    cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, PORT: port, HOST: host, ULDO_DATA: folder, ULDO_INSTANCE: instance, ...(demo ? { ULDO_DEMO: '1' } : {}) },
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      PORT: port,
+      HOST: host,
+      ULDO_DATA: folder,
+      ULDO_INSTANCE: instance,
+      ...(demo ? { ULDO_DEMO: '1' } : {}),
+    },
   })
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'))
   server.on('exit', (code) => process.exit(code ?? 1))
   const address = `http://${host}:${port}`
   for (let tries = 0; tries < 240; tries++) {
     // Its own answer, and not that of another shop on the same port.
-    const ready = await fetch(`${address}/api/health`).then(async (response) => (response.ok ? response.json() : undefined), () => undefined)
-    if (ready?.instance === instance) return console.log(`Uldo is at ${address}${ready.network ? `\nThe shop’s network finds it at ${ready.network}` : ''}`)
+    const ready = await fetch(`${address}/api/health`).then(
+      async (response) => (response.ok ? response.json() : undefined),
+      () => undefined,
+    )
+    if (ready?.instance === instance)
+      return console.log(
+        `Uldo is at ${address}${ready.network ? `\nThe shop’s network finds it at ${ready.network}` : ''}`,
+      )
     await new Promise((done) => setTimeout(done, 250))
   }
   console.error('The server did not answer within a minute.')
@@ -81,7 +103,9 @@ export function freePort() {
 /** Whether something listens on a port already. */
 function taken(port, host) {
   return new Promise((done) => {
-    const probe = createServer().once('error', (error) => done(error.code === 'EADDRINUSE')).listen(Number(port), host, () => probe.close(() => done(false)))
+    const probe = createServer()
+      .once('error', (error) => done(error.code === 'EADDRINUSE'))
+      .listen(Number(port), host, () => probe.close(() => done(false)))
   })
 }
 

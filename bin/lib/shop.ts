@@ -24,13 +24,17 @@ export function end(words: string, code = 2): never {
 export function serverOf(folder: string): string | undefined {
   const holder = holderOf(folder)
   if (!holder) return undefined
-  return holder.address ?? end(`The data folder ${folder} is in use by process ${holder.pid}, which does not say where it can be asked.`)
+  return (
+    holder.address ??
+    end(`The data folder ${folder} is in use by process ${holder.pid}, which does not say where it can be asked.`)
+  )
 }
 
 /** Opens a folder's records in this process while no server has them, and closes them again; begins them where `fresh` and there are none. */
 export async function withRecords<T>(folder: string, work: (db: PGlite) => Promise<T>, fresh = false): Promise<T> {
   const none = !existsSync(join(folder, 'records')) || readdirSync(join(folder, 'records')).length === 0
-  if (!(fresh && none) && !existsSync(join(folder, 'records', 'PG_VERSION'))) end(`There are no records in ${folder}. Name the folder with ULDO_DATA.`)
+  if (!(fresh && none) && !existsSync(join(folder, 'records', 'PG_VERSION')))
+    end(`There are no records in ${folder}. Name the folder with ULDO_DATA.`)
   const release = lockFolder(folder)
   const db = await PGlite.create(join(folder, 'records'))
   try {

@@ -14,7 +14,10 @@ describe('clearance', () => {
   })
   it('opens in an aluminium housing and hardly moves in iron', () => {
     // 66 mm, 80 K: aluminium against steel opens 66 · 80 · 10.8e-6 = 0.0570 mm and the gap's own growth is 0.0001 mm.
-    expect(hotClearance(5e-5, 0.066, 80, EXPANSION.aluminium, EXPANSION.steel)).toBeCloseTo(5e-5 + 5.702e-5 + 0.009e-5, 7)
+    expect(hotClearance(5e-5, 0.066, 80, EXPANSION.aluminium, EXPANSION.steel)).toBeCloseTo(
+      5e-5 + 5.702e-5 + 0.009e-5,
+      7,
+    )
     expect(hotClearance(5e-5, 0.066, 0, EXPANSION.iron, EXPANSION.steel)).toBe(5e-5)
   })
 })
@@ -28,7 +31,9 @@ describe('short bearing (Ocvirk)', () => {
   it('sits on the bottom at rest and near the middle when lightly loaded', () => {
     expect(journalPosition(0).eccentricity).toBeGreaterThan(0.999)
     expect(journalPosition(1e3).eccentricity).toBeLessThan(0.01)
-    expect(loadNumber({ diameter: 0.06, length: 0.02, radialClearance: 3e-5, speed: 0, load: 1000, viscosity: 0.01 })).toBe(0)
+    expect(
+      loadNumber({ diameter: 0.06, length: 0.02, radialClearance: 3e-5, speed: 0, load: 1000, viscosity: 0.01 }),
+    ).toBe(0)
   })
 })
 
@@ -45,7 +50,10 @@ describe('leakage', () => {
     expect(thick).toBeGreaterThan(8 * thin)
   })
   it('grows with the cube of clearance, and turning carries nothing at rest', () => {
-    expect(holeConductance(4e-5, 0.02, 0.006, 0.01, 0.5) / holeConductance(2e-5, 0.02, 0.006, 0.01, 0.5)).toBeCloseTo(8, 9)
+    expect(holeConductance(4e-5, 0.02, 0.006, 0.01, 0.5) / holeConductance(2e-5, 0.02, 0.006, 0.01, 0.5)).toBeCloseTo(
+      8,
+      9,
+    )
     expect(carriedLeakage(0.03, 0.02, 3e-5, 0, 0.9)).toBe(0)
   })
 })

@@ -21,7 +21,13 @@ export function diametralClearance(bore: Uncertain, journal: Uncertain): Uncerta
  * Clearance at running temperature: C_hot = D_b (1 + α_h ΔT) − D_j (1 + α_j ΔT), m,
  * with linear expansion coefficients of housing and journal, 1/K.
  */
-export function hotClearance(clearance: number, diameter: number, rise: number, housing: number, journal: number): number {
+export function hotClearance(
+  clearance: number,
+  diameter: number,
+  rise: number,
+  housing: number,
+  journal: number,
+): number {
   return clearance * (1 + housing * rise) + diameter * (housing - journal) * rise
 }
 

@@ -79,6 +79,6 @@ export interface BearingDuty {
 /** S (L/D)² for a bearing at work: zero when it stands still. */
 export function loadNumber({ diameter, length, radialClearance, speed, load, viscosity }: BearingDuty): number {
   const specificLoad = load / (length * diameter)
-  const sommerfeld = ((0.5 * diameter) / radialClearance) ** 2 * viscosity * speed / specificLoad
+  const sommerfeld = (((0.5 * diameter) / radialClearance) ** 2 * viscosity * speed) / specificLoad
   return sommerfeld * (length / diameter) ** 2
 }

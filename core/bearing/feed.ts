@@ -36,7 +36,8 @@ export function feedDuty(mouths: number[], arcs: FeedArc[]): number {
   let fed = 0
   for (let k = 0; k < steps; k++) {
     const turn = ((k + 0.5) * 360) / steps
-    if (mouths.some((mouth) => arcs.some(({ centre, arc }) => Math.abs(wrap(mouth + turn - centre)) <= 0.5 * arc))) fed++
+    if (mouths.some((mouth) => arcs.some(({ centre, arc }) => Math.abs(wrap(mouth + turn - centre)) <= 0.5 * arc)))
+      fed++
   }
   return fed / steps
 }

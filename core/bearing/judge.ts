@@ -23,6 +23,10 @@ export function judgeClearance(clearance: Uncertain, limits: { least: number; mo
 /** Standard normal distribution function, to 10⁻⁷. Source: Abramowitz & Stegun, 26.2.17. */
 export function phi(x: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(x))
-  const tail = 0.3989422804014327 * Math.exp(-0.5 * x * x) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
+  const tail =
+    0.3989422804014327 *
+    Math.exp(-0.5 * x * x) *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
   return x >= 0 ? 1 - tail : tail
 }

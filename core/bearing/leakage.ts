@@ -24,7 +24,13 @@ export function filmCubeIntegral(eccentricity: number, from: number, to: number)
  * @param arc groove arc, rad  @param centre its middle from the thickest film, rad
  */
 export function grooveConductance(
-  radius: number, clearance: number, land: number, viscosity: number, eccentricity: number, arc: number, centre: number,
+  radius: number,
+  clearance: number,
+  land: number,
+  viscosity: number,
+  eccentricity: number,
+  arc: number,
+  centre: number,
 ): number {
   const integral = filmCubeIntegral(eccentricity, centre - 0.5 * arc, centre + 0.5 * arc)
   return (radius * clearance ** 3 * integral) / (6 * viscosity * land)
@@ -39,7 +45,13 @@ export function grooveConductance(
  * Source: ESDU 84031, Calculation methods for steadily loaded axial groove hydrodynamic journal bearings; Martin,
  * Developments in engine bearing design, Tribology International 16 (1983).
  */
-export function holeConductance(clearance: number, length: number, hole: number, viscosity: number, eccentricity: number): number {
+export function holeConductance(
+  clearance: number,
+  length: number,
+  hole: number,
+  viscosity: number,
+  eccentricity: number,
+): number {
   const film = clearance * clearance * clearance * (1 + 1.5 * eccentricity * eccentricity)
   return (0.675 * film * holeShape(hole / length + 0.4)) / viscosity
 }
@@ -55,7 +67,13 @@ function holeShape(x: number): number {
  * Source: Ocvirk, NACA TN 2808 (1952), side flow of the short bearing; f = 1 − 0.2 L/D takes off what a real length holds
  * back, fitted to the grid solver for L/D from 0.1 to 0.6.
  */
-export function carriedLeakage(radius: number, length: number, clearance: number, speed: number, eccentricity: number): number {
+export function carriedLeakage(
+  radius: number,
+  length: number,
+  clearance: number,
+  speed: number,
+  eccentricity: number,
+): number {
   return finiteLength(length, radius) * 2 * Math.PI * radius * length * clearance * speed * eccentricity
 }
 
@@ -91,7 +109,17 @@ export interface GrooveLeakage {
  * @param centre middle of the groove from the thickest film, rad
  */
 export function grooveLeakage(
-  bearing: { radius: number; length: number; land: number; clearance: number; speed: number; viscosity: number; eccentricity: number; arc: number; centre: number },
+  bearing: {
+    radius: number
+    length: number
+    land: number
+    clearance: number
+    speed: number
+    viscosity: number
+    eccentricity: number
+    arc: number
+    centre: number
+  },
   out: GrooveLeakage,
 ): void {
   const { radius, length, land, clearance, speed, viscosity, eccentricity, arc, centre } = bearing

@@ -2,7 +2,15 @@
 export type ShellConstruction = 'two-layer' | 'three-layer'
 
 /** What an old shell's face tells, in the trade's words; the first is as it should be. */
-export const OLD_SHELLS = ['even grey', 'overlay gone', 'scored', 'pounded', 'worn on one edge', 'dirt embedded', 'discoloured'] as const
+export const OLD_SHELLS = [
+  'even grey',
+  'overlay gone',
+  'scored',
+  'pounded',
+  'worn on one edge',
+  'dirt embedded',
+  'discoloured',
+] as const
 
 export interface ShellAdvice {
   construction: ShellConstruction
@@ -22,8 +30,14 @@ export function adviseShell(specificLoad: number, use: string): ShellAdvice {
   const most = hard ? 0.5 * TWO_LAYER : TWO_LAYER
   const load = `${Math.round(specificLoad / 1e6)} MPa`
   return specificLoad > most
-    ? { construction: 'three-layer', reason: `${load} on the shell: a two-layer shell pounds out over ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}` }
-    : { construction: 'two-layer', reason: `${load} on the shell: two layers bear up to ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}, and take in dirt` }
+    ? {
+        construction: 'three-layer',
+        reason: `${load} on the shell: a two-layer shell pounds out over ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}`,
+      }
+    : {
+        construction: 'two-layer',
+        reason: `${load} on the shell: two layers bear up to ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}, and take in dirt`,
+      }
 }
 
 /** Groove of the mains by the oil's viscosity when hot, Pa·s: a full groove suits thick oil and bleeds film away with thin. */

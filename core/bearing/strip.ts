@@ -17,10 +17,15 @@ export function stripClearance(width: number, scale: ScaleLine[]): Uncertain {
   const lines = [...scale].sort((a, b) => a.width - b.width)
   if (lines.length < 2) throw new RangeError('scale: needs two lines or more')
   for (let i = 1; i < lines.length; i++) {
-    if (!(lines[i].width > lines[i - 1].width && lines[i].clearance < lines[i - 1].clearance)) throw new RangeError('scale: a wider strip must stand for less clearance')
+    if (!(lines[i].width > lines[i - 1].width && lines[i].clearance < lines[i - 1].clearance))
+      throw new RangeError('scale: a wider strip must stand for less clearance')
   }
-  if (!(width >= lines[0].width && width <= lines[lines.length - 1].width)) throw new RangeError('width: lies outside this gauge’s scale; take the next gauge')
-  const above = Math.max(1, lines.findIndex((line) => line.width >= width))
+  if (!(width >= lines[0].width && width <= lines[lines.length - 1].width))
+    throw new RangeError('width: lies outside this gauge’s scale; take the next gauge')
+  const above = Math.max(
+    1,
+    lines.findIndex((line) => line.width >= width),
+  )
   const [a, b] = [lines[above - 1], lines[above]]
   const part = (1 / width - 1 / a.width) / (1 / b.width - 1 / a.width)
   return { value: a.clearance + part * (b.clearance - a.clearance), sigma: 0.25 * (a.clearance - b.clearance) }

@@ -7,7 +7,10 @@ import { combined, planeClearances, repeated, shapeOf, spreadOf } from './survey
 import { capOrder, judgeTurning } from './turning'
 
 describe('survey', () => {
-  const bore = [[66.037, 66.044, 66.046], [66.041, undefined, 66.047]]
+  const bore = [
+    [66.037, 66.044, 66.046],
+    [66.041, undefined, 66.047],
+  ]
   it('finds taper, roundness and how much wider the parting line is', () => {
     const shape = shapeOf(bore)
     expect(shape.vertical).toBeCloseTo(66.039, 9)
@@ -32,16 +35,36 @@ describe('survey', () => {
 
 describe('uncertainty', () => {
   it('of two instruments is the root sum of squares: 3 and 4 make 5', () => {
-    expect(combined([{ sigma: 3, sensitivity: 1 }, { sigma: 4, sensitivity: -1 }])).toBeCloseTo(5, 12)
+    expect(
+      combined([
+        { sigma: 3, sensitivity: 1 },
+        { sigma: 4, sensitivity: -1 },
+      ]),
+    ).toBeCloseTo(5, 12)
   })
   it('a zero error that both sides share drops out of the clearance, and doubles in a sum', () => {
-    expect(combined([{ sigma: 4, sensitivity: 1, common: 'zero' }, { sigma: 4, sensitivity: -1, common: 'zero' }, { sigma: 2, sensitivity: 1 }])).toBeCloseTo(2, 12)
-    expect(combined([{ sigma: 4, sensitivity: 1, common: 'zero' }, { sigma: 4, sensitivity: 1, common: 'zero' }])).toBeCloseTo(8, 12)
+    expect(
+      combined([
+        { sigma: 4, sensitivity: 1, common: 'zero' },
+        { sigma: 4, sensitivity: -1, common: 'zero' },
+        { sigma: 2, sensitivity: 1 },
+      ]),
+    ).toBeCloseTo(2, 12)
+    expect(
+      combined([
+        { sigma: 4, sensitivity: 1, common: 'zero' },
+        { sigma: 4, sensitivity: 1, common: 'zero' },
+      ]),
+    ).toBeCloseTo(8, 12)
   })
 })
 
 describe('strip', () => {
-  const scale = [{ width: 3.2e-3, clearance: 38e-6 }, { width: 2.4e-3, clearance: 51e-6 }, { width: 1.6e-3, clearance: 76e-6 }]
+  const scale = [
+    { width: 3.2e-3, clearance: 38e-6 },
+    { width: 2.4e-3, clearance: 51e-6 },
+    { width: 1.6e-3, clearance: 76e-6 },
+  ]
   it('reads its lines exactly and lies between them elsewhere', () => {
     expect(stripClearance(2.4e-3, scale).value).toBeCloseTo(51e-6, 12)
     const between = stripClearance(2.0e-3, scale)
@@ -56,15 +79,30 @@ describe('strip', () => {
 })
 
 describe('turning torque', () => {
-  const inOrder = (torques: number[]) => judgeTurning(new Map(torques.map((torque, i) => [i + 1, torque])), torques.map((_, i) => i + 1))
+  const inOrder = (torques: number[]) =>
+    judgeTurning(
+      new Map(torques.map((torque, i) => [i + 1, torque])),
+      torques.map((_, i) => i + 1),
+    )
   it('even steps pass; a jump stops and names its cap', () => {
     expect(inOrder([0.5, 1.1, 1.6, 2.2, 2.7]).verdict).toBe('pass')
-    expect(inOrder([0.5, 1.1, 4.4, 5, 5.5])).toMatchObject({ verdict: 'stop', main: 3, among: [3], jump: expect.closeTo(3.3, 9) })
+    expect(inOrder([0.5, 1.1, 4.4, 5, 5.5])).toMatchObject({
+      verdict: 'stop',
+      main: 3,
+      among: [3],
+      jump: expect.closeTo(3.3, 9),
+    })
   })
   it('twice the usual is watched, and one cap alone says nothing', () => {
     expect(inOrder([0.6, 1.2, 2.7, 3.3]).verdict).toBe('watch')
     // A stiff crank: three times what the others add stops, twice is watched, however many N·m it is.
-    expect([[2, 4, 7.5, 9.5], [2, 4, 9, 11], [2, 4, 11, 13]].map((torques) => inOrder(torques).verdict)).toEqual(['pass', 'watch', 'stop'])
+    expect(
+      [
+        [2, 4, 7.5, 9.5],
+        [2, 4, 9, 11],
+        [2, 4, 11, 13],
+      ].map((torques) => inOrder(torques).verdict),
+    ).toEqual(['pass', 'watch', 'stop'])
     expect(inOrder([2.5]).verdict).toBe('pass')
     expect(inOrder([]).verdict).toBe('pass')
   })
@@ -74,14 +112,49 @@ describe('turning torque', () => {
     expect(capOrder(5, '5,4,3,2,1')).toEqual([5, 4, 3, 2, 1])
     expect(capOrder(5, '5,4,3')).toEqual([3, 2, 4, 1, 5])
     // Main 4's cap binds, the third that was tightened: by number it would have been main 2.
-    const readings = new Map([[3, 0.5], [2, 1], [4, 4.5], [1, 5], [5, 5.5]])
-    expect(judgeTurning(readings, capOrder(5))).toMatchObject({ verdict: 'stop', main: 4, among: [4], jump: expect.closeTo(3.5, 9) })
+    const readings = new Map([
+      [3, 0.5],
+      [2, 1],
+      [4, 4.5],
+      [1, 5],
+      [5, 5.5],
+    ])
+    expect(judgeTurning(readings, capOrder(5))).toMatchObject({
+      verdict: 'stop',
+      main: 4,
+      among: [4],
+      jump: expect.closeTo(3.5, 9),
+    })
   })
   it('a cap that was not read is named with the one after it, and its usual share is no jump', () => {
-    const readings = new Map([[3, 0.5], [4, 1.5], [1, 2], [5, 6]])
+    const readings = new Map([
+      [3, 0.5],
+      [4, 1.5],
+      [1, 2],
+      [5, 6],
+    ])
     expect(judgeTurning(readings, capOrder(5))).toMatchObject({ gaps: [2], verdict: 'stop', main: 5, among: [5] })
-    expect(judgeTurning(new Map([[3, 0.5], [4, 1.5], [1, 2], [5, 2.5]]), capOrder(5))).toMatchObject({ verdict: 'pass', gaps: [2] })
-    expect(judgeTurning(new Map([[3, 0.5], [2, 1], [1, 5.5]]), capOrder(5))).toMatchObject({ verdict: 'stop', among: [4, 1], gaps: [4], jump: expect.closeTo(4, 9) })
+    expect(
+      judgeTurning(
+        new Map([
+          [3, 0.5],
+          [4, 1.5],
+          [1, 2],
+          [5, 2.5],
+        ]),
+        capOrder(5),
+      ),
+    ).toMatchObject({ verdict: 'pass', gaps: [2] })
+    expect(
+      judgeTurning(
+        new Map([
+          [3, 0.5],
+          [2, 1],
+          [1, 5.5],
+        ]),
+        capOrder(5),
+      ),
+    ).toMatchObject({ verdict: 'stop', among: [4, 1], gaps: [4], jump: expect.closeTo(4, 9) })
   })
 })
 
@@ -90,7 +163,15 @@ describe('feed duty', () => {
     expect(feedDuty([0], [{ centre: 0, arc: 180 }])).toBeCloseTo(0.5, 3)
     expect(feedDuty([0, 180], [{ centre: 0, arc: 180 }])).toBeCloseTo(1, 3)
     expect(feedDuty([0], [{ centre: 0, arc: 360 }])).toBe(1)
-    expect(feedDuty([40], [{ centre: 0, arc: 12 }, { centre: 180, arc: 12 }])).toBeCloseTo(24 / 360, 3)
+    expect(
+      feedDuty(
+        [40],
+        [
+          { centre: 0, arc: 12 },
+          { centre: 180, arc: 12 },
+        ],
+      ),
+    ).toBeCloseTo(24 / 360, 3)
     expect(feedDuty([0], [])).toBe(0)
   })
 })
@@ -106,7 +187,13 @@ describe('float', () => {
   it('end float of a 66 mm main may lie from 0.05 to 0.315 mm; at an edge it is watched', () => {
     const limits = endFloatLimits(0.066)
     expect([limits.least, limits.most]).toEqual([0.05e-3, expect.closeTo(0.315e-3, 9)])
-    expect([0.03e-3, 0.06e-3, 0.15e-3, 0.3e-3, 0.4e-3].map((value) => judgeFloat(value, limits))).toEqual(['stop', 'watch', 'pass', 'watch', 'stop'])
+    expect([0.03e-3, 0.06e-3, 0.15e-3, 0.3e-3, 0.4e-3].map((value) => judgeFloat(value, limits))).toEqual([
+      'stop',
+      'watch',
+      'pass',
+      'watch',
+      'stop',
+    ])
   })
   it('two rods on a pin share twice the side clearance of one', () => {
     const [one, two] = [sideClearanceLimits(0.05, 1), sideClearanceLimits(0.05, 2)]

@@ -32,7 +32,9 @@ export function shapeOf(survey: Survey): Shape {
   const round = given.filter((plane) => plane.length > 1).map((plane) => Math.max(...plane) - Math.min(...plane))
   const sides = survey.flatMap((plane) => plane.slice(1).filter((value): value is number => value !== undefined))
   return {
-    vertical, least: Math.min(...all), most: Math.max(...all),
+    vertical,
+    least: Math.min(...all),
+    most: Math.max(...all),
     taper: upright.length > 1 ? Math.abs(upright[0] - upright[1]) : undefined,
     outOfRound: round.length > 0 ? Math.max(...round) : undefined,
     eccentricity: sides.length > 0 ? mean(sides) - vertical : undefined,
@@ -41,7 +43,9 @@ export function shapeOf(survey: Survey): Shape {
 
 /** Vertical clearance in each plane where both were read, m: the smallest of them is where it touches first. */
 export function planeClearances(bore: Survey, journal: Survey): number[] {
-  return bore.flatMap((plane, i) => (plane[0] !== undefined && journal[i]?.[0] !== undefined ? [plane[0] - journal[i][0]!] : []))
+  return bore.flatMap((plane, i) =>
+    plane[0] !== undefined && journal[i]?.[0] !== undefined ? [plane[0] - journal[i][0]!] : [],
+  )
 }
 
 /** Largest less smallest of a set, m: a crank wants them alike. */
@@ -53,7 +57,9 @@ export function spreadOf(values: number[]): number {
 export function repeated(values: number[], instrument: number): Uncertain {
   const value = mean(values)
   if (values.length < 2) return { value, sigma: instrument }
-  const scatter = Math.sqrt(values.reduce((sum, each) => sum + (each - value) ** 2, 0) / (values.length - 1) / values.length)
+  const scatter = Math.sqrt(
+    values.reduce((sum, each) => sum + (each - value) ** 2, 0) / (values.length - 1) / values.length,
+  )
   return { value, sigma: Math.max(instrument / Math.sqrt(values.length), scatter) }
 }
 

@@ -23,9 +23,16 @@ const TIMES = 3
  */
 export function capOrder(mains: number, said?: string): number[] {
   const own = said?.split(',').map((part) => Number(part.trim())) ?? []
-  if (own.length === mains && new Set(own).size === mains && own.every((main) => Number.isInteger(main) && main >= 1 && main <= mains)) return own
+  if (
+    own.length === mains &&
+    new Set(own).size === mains &&
+    own.every((main) => Number.isInteger(main) && main >= 1 && main <= mains)
+  )
+    return own
   const middle = (mains + 1) / 2
-  return Array.from({ length: mains }, (_, i) => i + 1).sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle) || a - b)
+  return Array.from({ length: mains }, (_, i) => i + 1).sort(
+    (a, b) => Math.abs(a - middle) - Math.abs(b - middle) || a - b,
+  )
 }
 
 /**
@@ -50,13 +57,28 @@ export function judgeTurning(readings: ReadonlyMap<number, number>, order: numbe
   })
   let worst = steps[0]
   for (const step of steps) if (step.each > worst.each) worst = step
-  const others = steps.filter((step) => step !== worst).map(({ each }) => each).sort((a, b) => a - b)
+  const others = steps
+    .filter((step) => step !== worst)
+    .map(({ each }) => each)
+    .sort((a, b) => a - b)
   const usual = others.length > 0 ? Math.max(0, others[Math.floor((others.length - 1) / 2)]) : 0
   // What the caps that were not read usually add is none of the jump.
   const jump = worst.added - (worst.among.length - 1) * usual
   const excess = others.length > 0 ? jump - usual : 0
-  const verdict = excess >= FLOOR && jump >= TIMES * usual ? 'stop' : excess >= 0.5 * FLOOR && jump >= (TIMES - 1) * usual ? 'watch' : 'pass'
-  return { verdict, ...(verdict === 'pass' ? {} : { main: worst.main }), among: verdict === 'pass' ? [] : worst.among, jump, usual, gaps }
+  const verdict =
+    excess >= FLOOR && jump >= TIMES * usual
+      ? 'stop'
+      : excess >= 0.5 * FLOOR && jump >= (TIMES - 1) * usual
+        ? 'watch'
+        : 'pass'
+  return {
+    verdict,
+    ...(verdict === 'pass' ? {} : { main: worst.main }),
+    among: verdict === 'pass' ? [] : worst.among,
+    jump,
+    usual,
+    gaps,
+  }
 }
 
 /** What to look at when a cap makes the crank stiff, in order. */

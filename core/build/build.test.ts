@@ -32,7 +32,9 @@ describe('sheet', () => {
   it('refuses numbers that are none', () => {
     const sheet = newSheet('single', 'a', 'b')
     for (const value of [Number.NaN, Infinity]) {
-      expect(Sheet.safeParse({ ...sheet, readings: { 'main.1.bore': { value, source: 'measured' } } }).success).toBe(false)
+      expect(Sheet.safeParse({ ...sheet, readings: { 'main.1.bore': { value, source: 'measured' } } }).success).toBe(
+        false,
+      )
     }
   })
 })
@@ -86,7 +88,13 @@ describe('doubt', () => {
   })
   it('looks for a journal among journals and bores only, not among strips or side clearances', () => {
     const own = newSheet('inline4', 'a', 'b')
-    for (const [key, value] of [['rod.1.clearance', 5e-5], ['rod.2.clearance', 5e-5], ['rod.1.side', 2e-4], ['rod.3.journal', 0.05]] as const) own.readings[key] = { value, source: 'measured' }
+    for (const [key, value] of [
+      ['rod.1.clearance', 5e-5],
+      ['rod.2.clearance', 5e-5],
+      ['rod.1.side', 2e-4],
+      ['rod.3.journal', 0.05],
+    ] as const)
+      own.readings[key] = { value, source: 'measured' }
     expect(doubtOf(own, 'rod.4.journal', 0.0501)).toBeUndefined()
     expect(doubtOf(own, 'rod.4.journal', 0.501)?.proposal).toBeCloseTo(0.0501, 9)
   })
@@ -100,7 +108,12 @@ describe('pump and pickup of a sheet', () => {
   it('displacement comes from the gears once all of them are measured, unless it is typed', () => {
     const sheet = newSheet('inline4', 'a', 'b')
     expect(pumpDisplacement(sheet).source).toBe('layout')
-    for (const [key, value] of [['rotorDiameter', 0.04], ['centres', 0.034], ['rotorLength', 0.03]] as const) sheet.readings[`pump.${key}`] = { value, source: 'measured' }
+    for (const [key, value] of [
+      ['rotorDiameter', 0.04],
+      ['centres', 0.034],
+      ['rotorLength', 0.03],
+    ] as const)
+      sheet.readings[`pump.${key}`] = { value, source: 'measured' }
     expect(pumpDisplacement(sheet)).toMatchObject({ source: 'computed' })
     expect(pumpDisplacement(sheet).value * 1e6).toBeCloseTo(20.923, 3)
     sheet.readings['pump.displacement'] = { value: 18e-6, source: 'maker' }
@@ -116,7 +129,7 @@ describe('targets', () => {
   it('ten psi per thousand rpm at 3,000 rpm is 207 kPa; rods at 65 mm want ½ ρ ω² r² + 50 kPa', () => {
     const said = schools(sheet, { name: 'workingHot', speed: 50, temperature: 95 }, 0.065, 830)
     expect(said['per-thousand']! / 1e3).toBeCloseTo(206.8, 1)
-    expect(said['rod-feed']! / 1e3).toBeCloseTo(50 + 0.5 * 830 * (100 * Math.PI) ** 2 * 0.0325 ** 2 / 1e3, 6)
+    expect(said['rod-feed']! / 1e3).toBeCloseTo(50 + (0.5 * 830 * (100 * Math.PI) ** 2 * 0.0325 ** 2) / 1e3, 6)
   })
   it('the maker governs where he speaks, else the highest school; never under the house floor', () => {
     const state = { name: 'idleHot' as const, speed: 700 / 60, temperature: 95 }
@@ -124,11 +137,18 @@ describe('targets', () => {
     const told = structuredClone(sheet)
     told.readings['maker.idleHot'] = { value: 120e3, source: 'maker' }
     expect(targetOf(told, state, 0.065, 830)).toMatchObject({ school: 'maker', least: 120e3 })
-    expect(targetOf({ ...sheet, school: 'rod-feed' }, { name: 'workingHot', speed: 90, temperature: 95 }, 0.065, 830).school).toBe('rod-feed')
+    expect(
+      targetOf({ ...sheet, school: 'rod-feed' }, { name: 'workingHot', speed: 90, temperature: 95 }, 0.065, 830).school,
+    ).toBe('rod-feed')
   })
   it('judges by value and band', () => {
     const target = { least: 100, most: 200 }
-    expect([judge(150, 120, 180, target), judge(150, 90, 180, target), judge(90, 80, 110, target), judge(210, 190, 230, target)]).toEqual(['pass', 'watch', 'stop', 'stop'])
+    expect([
+      judge(150, 120, 180, target),
+      judge(150, 90, 180, target),
+      judge(90, 80, 110, target),
+      judge(210, 190, 230, target),
+    ]).toEqual(['pass', 'watch', 'stop', 'stop'])
   })
 })
 
@@ -137,7 +157,10 @@ describe('prime and first start', () => {
     const expected = primeExpectation(DEMO_BUILDS.ottiline(), undefined, 100)
     expect(expected.pressure).toBeGreaterThan(350e3)
     expect(expected.least).toBeLessThan(expected.pressure)
-    expect([judgePrime(expected.pressure, expected), judgePrime(0.4 * expected.pressure, expected)]).toEqual(['pass', 'stop'])
+    expect([judgePrime(expected.pressure, expected), judgePrime(0.4 * expected.pressure, expected)]).toEqual([
+      'pass',
+      'stop',
+    ])
   })
   it('the generator’s hot idle is under its target and below what the model says', () => {
     const point = judgePoint(DEMO_BUILDS.dunmarrow(), 'idleHot', 80e3, 11.5, 96, 60)
@@ -147,7 +170,10 @@ describe('prime and first start', () => {
     const sheet = DEMO_BUILDS.ottiline()
     const { expected } = judgePoint(sheet, 'idleHot', 2e5, 650 / 60, 95, 60)
     expect(judgePoint(sheet, 'idleHot', expected.pressure, 650 / 60, 95, 60).verdict).toBe('pass')
-    expect(judgePoint(sheet, 'idleHot', 150e3, 650 / 60, 95, 60)).toMatchObject({ verdict: 'watch', prediction: 'below' })
+    expect(judgePoint(sheet, 'idleHot', 150e3, 650 / 60, 95, 60)).toMatchObject({
+      verdict: 'watch',
+      prediction: 'below',
+    })
   })
   it('first pressure is wanted within five seconds, and ten is the limit', () => {
     expect([3, 7, 11].map((seconds) => judgeFirstPressure({}, seconds))).toEqual(['pass', 'watch', 'stop'])

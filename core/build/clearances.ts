@@ -41,13 +41,23 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
     const journal = sideOf(sheet, set, i + 1, 'journal')
     const bore = sideOf(sheet, set, i + 1, 'bore') ?? overShells(sheet, set, i + 1)
     const record: BearingRecord = {
-      set, number: i + 1, label: `${word} ${i + 1}`, journal, bore, diameter: journal?.value ?? bore?.value ?? usual,
+      set,
+      number: i + 1,
+      label: `${word} ${i + 1}`,
+      journal,
+      bore,
+      diameter: journal?.value ?? bore?.value ?? usual,
       clearance: { value: 0, sigma: 0, source: 'layout' },
     }
     if (journal && bore) {
-      if (bore.value <= journal.value) record.conflict = `${word} ${i + 1}: the bore is not larger than the journal. Check which value stands in which column.`
+      if (bore.value <= journal.value)
+        record.conflict = `${word} ${i + 1}: the bore is not larger than the journal. Check which value stands in which column.`
       else {
-        record.clearance = { value: bore.value - journal.value, sigma: clearanceSigma(sheet, set, i + 1, bore, journal), source: 'measured' }
+        record.clearance = {
+          value: bore.value - journal.value,
+          sigma: clearanceSigma(sheet, set, i + 1, bore, journal),
+          source: 'measured',
+        }
         record.shape = shapesOf(sheet, set, i + 1)
         withChosenShells(sheet, record)
       }
@@ -58,15 +68,18 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
     }
     return record
   })
-  const measured = records.filter((record) => record.clearance.source === 'measured').map((record) => record.clearance.value)
+  const measured = records
+    .filter((record) => record.clearance.source === 'measured')
+    .map((record) => record.clearance.value)
   const sizes = records.filter((record) => record.journal || record.bore).map((record) => record.diameter)
   const size = sizes.length > 0 ? mean(sizes) : usual
   for (const record of records) {
     if (!record.journal && !record.bore) record.diameter = size
     if (record.clearance.source === 'measured' || record.chosen) continue
-    record.clearance = measured.length >= 2
-      ? { value: mean(measured), sigma: Math.max(8e-6, spread(measured)), source: 'computed' }
-      : { value: USUAL * record.diameter, sigma: USUAL_SHARE * USUAL * record.diameter, source: 'layout' }
+    record.clearance =
+      measured.length >= 2
+        ? { value: mean(measured), sigma: Math.max(8e-6, spread(measured)), source: 'computed' }
+        : { value: USUAL * record.diameter, sigma: USUAL_SHARE * USUAL * record.diameter, source: 'layout' }
   }
   return records
 }
@@ -74,7 +87,10 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
 /** Readings of one side in two planes at three angles; the first is the one every builder takes. */
 export function surveyOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Survey {
   const at = (place?: string) => sheet.readings[`${set}.${number}.${side}${place ? `.${place}` : ''}`]?.value
-  return [[at(), at('left'), at('right')], [at('rear'), at('rearLeft'), at('rearRight')]]
+  return [
+    [at(), at('left'), at('right')],
+    [at('rear'), at('rearLeft'), at('rearRight')],
+  ]
 }
 
 /** A side as the model takes it: the mean of its vertical readings. */
@@ -89,13 +105,22 @@ function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' |
 function overShells(sheet: Sheet, set: BearingSet, number: number): Held | undefined {
   const housing = heldValue(sheet, `${set}.${number}.housing`)
   const wall = heldValue(sheet, `${set}.${number}.wall`)
-  return housing && wall ? { value: housing.value - 2 * wall.value, sigma: Math.hypot(housing.sigma, 2 * wall.sigma), source: 'measured' } : undefined
+  return housing && wall
+    ? { value: housing.value - 2 * wall.value, sigma: Math.hypot(housing.sigma, 2 * wall.sigma), source: 'measured' }
+    : undefined
 }
 
 function shapesOf(sheet: Sheet, set: BearingSet, number: number): BearingRecord['shape'] {
   const [journal, bore] = (['journal', 'bore'] as const).map((side) => surveyOf(sheet, set, number, side))
   const taken = [journal, bore].map((survey) => survey.flat().filter((value) => value !== undefined).length)
-  if (taken[0] === 0 || taken[1] === 0 || taken[0] + taken[1] < 3 || journal[0][0] === undefined || bore[0][0] === undefined) return undefined
+  if (
+    taken[0] === 0 ||
+    taken[1] === 0 ||
+    taken[0] + taken[1] < 3 ||
+    journal[0][0] === undefined ||
+    bore[0][0] === undefined
+  )
+    return undefined
   return { journal: shapeOf(journal), bore: shapeOf(bore), planes: planeClearances(bore, journal) }
 }
 
@@ -104,7 +129,11 @@ function withChosenShells(sheet: Sheet, record: BearingRecord): void {
   const chosen = sheet.shells[`${record.set}.${record.number}`]
   if (!chosen || chosen.boreAt !== (sheet.readings[`${record.set}.${record.number}.bore`]?.at ?? '')) return
   record.chosen = chosen
-  record.clearance = { value: record.clearance.value - chosen.wall, sigma: Math.hypot(record.clearance.sigma, SHELL_SIGMA), source: 'computed' }
+  record.clearance = {
+    value: record.clearance.value - chosen.wall,
+    sigma: Math.hypot(record.clearance.sigma, SHELL_SIGMA),
+    source: 'computed',
+  }
 }
 
 /** Two shell walls, as good as makers grade them, m. */
@@ -120,8 +149,10 @@ function clearanceSigma(sheet: Sheet, set: BearingSet, number: number, bore: Hel
   if (!shared || shared !== instrument('journal')) return diametralClearance(bore, journal).sigma
   const [zero, own] = [Math.sqrt(ZERO_SHARE), Math.sqrt(1 - ZERO_SHARE)]
   return combined([
-    { sigma: zero * bore.sigma, sensitivity: 1, common: shared }, { sigma: own * bore.sigma, sensitivity: 1 },
-    { sigma: zero * journal.sigma, sensitivity: -1, common: shared }, { sigma: own * journal.sigma, sensitivity: -1 },
+    { sigma: zero * bore.sigma, sensitivity: 1, common: shared },
+    { sigma: own * bore.sigma, sensitivity: 1 },
+    { sigma: zero * journal.sigma, sensitivity: -1, common: shared },
+    { sigma: own * journal.sigma, sensitivity: -1 },
   ])
 }
 
@@ -141,7 +172,9 @@ export function clearanceLimits(sheet: Sheet, set: BearingSet, diameter: number)
 
 /** The house rule for a diameter and this sheet's use. */
 export function houseLimits(sheet: Sheet, diameter: number): Limits {
-  const [least, most] = ['least', 'most'].map((side) => (ruleOf(sheet, `clearance.${sheet.use}.${side}`) / RULE_JOURNAL) * diameter)
+  const [least, most] = ['least', 'most'].map(
+    (side) => (ruleOf(sheet, `clearance.${sheet.use}.${side}`) / RULE_JOURNAL) * diameter,
+  )
   return { least, most, source: 'house' }
 }
 

@@ -15,7 +15,10 @@ export function pinPhases(pins: number): number[] {
 /** How many rods stand in each bay between two mains, from the front. */
 export function rodsByBay({ mains, feed }: Layout): number[] {
   const bays = Math.max(1, mains - 1)
-  return Array.from({ length: bays }, (_, bay) => Math.floor(((bay + 1) * feed.length) / bays) - Math.floor((bay * feed.length) / bays))
+  return Array.from(
+    { length: bays },
+    (_, bay) => Math.floor(((bay + 1) * feed.length) / bays) - Math.floor((bay * feed.length) / bays),
+  )
 }
 
 /** Rods of a V share their bay's pin; all others have their own. */
@@ -29,7 +32,14 @@ export function pinsOf(layout: Layout): number[] {
 
 /** Lean of each cylinder's bank, degrees clockwise. */
 function banksOf(layout: Layout): number[] {
-  const spread = layout.kind === 'v' ? (layout.cylinders % 6 === 0 ? 30 : 45) : layout.kind === 'flat' || layout.kind === 'opposed' ? 90 : 0
+  const spread =
+    layout.kind === 'v'
+      ? layout.cylinders % 6 === 0
+        ? 30
+        : 45
+      : layout.kind === 'flat' || layout.kind === 'opposed'
+        ? 90
+        : 0
   return layout.feed.map((_, i) => (i % 2 === 0 ? -spread : spread))
 }
 
@@ -45,7 +55,10 @@ export function throwsOf(layout: Layout): Throw[] {
   const taken: number[] = []
   return pins.map((pin, i) => {
     const top = (((banks[i] - phases[pin]) % 360) + 360) % 360
-    const [first, second] = [top, top + 360].map((fires) => ({ fires, room: Math.min(720, ...taken.map((other) => apart(fires, other))) }))
+    const [first, second] = [top, top + 360].map((fires) => ({
+      fires,
+      room: Math.min(720, ...taken.map((other) => apart(fires, other))),
+    }))
     const fires = second.room > first.room + 360 / (100 * count) ? second.fires : first.fires
     taken.push(fires)
     return { fires, bank: banks[i] }

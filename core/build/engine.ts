@@ -109,10 +109,32 @@ const TURBO = 6.7e-13
  * @param extend adds to the circuit before it is made ready, such as what priming hangs on it
  * @param atRest flow below which a node counts as at rest, m³/s
  */
-export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (plan: CircuitPlan) => void, atRest?: number): Engine {
+export function prepareEngine(
+  layout: Layout,
+  leftOut: string[] = [],
+  extend?: (plan: CircuitPlan) => void,
+  atRest?: number,
+): Engine {
   const plan = planCircuit(layout, leftOut)
   extend?.(plan)
-  const { suction, pump, relief, galleryRelief, cooler, filter, filterBypass, mains, rods, cams, lifters, rockers, timingJet, turbo, pistonJets, tensioner } = plan
+  const {
+    suction,
+    pump,
+    relief,
+    galleryRelief,
+    cooler,
+    filter,
+    filterBypass,
+    mains,
+    rods,
+    cams,
+    lifters,
+    rockers,
+    timingJet,
+    turbo,
+    pistonJets,
+    tensioner,
+  } = plan
   const circuit = prepareCircuit(plan.network, atRest)
   const films = { main: 0, rod: 0 }
   const gaugeNode = circuit.indexOf(plan.gauge)
@@ -124,7 +146,12 @@ export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (
     Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, rise, housing, EXPANSION.steel))
 
   function setSupply(values: EngineValues, running: Running, oil: OilState, viscosity: number): void {
-    const entry = entryLoss({ tube: values.tubeDiameter, mouth: values.mouthDiameter, floor: values.floorClearance, open: values.screenOpen })
+    const entry = entryLoss({
+      tube: values.tubeDiameter,
+      mouth: values.mouthDiameter,
+      floor: values.floorClearance,
+      open: values.screenOpen,
+    })
     const step = values.suctionPort === undefined ? 0 : stepLoss(values.tubeDiameter, values.suctionPort)
     suction.length = values.tubeLength
     suction.diameter = values.tubeDiameter
@@ -146,14 +173,22 @@ export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (
     filter.conductance = layout.filter ? FILTER / (viscosity * values.filterResistance) : 1e-6
     if (filterBypass) setBypass(filterBypass, values.filterBypass, values.filterFit)
     if (cooler) {
-      cooler.core.conductance = !layout.coolerPlugged ? COOLER / (viscosity * values.coolerResistance) : layout.coolerBypass === 'sump' ? BARE_WAY : 0
+      cooler.core.conductance = !layout.coolerPlugged
+        ? COOLER / (viscosity * values.coolerResistance)
+        : layout.coolerBypass === 'sump'
+          ? BARE_WAY
+          : 0
       setBypass(cooler.bypass, values.coolerBypass, values.coolerFit)
     }
   }
 
   function setBearings(values: EngineValues, running: Running, oil: OilState, film: number): void {
     const { speed } = running
-    const gear = { cylinderBore: values.cylinderBore, crankRadius: 0.5 * values.stroke, reciprocatingMass: reciprocatingMassEstimate(values.cylinderBore) }
+    const gear = {
+      cylinderBore: values.cylinderBore,
+      crankRadius: 0.5 * values.stroke,
+      reciprocatingMass: reciprocatingMassEstimate(values.cylinderBore),
+    }
     const rodLoad = meanRodLoad(gear, speed, running.meanPressure)
     const mainLoad = (0.8 * rodLoad * layout.feed.length) / layout.mains
     films.main = Infinity
@@ -161,26 +196,61 @@ export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (
     for (let i = 0; i < mains.length; i++) {
       const diameter = values.mainDiameter[i]
       const clearance = radial(values.mainClearance[i], diameter, running.temperature - values.room, expansion)
-      const { eccentricity, attitude } = journalPosition(loadNumber({ diameter, length: values.mainLength, radialClearance: clearance, speed, load: mainLoad, viscosity: film }))
+      const { eccentricity, attitude } = journalPosition(
+        loadNumber({
+          diameter,
+          length: values.mainLength,
+          radialClearance: clearance,
+          speed,
+          load: mainLoad,
+          viscosity: film,
+        }),
+      )
       films.main = Math.min(films.main, clearance * (1 - eccentricity))
       const groove = mains[i].groove!
       // The groove is in the upper shell, over against the load: its middle lies the attitude before the thickest film.
-      grooveLeakage({ radius: 0.5 * diameter, length: values.mainLength, land: values.mainLand, clearance, speed, viscosity: film / values.leakage, eccentricity, arc, centre: -attitude }, groove)
+      grooveLeakage(
+        {
+          radius: 0.5 * diameter,
+          length: values.mainLength,
+          land: values.mainLand,
+          clearance,
+          speed,
+          viscosity: film / values.leakage,
+          eccentricity,
+          arc,
+          centre: -attitude,
+        },
+        groove,
+      )
     }
     for (let i = 0; i < rods.length; i++) {
       const { drilling, film: rod, main } = rods[i]
       const diameter = values.rodDiameter[i]
       const clearance = radial(values.rodClearance[i], diameter, running.temperature - values.room, EXPANSION.steel)
-      const eccentricity = eccentricityFor(loadNumber({ diameter, length: values.rodLength, radialClearance: clearance, speed, load: rodLoad, viscosity: film }))
+      const eccentricity = eccentricityFor(
+        loadNumber({
+          diameter,
+          length: values.rodLength,
+          radialClearance: clearance,
+          speed,
+          load: rodLoad,
+          viscosity: film,
+        }),
+      )
       films.rod = Math.min(films.rod, clearance * (1 - eccentricity))
       setHoleFed(rod, values, diameter, values.rodLength, clearance, speed, film, eccentricity)
       drilling.head = centrifugalHead(oil.density, speed, 0.5 * values.mainDiameter[main], gear.crankRadius)
     }
-    for (const cam of cams) setHoleFed(cam, values, CAM_DIAMETER, CAM_LENGTH, 0.5 * values.camClearance, 0.5 * speed, film, 0.6)
+    for (const cam of cams)
+      setHoleFed(cam, values, CAM_DIAMETER, CAM_LENGTH, 0.5 * values.camClearance, 0.5 * speed, film, 0.6)
   }
 
   function setOutlets(values: EngineValues, viscosity: number): void {
-    if (lifters) lifters.conductance = (layout.lifterCount * Math.PI * LIFTER_DIAMETER * LIFTER_GAP ** 3 * 2.5) / (12 * viscosity * LAND_OF_LIFTER) * 4
+    if (lifters)
+      lifters.conductance =
+        ((layout.lifterCount * Math.PI * LIFTER_DIAMETER * LIFTER_GAP ** 3 * 2.5) / (12 * viscosity * LAND_OF_LIFTER)) *
+        4
     if (rockers) {
       setHole(rockers.restrictor, values.rockerRestrictor, values.discharge)
       rockers.bushes.conductance = (layout.lifterCount * 4e-13) / viscosity
@@ -205,7 +275,11 @@ export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (
   }
 
   return {
-    layout, plan, circuit, films, set,
+    layout,
+    plan,
+    circuit,
+    films,
+    set,
     gauge: (values, running, oil, aim) => {
       set(values, running, oil)
       circuit.solve({ density: oil.density, viscosity: oil.viscosity * values.viscosityFactor }, aim)
@@ -214,7 +288,11 @@ export function prepareEngine(layout: Layout, leftOut: string[] = [], extend?: (
   }
 }
 
-function setHole(hole: { diameter: number; dischargeCoefficient?: number }, diameter: number, coefficient: number): void {
+function setHole(
+  hole: { diameter: number; dischargeCoefficient?: number },
+  diameter: number,
+  coefficient: number,
+): void {
   hole.diameter = diameter
   hole.dischargeCoefficient = coefficient
 }
@@ -233,7 +311,14 @@ const USUAL_FEED = 200e3
  * proportion; within 10 percent of the grid solver averaged over the hole's place (core/film/closed.test.ts).
  */
 export function setHoleFed(
-  bearing: { conductance: number; carried: number }, { leakage }: Pick<EngineValues, 'leakage'>, diameter: number, length: number, clearance: number, speed: number, viscosity: number, eccentricity: number,
+  bearing: { conductance: number; carried: number },
+  { leakage }: Pick<EngineValues, 'leakage'>,
+  diameter: number,
+  length: number,
+  clearance: number,
+  speed: number,
+  viscosity: number,
+  eccentricity: number,
 ): void {
   const pressed = leakage * holeConductance(clearance, length, OIL_HOLE, viscosity, eccentricity)
   bearing.carried = carriedLeakage(0.5 * diameter, length, clearance, speed, eccentricity)

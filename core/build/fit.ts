@@ -22,7 +22,19 @@ export function valveFit(sheet: Sheet, name: ValveName): FitFault[] {
   const of = (field: string) => sheet.readings[`${name}.${field}`]?.value
   const [reach, seat, thread, tapped] = ['reach', 'seatDepth', 'thread', 'tapped'].map(of)
   const faults: FitFault[] = []
-  if (reach !== undefined && seat !== undefined && reach < seat + NIP) faults.push({ about: 'valve never reaches its seat', means: 'The nose stops short of its seat: oil passes it at all pressures. It is the valve of another housing.', has: reach, wants: seat + NIP })
-  if (thread !== undefined && tapped !== undefined && thread > tapped) faults.push({ about: 'valve bottoms out before it seals', means: 'The thread runs out before the nose is down. It is the valve of another housing.', has: thread, wants: tapped })
+  if (reach !== undefined && seat !== undefined && reach < seat + NIP)
+    faults.push({
+      about: 'valve never reaches its seat',
+      means: 'The nose stops short of its seat: oil passes it at all pressures. It is the valve of another housing.',
+      has: reach,
+      wants: seat + NIP,
+    })
+  if (thread !== undefined && tapped !== undefined && thread > tapped)
+    faults.push({
+      about: 'valve bottoms out before it seals',
+      means: 'The thread runs out before the nose is down. It is the valve of another housing.',
+      has: thread,
+      wants: tapped,
+    })
   return faults
 }

@@ -27,7 +27,15 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
 
   const one = (key: string, put: ModelInput['put'], held = requireValue(sheet, key)) => {
     const quantity = catalogue.get(key)!
-    inputs.push({ key, label: quantity.label, station: quantity.station, source: held.source, value: held.value, sigma: held.sigma, put })
+    inputs.push({
+      key,
+      label: quantity.label,
+      station: quantity.station,
+      source: held.source,
+      value: held.value,
+      sigma: held.sigma,
+      put,
+    })
   }
 
   for (const set of ['main', 'rod'] as const) clearanceInputs(sheet, set, inputs)
@@ -53,7 +61,14 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
   one('pickup.screenOpen', (v, x) => (v.screenOpen = Math.min(1, x)))
   if (sheet.layout.drySump) one('pickup.tankHead', (v, x) => (v.lift = -x))
   else one('pickup.lift', (v, x) => (v.lift = x))
-  if (!sheet.layout.drySump) inputs.push({ key: 'pickup.protrusion', label: 'Floor clearance of the pickup', station: 'pickup', ...floorClearance(sheet), put: (v, x) => (v.floorClearance = x) })
+  if (!sheet.layout.drySump)
+    inputs.push({
+      key: 'pickup.protrusion',
+      label: 'Floor clearance of the pickup',
+      station: 'pickup',
+      ...floorClearance(sheet),
+      put: (v, x) => (v.floorClearance = x),
+    })
   if (sheet.layout.rockerFeed) one('passage.rockerRestrictor', (v, x) => (v.rockerRestrictor = x))
   if (sheet.layout.timingJet) one('passage.timingJet', (v, x) => (v.timingJet = x))
   if (sheet.layout.filter) {
@@ -67,7 +82,14 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
     one('passage.pistonJetOpening', (v, x) => (v.pistonJetOpening = x))
   }
   if (sheet.layout.tensioner) one('passage.tensioner', (v, x) => (v.tensioner = x))
-  inputs.push({ key: 'model.viscosity', label: 'Oil viscosity, by grade', source: 'layout', value: 1, sigma: 0.06, put: (v, x) => (v.viscosityFactor = x) })
+  inputs.push({
+    key: 'model.viscosity',
+    label: 'Oil viscosity, by grade',
+    source: 'layout',
+    value: 1,
+    sigma: 0.06,
+    put: (v, x) => (v.viscosityFactor = x),
+  })
   for (const key of Object.keys(COEFFICIENTS) as (keyof typeof COEFFICIENTS)[]) {
     if (key === 'coolerResistance' && !sheet.layout.cooler) continue
     const { label, value, sigma } = COEFFICIENTS[key]
@@ -90,22 +112,33 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
 function clearanceInputs(sheet: Sheet, set: BearingSet, inputs: ModelInput[]): void {
   const records = bearingsOf(sheet, set)
   const field = set === 'main' ? 'mainClearance' : 'rodClearance'
-  const own = (record: (typeof records)[number]) => record.clearance.source === 'measured' || record.chosen !== undefined
+  const own = (record: (typeof records)[number]) =>
+    record.clearance.source === 'measured' || record.chosen !== undefined
   const assumed = records.filter((record) => !own(record))
   for (const record of records) {
     if (!own(record)) continue
     inputs.push({
-      key: `${set}.${record.number}.journal`, label: `${record.label} clearance`, station: 'bearings', ...record.clearance,
+      key: `${set}.${record.number}.journal`,
+      label: `${record.label} clearance`,
+      station: 'bearings',
+      ...record.clearance,
       put: (v, x) => (v[field][record.number - 1] = x),
     })
   }
   if (assumed.length === 0) return
   const first = assumed[0]
   inputs.push({
-    key: `${set}.${first.number}.${first.journal ? 'bore' : 'journal'}`, label: groupLabel(set, assumed.map((record) => record.number), records.length),
-    station: 'bearings', ...first.clearance,
+    key: `${set}.${first.number}.${first.journal ? 'bore' : 'journal'}`,
+    label: groupLabel(
+      set,
+      assumed.map((record) => record.number),
+      records.length,
+    ),
+    station: 'bearings',
+    ...first.clearance,
     put: (v, x) => {
-      for (const record of assumed) v[field][record.number - 1] = Math.max(2e-6, record.clearance.value + (x - first.clearance.value))
+      for (const record of assumed)
+        v[field][record.number - 1] = Math.max(2e-6, record.clearance.value + (x - first.clearance.value))
     },
   })
 }
@@ -119,12 +152,45 @@ function groupLabel(set: BearingSet, numbers: number[], all: number): string {
 
 function blankValues(sheet: Sheet): EngineValues {
   return {
-    mainDiameter: bearingsOf(sheet, 'main').map((record) => record.diameter), mainClearance: [], mainLength: 0, mainLand: 0,
-    rodDiameter: bearingsOf(sheet, 'rod').map((record) => record.diameter), rodClearance: [], rodLength: 0, camClearance: 60e-6,
-    room: 20, cylinderBore: 0, stroke: 0, driveRatio: 1, displacement: 0, rotorDiameter: 0, rotorLength: 0, endClearance: 0, tipClearance: 0,
-    relief: reliefValve(sheet), relief2: sheet.layout.galleryRelief ? reliefValve(sheet, 'relief2') : undefined,
-    floorClearance: 0.1, mouthDiameter: 0, screenOpen: 0.45, tubeDiameter: 0, tubeLength: 0, lift: 0, rockerRestrictor: 0.0014, timingJet: 0.0009,
-    turboFeed: 0.0012, pistonJet: 0.0015, pistonJetOpening: 1.8e5, tensioner: 0.0008, filterBypass: 1e5, coolerBypass: 1.5e5, filterFit: 'in', coolerFit: 'in',
-    viscosityFactor: 1, discharge: 0.65, leakage: 1, filterResistance: 1, coolerResistance: 1,
+    mainDiameter: bearingsOf(sheet, 'main').map((record) => record.diameter),
+    mainClearance: [],
+    mainLength: 0,
+    mainLand: 0,
+    rodDiameter: bearingsOf(sheet, 'rod').map((record) => record.diameter),
+    rodClearance: [],
+    rodLength: 0,
+    camClearance: 60e-6,
+    room: 20,
+    cylinderBore: 0,
+    stroke: 0,
+    driveRatio: 1,
+    displacement: 0,
+    rotorDiameter: 0,
+    rotorLength: 0,
+    endClearance: 0,
+    tipClearance: 0,
+    relief: reliefValve(sheet),
+    relief2: sheet.layout.galleryRelief ? reliefValve(sheet, 'relief2') : undefined,
+    floorClearance: 0.1,
+    mouthDiameter: 0,
+    screenOpen: 0.45,
+    tubeDiameter: 0,
+    tubeLength: 0,
+    lift: 0,
+    rockerRestrictor: 0.0014,
+    timingJet: 0.0009,
+    turboFeed: 0.0012,
+    pistonJet: 0.0015,
+    pistonJetOpening: 1.8e5,
+    tensioner: 0.0008,
+    filterBypass: 1e5,
+    coolerBypass: 1.5e5,
+    filterFit: 'in',
+    coolerFit: 'in',
+    viscosityFactor: 1,
+    discharge: 0.65,
+    leakage: 1,
+    filterResistance: 1,
+    coolerResistance: 1,
   }
 }

@@ -7,48 +7,87 @@ import type { Layout } from './schema'
 import { heldValue, requireValue } from './values'
 
 /** Every layout that there is, plain and with everything that an engine can have. */
-const LOADED: Partial<Layout> = { galleryRelief: true, cooler: true, turbo: true, pistonJets: 4, tensioner: true, rockerFeed: true, timingJet: true, lifters: 'hydraulic', pumpKind: 'gerotor' }
+const LOADED: Partial<Layout> = {
+  galleryRelief: true,
+  cooler: true,
+  turbo: true,
+  pistonJets: 4,
+  tensioner: true,
+  rockerFeed: true,
+  timingJet: true,
+  lifters: 'hydraulic',
+  pumpKind: 'gerotor',
+}
 const layouts = Object.keys(PRESETS).flatMap((preset) => {
   const plain = newSheet(preset, 'a', 'b').layout
-  return [[preset, plain], [`${preset}, loaded`, { ...plain, ...LOADED, lifterCount: Math.max(plain.lifterCount, 2), pistonJets: plain.cylinders }]] as [string, Layout][]
+  return [
+    [preset, plain],
+    [
+      `${preset}, loaded`,
+      { ...plain, ...LOADED, lifterCount: Math.max(plain.lifterCount, 2), pistonJets: plain.cylinders },
+    ],
+  ] as [string, Layout][]
 })
 const stand = { by: 'Maren', at: '2026-05-11T08:00:00Z' }
 const STATIONS = ['brief', 'bearings', 'pump', 'relief', 'pickup', 'passages', 'prime', 'start']
 
 describe('what can be recorded of a layout', () => {
-  it.each(layouts)('%s: each number is named once, has its default in its plausible range, and an uncertainty', (_, layout) => {
-    const list = quantitiesOf(layout)
-    expect(new Set(list.map(({ key }) => key)).size).toBe(list.length)
-    expect(new Set(list.map(({ label, station, key }) => `${station} ${key.split('.')[0]} ${label}`)).size).toBe(list.length)
-    for (const { key, label, plausible: [least, most], fallback, fallbackSigma, sigma, station, planned } of list) {
-      expect(least, key).toBeLessThan(most)
-      // Only what is meant to be done can be as certain as it is meant.
-      if (!planned) expect(sigma, key).toBeGreaterThan(0)
-      expect(label, key).toMatch(/^\S.*\S$/)
-      expect(STATIONS, key).toContain(station)
-      if (fallback === undefined) continue
-      expect(fallbackSigma ?? 0, key).toBeGreaterThanOrEqual(0)
-      expect(fallback, key).toBeGreaterThanOrEqual(least)
-      expect(fallback, key).toBeLessThanOrEqual(most)
-    }
-  })
-  it.each(layouts)('%s: each check and each inspection is named once, at its own station, and says what a fault means', (_, layout) => {
-    const checks = checksOf(layout)
-    const inspections = inspectionsOf(layout)
-    const keys = [...checks, ...inspections].map(({ key }) => key)
-    expect(new Set(keys).size).toBe(keys.length)
-    for (const { key, station, group, fault } of checks) {
-      expect(STATIONS, key).toContain(station)
-      // What is looked for at an outlet, a plug or a part: a fault there must lead somewhere.
-      if (group === 'outlet' || group === 'walk' || group === undefined) expect(fault, key).toMatch(/\.$/)
-    }
-    for (const { key, findings } of inspections) {
-      expect(new Set(findings.map(({ value }) => value)).size, key).toBe(findings.length)
-      expect(findings.some(({ verdict }) => verdict === 'pass'), key).toBe(true)
-      expect(findings.some(({ verdict }) => verdict === 'stop' || verdict === 'watch'), key).toBe(true)
-      for (const { verdict, action } of findings) if (verdict !== 'pass') expect(action, key).toMatch(/\.$/)
-    }
-  })
+  it.each(layouts)(
+    '%s: each number is named once, has its default in its plausible range, and an uncertainty',
+    (_, layout) => {
+      const list = quantitiesOf(layout)
+      expect(new Set(list.map(({ key }) => key)).size).toBe(list.length)
+      expect(new Set(list.map(({ label, station, key }) => `${station} ${key.split('.')[0]} ${label}`)).size).toBe(
+        list.length,
+      )
+      for (const {
+        key,
+        label,
+        plausible: [least, most],
+        fallback,
+        fallbackSigma,
+        sigma,
+        station,
+        planned,
+      } of list) {
+        expect(least, key).toBeLessThan(most)
+        // Only what is meant to be done can be as certain as it is meant.
+        if (!planned) expect(sigma, key).toBeGreaterThan(0)
+        expect(label, key).toMatch(/^\S.*\S$/)
+        expect(STATIONS, key).toContain(station)
+        if (fallback === undefined) continue
+        expect(fallbackSigma ?? 0, key).toBeGreaterThanOrEqual(0)
+        expect(fallback, key).toBeGreaterThanOrEqual(least)
+        expect(fallback, key).toBeLessThanOrEqual(most)
+      }
+    },
+  )
+  it.each(layouts)(
+    '%s: each check and each inspection is named once, at its own station, and says what a fault means',
+    (_, layout) => {
+      const checks = checksOf(layout)
+      const inspections = inspectionsOf(layout)
+      const keys = [...checks, ...inspections].map(({ key }) => key)
+      expect(new Set(keys).size).toBe(keys.length)
+      for (const { key, station, group, fault } of checks) {
+        expect(STATIONS, key).toContain(station)
+        // What is looked for at an outlet, a plug or a part: a fault there must lead somewhere.
+        if (group === 'outlet' || group === 'walk' || group === undefined) expect(fault, key).toMatch(/\.$/)
+      }
+      for (const { key, findings } of inspections) {
+        expect(new Set(findings.map(({ value }) => value)).size, key).toBe(findings.length)
+        expect(
+          findings.some(({ verdict }) => verdict === 'pass'),
+          key,
+        ).toBe(true)
+        expect(
+          findings.some(({ verdict }) => verdict === 'stop' || verdict === 'watch'),
+          key,
+        ).toBe(true)
+        for (const { verdict, action } of findings) if (verdict !== 'pass') expect(action, key).toMatch(/\.$/)
+      }
+    },
+  )
   it('what a layout has not is not asked for', () => {
     const keysOf = (more: Partial<Layout>) => {
       const layout = { ...newSheet('inline4', 'a', 'b').layout, ...more }
@@ -85,7 +124,9 @@ describe('what stands in a sheet', () => {
   it('findings are looked up by their word, and what was left out is taken out of the circuit', () => {
     const sheet = newSheet('v8', 'a', 'b')
     expect(leftOutOf(sheet)).toEqual([])
-    const plugs = inspectionsOf(sheet.layout).filter(({ key, station }) => station === 'passages' && !/Bypass/.test(key))
+    const plugs = inspectionsOf(sheet.layout).filter(
+      ({ key, station }) => station === 'passages' && !/Bypass/.test(key),
+    )
     sheet.inspections[plugs[0].key] = { finding: 'left-out', ...stand }
     sheet.inspections[plugs[1].key] = { finding: 'fitted', ...stand }
     expect(leftOutOf(sheet)).toEqual([plugs[0].key])
@@ -99,7 +140,11 @@ describe('what stands in a sheet', () => {
   it('a bypass valve stands as it was found, else as it belongs', () => {
     const sheet = newSheet('v8', 'a', 'b')
     const right = bypassFit(sheet, 'filterBypass')
-    expect(inspectionsOf(sheet.layout).find(({ key }) => key === 'passage.filterBypass')!.findings.find(({ value }) => value === right)!.verdict).toBe('pass')
+    expect(
+      inspectionsOf(sheet.layout)
+        .find(({ key }) => key === 'passage.filterBypass')!
+        .findings.find(({ value }) => value === right)!.verdict,
+    ).toBe('pass')
     sheet.inspections['passage.filterBypass'] = { finding: 'plugged', ...stand }
     expect(bypassFit(sheet, 'filterBypass')).toBe('plugged')
   })

@@ -13,7 +13,11 @@ export function floorClearance(sheet: Sheet): Held {
   const gasket = heldValue(sheet, 'pickup.gasket')!
   const source = depth.source === 'measured' && protrusion.source === 'measured' ? 'measured' : 'layout'
   if (source === 'layout') return { value: 0.01, sigma: 0.0025, source }
-  return { value: depth.value + gasket.value - protrusion.value, sigma: Math.hypot(depth.sigma, gasket.sigma, protrusion.sigma), source }
+  return {
+    value: depth.value + gasket.value - protrusion.value,
+    sigma: Math.hypot(depth.sigma, gasket.sigma, protrusion.sigma),
+    source,
+  }
 }
 
 /** Share of a drawn vacuum that may be gone after a minute. */
@@ -52,7 +56,13 @@ export function sloshOf(sheet: Sheet): SloshOutlook | undefined {
   const [oilDepth, offset] = [of('oilDepth'), of('offset')]
   if (sheet.layout.drySump || oilDepth === undefined || offset === undefined) return undefined
   const tilt = ruleOf(sheet, `tilt.${sheet.use}`)
-  const cover = oilOverMouth({ oilDepth, offset, floor: floorClearance(sheet).value, sumpLength: of('sumpLength'), tilt })
+  const cover = oilOverMouth({
+    oilDepth,
+    offset,
+    floor: floorClearance(sheet).value,
+    sumpLength: of('sumpLength'),
+    tilt,
+  })
   const least = ruleOf(sheet, 'pickup.cover')
   return { tilt, cover, least, verdict: cover <= 0 ? 'stop' : cover < least ? 'watch' : 'pass' }
 }
@@ -73,6 +83,9 @@ export function oilFill(sheet: Sheet): OilFill | undefined {
   if (capacity === undefined) return undefined
   const [length, width] = [of('sumpLength'), of('sumpWidth')]
   return {
-    whole: capacity, dryFilter: capacity, filledFilter: capacity - (of('filterVolume') ?? 0), ...(length && width ? { depth: capacity / (length * width) } : {}),
+    whole: capacity,
+    dryFilter: capacity,
+    filledFilter: capacity - (of('filterVolume') ?? 0),
+    ...(length && width ? { depth: capacity / (length * width) } : {}),
   }
 }

@@ -1,5 +1,15 @@
 import { ARC_PIECES } from '../bearing/leakage'
-import type { BearingSpec, CheckSpec, ElementSpec, LinearSpec, Network, OrificeSpec, PipeSpec, PumpSpec, ReliefSpec } from '../circuit/types'
+import type {
+  BearingSpec,
+  CheckSpec,
+  ElementSpec,
+  LinearSpec,
+  Network,
+  OrificeSpec,
+  PipeSpec,
+  PumpSpec,
+  ReliefSpec,
+} from '../circuit/types'
 import { passagesOf } from '../passages/items'
 import type { Layout } from './schema'
 
@@ -57,24 +67,50 @@ export function planCircuit(layout: Layout, leftOut: string[] = []): CircuitPlan
   }
   const pipe = (id: string, from: string, to: string, length: number, diameter: number, k = 0): PipeSpec =>
     add({ id, kind: 'pipe', from, to, length, diameter, roughness: 0, k, k1: CREEPING, head: 0 })
-  const film = (id: string, from: string): BearingSpec => add({ id, kind: 'bearing', from, to: 'sump', conductance: 0, carried: 0 })
-  const hole = (id: string, from: string, to = 'sump'): OrificeSpec => add({ id, kind: 'orifice', from, to, diameter: 1e-3, dischargeCoefficient: 0.65 })
+  const film = (id: string, from: string): BearingSpec =>
+    add({ id, kind: 'bearing', from, to: 'sump', conductance: 0, carried: 0 })
+  const hole = (id: string, from: string, to = 'sump'): OrificeSpec =>
+    add({ id, kind: 'orifice', from, to, diameter: 1e-3, dischargeCoefficient: 0.65 })
 
   const suction = pipe('pickup', 'sump', 'pump inlet', 0.2, 0.014, 1)
-  const pump: PumpSpec = add({ id: 'pump', kind: 'pump', from: 'pump inlet', to: 'pump outlet', displacement: 0, speed: 0, slipConductance: 0 })
-  const relief: ReliefSpec = add({ id: 'relief', kind: 'relief', from: 'pump outlet', to: 'sump', openingPressure: 4e5 })
+  const pump: PumpSpec = add({
+    id: 'pump',
+    kind: 'pump',
+    from: 'pump inlet',
+    to: 'pump outlet',
+    displacement: 0,
+    speed: 0,
+    slipConductance: 0,
+  })
+  const relief: ReliefSpec = add({
+    id: 'relief',
+    kind: 'relief',
+    from: 'pump outlet',
+    to: 'sump',
+    openingPressure: 4e5,
+  })
   let at = 'pump outlet'
   /** Something that holds oil back, with a valve round it. */
   const withBypass = (id: string, toSump = false) => {
     const next = node(`${id} outlet`)
     const core: LinearSpec = add({ id, kind: 'linear', from: at, to: next, conductance: 1e-6 })
-    const bypass: CheckSpec = add({ id: `${id} bypass`, kind: 'check', from: at, to: toSump ? 'sump' : next, diameter: BYPASS_BORE, openingPressure: 1e5 })
+    const bypass: CheckSpec = add({
+      id: `${id} bypass`,
+      kind: 'check',
+      from: at,
+      to: toSump ? 'sump' : next,
+      diameter: BYPASS_BORE,
+      openingPressure: 1e5,
+    })
     at = next
     return { core, bypass }
   }
-  const cooler = layout.cooler || layout.coolerPlugged ? withBypass('cooler', layout.coolerBypass === 'sump') : undefined
+  const cooler =
+    layout.cooler || layout.coolerPlugged ? withBypass('cooler', layout.coolerBypass === 'sump') : undefined
   const filtered = layout.filter ? withBypass('filter') : undefined
-  const filter = filtered?.core ?? add<LinearSpec>({ id: 'filter', kind: 'linear', from: at, to: (at = node('filter outlet')), conductance: 1e-6 })
+  const filter =
+    filtered?.core ??
+    add<LinearSpec>({ id: 'filter', kind: 'linear', from: at, to: (at = node('filter outlet')), conductance: 1e-6 })
 
   const gallery = (i: number) => `gallery ${i}`
   for (let i = 1; i <= layout.mains; i++) {
@@ -93,7 +129,11 @@ export function planCircuit(layout: Layout, leftOut: string[] = []): CircuitPlan
   })
   const rods = layout.feed.map((main, i) => {
     const rod = node(`rod ${i + 1}`)
-    return { drilling: pipe(`crank drilling ${i + 1}`, `main ${main}`, rod, 0.08, 0.005, 1.5), film: film(`rod ${i + 1} film`, rod), main: main - 1 }
+    return {
+      drilling: pipe(`crank drilling ${i + 1}`, `main ${main}`, rod, 0.08, 0.005, 1.5),
+      film: film(`rod ${i + 1} film`, rod),
+      main: main - 1,
+    }
   })
   const cams = Array.from({ length: layout.camBearings }, (_, i) => {
     const main = Math.min(layout.mains, 1 + Math.floor((i * layout.mains) / layout.camBearings))
@@ -101,22 +141,68 @@ export function planCircuit(layout: Layout, leftOut: string[] = []): CircuitPlan
     pipe(`cam drilling ${i + 1}`, `main ${main}`, cam, 0.08, 0.005, 1.5)
     return film(`cam ${i + 1} film`, cam)
   })
-  const lifters: LinearSpec | undefined = layout.lifterCount > 0 && layout.lifters === 'hydraulic'
-    ? add({ id: 'lifters', kind: 'linear', from: galleryEnd, to: 'sump', conductance: 0 }) : undefined
+  const lifters: LinearSpec | undefined =
+    layout.lifterCount > 0 && layout.lifters === 'hydraulic'
+      ? add({ id: 'lifters', kind: 'linear', from: galleryEnd, to: 'sump', conductance: 0 })
+      : undefined
   const rockers = layout.rockerFeed
-    ? { restrictor: hole('rocker restrictor', galleryEnd, node('rockers')), bushes: add<LinearSpec>({ id: 'rocker bushes', kind: 'linear', from: 'rockers', to: 'sump', conductance: 0 }) } : undefined
+    ? {
+        restrictor: hole('rocker restrictor', galleryEnd, node('rockers')),
+        bushes: add<LinearSpec>({ id: 'rocker bushes', kind: 'linear', from: 'rockers', to: 'sump', conductance: 0 }),
+      }
+    : undefined
   const turbo = layout.turbo
-    ? { restrictor: hole('turbo restrictor', gauge, node('turbo')), bearings: add<LinearSpec>({ id: 'turbo bearings', kind: 'linear', from: 'turbo', to: 'sump', conductance: 0 }) } : undefined
-  const pistonJets = layout.pistonJets > 0 ? spread(layout).map(({ main, count }) =>
-    add<CheckSpec>({ id: `piston jets ${main}`, kind: 'check', from: gallery(main), to: 'sump', diameter: 1.5e-3, count, dischargeCoefficient: 0.65, openingPressure: 1.8e5 })) : []
+    ? {
+        restrictor: hole('turbo restrictor', gauge, node('turbo')),
+        bearings: add<LinearSpec>({ id: 'turbo bearings', kind: 'linear', from: 'turbo', to: 'sump', conductance: 0 }),
+      }
+    : undefined
+  const pistonJets =
+    layout.pistonJets > 0
+      ? spread(layout).map(({ main, count }) =>
+          add<CheckSpec>({
+            id: `piston jets ${main}`,
+            kind: 'check',
+            from: gallery(main),
+            to: 'sump',
+            diameter: 1.5e-3,
+            count,
+            dischargeCoefficient: 0.65,
+            openingPressure: 1.8e5,
+          }),
+        )
+      : []
 
-  const leaks = passagesOf(layout).flatMap(({ key, absent }) => (absent.kind === 'leak' && leftOut.includes(key) ? [Object.assign(hole(`${key} left out`, absent.node), { diameter: absent.bore })] : []))
+  const leaks = passagesOf(layout).flatMap(({ key, absent }) =>
+    absent.kind === 'leak' && leftOut.includes(key)
+      ? [Object.assign(hole(`${key} left out`, absent.node), { diameter: absent.bore })]
+      : [],
+  )
 
   return {
-    leaks, feed, network: { nodes, elements }, suction, pump, relief, cooler, filter, filterBypass: filtered?.bypass, mains, rods, cams, lifters, rockers, turbo, pistonJets, gauge, galleryEnd,
+    leaks,
+    feed,
+    network: { nodes, elements },
+    suction,
+    pump,
+    relief,
+    cooler,
+    filter,
+    filterBypass: filtered?.bypass,
+    mains,
+    rods,
+    cams,
+    lifters,
+    rockers,
+    turbo,
+    pistonJets,
+    gauge,
+    galleryEnd,
     timingJet: layout.timingJet ? hole('timing jet', gallery(1)) : undefined,
     tensioner: layout.tensioner ? hole('tensioner', gallery(1)) : undefined,
-    galleryRelief: layout.galleryRelief ? add<ReliefSpec>({ id: 'gallery relief', kind: 'relief', from: galleryEnd, to: 'sump', openingPressure: 4e5 }) : undefined,
+    galleryRelief: layout.galleryRelief
+      ? add<ReliefSpec>({ id: 'gallery relief', kind: 'relief', from: galleryEnd, to: 'sump', openingPressure: 4e5 })
+      : undefined,
   }
 }
 

@@ -39,7 +39,9 @@ function expectedRange(sheet: Sheet, key: string): Doubt | undefined {
     const [, set, number, side] = part
     const mate = sheet.readings[`${set}.${number}.${side === 'journal' ? 'bore' : 'journal'}`]?.value
     if (mate !== undefined) {
-      return side === 'bore' ? { low: mate, high: mate * 1.005, from: 'mate' } : { low: mate / 1.005, high: mate, from: 'mate' }
+      return side === 'bore'
+        ? { low: mate, high: mate * 1.005, from: 'mate' }
+        : { low: mate / 1.005, high: mate, from: 'mate' }
     }
     const sisters = Object.entries(sheet.readings)
       .filter(([other]) => other !== key && other.startsWith(`${set}.`) && /\.(journal|bore)$/.test(other))

@@ -7,7 +7,9 @@ import { type Held, requireValue } from './values'
 export function pumpDisplacement(sheet: Sheet): Held {
   const held = requireValue(sheet, 'pump.displacement')
   if (held.source !== 'layout' || sheet.layout.pumpKind !== 'gear') return held
-  const [outside, centres, length] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map((key) => sheet.readings[key]?.value)
+  const [outside, centres, length] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map(
+    (key) => sheet.readings[key]?.value,
+  )
   if (outside === undefined || centres === undefined || length === undefined || centres >= outside) return held
   const value = gearDisplacement(outside, centres, length)
   return { value, sigma: 0.02 * value, source: 'computed' }
@@ -17,14 +19,19 @@ export function pumpDisplacement(sheet: Sheet): Held {
 export function endClearance(sheet: Sheet): Held {
   const gap = requireValue(sheet, 'pump.endClearance')
   const gasket = requireValue(sheet, 'pump.gasket')
-  return gasket.value === 0 ? gap : { value: gap.value + gasket.value, sigma: Math.hypot(gap.sigma, gasket.sigma), source: gap.source }
+  return gasket.value === 0
+    ? gap
+    : { value: gap.value + gasket.value, sigma: Math.hypot(gap.sigma, gasket.sigma), source: gap.source }
 }
 
 /** The pump's gaps as they run. */
 export function pumpGaps(sheet: Sheet): PumpGaps {
   const of = (key: string) => requireValue(sheet, key).value
   return {
-    rotorDiameter: of('pump.rotorDiameter'), rotorLength: of('pump.rotorLength'), endClearance: endClearance(sheet).value, tipClearance: of('pump.tipClearance'),
+    rotorDiameter: of('pump.rotorDiameter'),
+    rotorLength: of('pump.rotorLength'),
+    endClearance: endClearance(sheet).value,
+    tipClearance: of('pump.tipClearance'),
     ...(sheet.layout.pumpKind === 'gerotor' ? { sideClearance: of('pump.sideClearance') } : {}),
   }
 }

@@ -9,7 +9,8 @@ import { quantitiesOf } from './quantities'
 import { checkLayout, evenFeed, relayout } from './relayout'
 import { Layout, Sheet } from './schema'
 
-const apply = (sheet: Sheet, layout: Layout) => jsonPatch.applyPatch(structuredClone(sheet), relayout(sheet, layout)).newDocument
+const apply = (sheet: Sheet, layout: Layout) =>
+  jsonPatch.applyPatch(structuredClone(sheet), relayout(sheet, layout)).newDocument
 
 describe('another layout', () => {
   it('takes with it what it has no place for, and leaves the rest', () => {
@@ -30,9 +31,14 @@ describe('another layout', () => {
     const layout = { ...six.layout, filter: false, rockerFeed: false }
     const bare = apply(six, layout)
     expect(six.inspections['passage.filterBypass']).toBeDefined()
-    for (const key of ['passage.filter', 'passage.filterBypass', 'passage.rockerRestrictor']) expect(bare.inspections[key]).toBeUndefined()
-    for (const key of ['passage.frontPlug', 'pump.cover', 'pickup.airTest']) expect(bare.inspections[key]).toEqual(six.inspections[key])
-    expect(checkLayout({ ...six.layout, cooler: true, coolerPlugged: true })).toMatchObject({ ok: false, problems: [{ path: 'coolerPlugged' }] })
+    for (const key of ['passage.filter', 'passage.filterBypass', 'passage.rockerRestrictor'])
+      expect(bare.inspections[key]).toBeUndefined()
+    for (const key of ['passage.frontPlug', 'pump.cover', 'pickup.airTest'])
+      expect(bare.inspections[key]).toEqual(six.inspections[key])
+    expect(checkLayout({ ...six.layout, cooler: true, coolerPlugged: true })).toMatchObject({
+      ok: false,
+      problems: [{ path: 'coolerPlugged' }],
+    })
   })
   it('a pump of the other kind there and back brings every measured value home, and none stands for another quantity meanwhile', () => {
     const six = DEMO_BUILDS.ottiline()
@@ -57,23 +63,55 @@ describe('another layout', () => {
     fitted.inspections['passage.cooler'] = { finding: 'fitted' }
     fitted.inspections['passage.coolerBypass'] = { finding: 'in' }
     const gone = apply(fitted, { ...fitted.layout, cooler: false, coolerPlugged: true })
-    for (const key of ['passage.cooler', 'passage.coolerPorts', 'passage.coolerBypass']) expect(gone.inspections[key]).toBeUndefined()
+    for (const key of ['passage.cooler', 'passage.coolerPorts', 'passage.coolerBypass'])
+      expect(gone.inspections[key]).toBeUndefined()
     expect(gone.inspections['passage.frontPlug']).toEqual(six.inspections['passage.frontPlug'])
   })
   it('is refused by field', () => {
     const layout = newSheet('inline4', 'a', 'b').layout
     expect(checkLayout({ ...layout, feed: [1, 2, 3, 9] })).toMatchObject({ ok: false, problems: [{ path: 'feed/3' }] })
-    expect(checkLayout({ ...layout, mains: 0 })).toMatchObject({ ok: false, problems: [{ path: 'mains' }, {}, {}, {}, {}] })
+    expect(checkLayout({ ...layout, mains: 0 })).toMatchObject({
+      ok: false,
+      problems: [{ path: 'mains' }, {}, {}, {}, {}],
+    })
     expect(checkLayout(layout).ok).toBe(true)
   })
   it('of any counts and outlets gives a circuit that solves', () => {
-    const made = fc.record({ cylinders: fc.integer({ min: 1, max: 16 }), mains: fc.integer({ min: 1, max: 17 }), camBearings: fc.integer({ min: 0, max: 9 }), turbo: fc.boolean(), cooler: fc.boolean(), jets: fc.boolean(), filter: fc.boolean(), second: fc.boolean() })
-    fc.assert(fc.property(fc.constantFrom(...Object.keys(PRESETS)), made, (preset, { cylinders, mains, camBearings, turbo, cooler, jets, filter, second }) => {
-      const base = newSheet(preset, 'a', 'b')
-      const draft = { ...base.layout, cylinders, mains, feed: evenFeed(cylinders, mains), camBearings, turbo, cooler, filter, galleryRelief: second, pistonJets: jets ? cylinders : 0 }
-      const checked = checkLayout(draft)
-      expect(checked.ok).toBe(true)
-      for (const state of outlookOf(apply(base, draft as Layout), 3).states) expect(Number.isFinite(state.pressure)).toBe(true)
-    }), { numRuns: 60 })
+    const made = fc.record({
+      cylinders: fc.integer({ min: 1, max: 16 }),
+      mains: fc.integer({ min: 1, max: 17 }),
+      camBearings: fc.integer({ min: 0, max: 9 }),
+      turbo: fc.boolean(),
+      cooler: fc.boolean(),
+      jets: fc.boolean(),
+      filter: fc.boolean(),
+      second: fc.boolean(),
+    })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.keys(PRESETS)),
+        made,
+        (preset, { cylinders, mains, camBearings, turbo, cooler, jets, filter, second }) => {
+          const base = newSheet(preset, 'a', 'b')
+          const draft = {
+            ...base.layout,
+            cylinders,
+            mains,
+            feed: evenFeed(cylinders, mains),
+            camBearings,
+            turbo,
+            cooler,
+            filter,
+            galleryRelief: second,
+            pistonJets: jets ? cylinders : 0,
+          }
+          const checked = checkLayout(draft)
+          expect(checked.ok).toBe(true)
+          for (const state of outlookOf(apply(base, draft as Layout), 3).states)
+            expect(Number.isFinite(state.pressure)).toBe(true)
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 })

@@ -26,9 +26,13 @@ export function relayout(sheet: Sheet, layout: Layout): Operation[] {
   const before = new Map(inspectionsOf(sheet.layout).map((item) => [item.key, item]))
   const after = new Map(inspectionsOf(layout).map((item) => [item.key, item]))
   const choices = new Set(choicesOf(layout))
-  const bearings = (['main', 'rod'] as const).flatMap((set) => Array.from({ length: bearingCount({ ...sheet, layout }, set) }, (_, i) => `${set}.${i + 1}`))
+  const bearings = (['main', 'rod'] as const).flatMap((set) =>
+    Array.from({ length: bearingCount({ ...sheet, layout }, set) }, (_, i) => `${set}.${i + 1}`),
+  )
   const gone = (record: Record<string, unknown>, path: string, stays: (key: string) => boolean): Operation[] =>
-    Object.keys(record).filter((key) => !stays(key)).map((key) => ({ op: 'remove', path: `/${path}/${key}` }))
+    Object.keys(record)
+      .filter((key) => !stays(key))
+      .map((key) => ({ op: 'remove', path: `/${path}/${key}` }))
   const otherPump = layout.pumpKind !== sheet.layout.pumpKind
   const parks = (key: string) => !quantities.has(key) || (otherPump && OF_PUMP_KIND.test(key))
   const place = (key: string) => (OF_PUMP_KIND.test(key) ? `${sheet.layout.pumpKind}.${key}` : `was.${key}`)
@@ -38,7 +42,9 @@ export function relayout(sheet: Sheet, layout: Layout): Operation[] {
   for (const [name, reading] of Object.entries(sheet.parked ?? {})) {
     const [from, ...rest] = name.split('.')
     const key = rest.join('.')
-    const belongs = OF_PUMP_KIND.test(key) ? from === layout.pumpKind && otherPump : from === 'was' && !(key in sheet.readings)
+    const belongs = OF_PUMP_KIND.test(key)
+      ? from === layout.pumpKind && otherPump
+      : from === 'was' && !(key in sheet.readings)
     if (!belongs || !quantities.has(key)) continue
     back.push({ op: 'add', path: `/readings/${key}`, value: reading })
     Reflect.deleteProperty(parked, name)
@@ -46,7 +52,13 @@ export function relayout(sheet: Sheet, layout: Layout): Operation[] {
   // A valve whose place means something else now is looked at again, and so is what was said of a cooler that is gone.
   const asks = (key: string) => {
     const [own, next] = [before.get(key), after.get(key)]
-    return next === undefined || (own !== undefined && own.findings.some(({ value, verdict }) => next.findings.find((each) => each.value === value)?.verdict !== verdict))
+    return (
+      next === undefined ||
+      (own !== undefined &&
+        own.findings.some(
+          ({ value, verdict }) => next.findings.find((each) => each.value === value)?.verdict !== verdict,
+        ))
+    )
   }
   const changed = JSON.stringify(parked) !== JSON.stringify(sheet.parked ?? {})
   return [
@@ -58,7 +70,11 @@ export function relayout(sheet: Sheet, layout: Layout): Operation[] {
     ...gone(sheet.shells, 'shells', (key) => bearings.includes(key)),
     ...gone(sheet.choices, 'choices', (key) => choices.has(key)),
     ...gone(sheet.benches, 'benches', (key) => layout.galleryRelief || !key.startsWith('relief2.')),
-    ...gone(sheet.inspections, 'inspections', (key) => bearings.includes(key.split('.').slice(0, 2).join('.')) || (after.has(key) && !asks(key))),
+    ...gone(
+      sheet.inspections,
+      'inspections',
+      (key) => bearings.includes(key.split('.').slice(0, 2).join('.')) || (after.has(key) && !asks(key)),
+    ),
   ]
 }
 

@@ -24,13 +24,21 @@ export function springRateOf(sheet: Sheet, name: ValveName): Held {
   const [h1, f1, h2, f2] = ['height1', 'load1', 'height2', 'load2'].map(of)
   if (h1 && f1 && h2 && f2 && (f2.value - f1.value) / (h1.value - h2.value) > 0) {
     const value = rateFromHeights({ height: h1.value, load: f1.value }, { height: h2.value, load: f2.value })
-    const share = Math.hypot(Math.hypot(f1.sigma, f2.sigma) / (f2.value - f1.value), Math.hypot(h1.sigma, h2.sigma) / (h1.value - h2.value))
+    const share = Math.hypot(
+      Math.hypot(f1.sigma, f2.sigma) / (f2.value - f1.value),
+      Math.hypot(h1.sigma, h2.sigma) / (h1.value - h2.value),
+    )
     return { value, sigma: Math.abs(value * share), source: 'computed' }
   }
   const [wire, coil, coils] = ['wire', 'coilDiameter', 'coils'].map(of)
   if (wire && coil && coils) {
     const value = rateFromWire(wire.value, coil.value, coils.value)
-    return { value, sigma: value * Math.hypot((4 * wire.sigma) / wire.value, (3 * coil.sigma) / coil.value, coils.sigma / coils.value), source: 'computed' }
+    return {
+      value,
+      sigma:
+        value * Math.hypot((4 * wire.sigma) / wire.value, (3 * coil.sigma) / coil.value, coils.sigma / coils.value),
+      source: 'computed',
+    }
   }
   return typed
 }
@@ -39,8 +47,12 @@ export function springRateOf(sheet: Sheet, name: ValveName): Held {
 function valveByParts(sheet: Sheet, name: ValveName): ReliefValve {
   const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
   return {
-    plungerDiameter: of('plungerDiameter'), springRate: springRateOf(sheet, name).value, freeLength: of('freeLength'),
-    installedLength: of('installedLength'), shims: [of('shims')], solidLength: heldValue(sheet, `${name}.solidLength`)?.value,
+    plungerDiameter: of('plungerDiameter'),
+    springRate: springRateOf(sheet, name).value,
+    freeLength: of('freeLength'),
+    installedLength: of('installedLength'),
+    shims: [of('shims')],
+    solidLength: heldValue(sheet, `${name}.solidLength`)?.value,
     port: { shape: 'round', diameter: of('portDiameter'), overlap: of('overlap') },
   }
 }
@@ -68,7 +80,10 @@ export type BenchLine = BenchTest & { key?: string }
 /** The bench log of a valve, in the order in which it was tried. */
 export function benchLog(sheet: Sheet, name: ValveName): BenchLine[] {
   const number = (key = '') => Number(key.split('.')[1])
-  const lines: BenchLine[] = Object.entries(sheet.benches ?? {}).filter(([key]) => key.startsWith(`${name}.`)).map(([key, test]) => ({ key, ...test })).sort((a, b) => number(a.key) - number(b.key))
+  const lines: BenchLine[] = Object.entries(sheet.benches ?? {})
+    .filter(([key]) => key.startsWith(`${name}.`))
+    .map(([key, test]) => ({ key, ...test }))
+    .sort((a, b) => number(a.key) - number(b.key))
   const written = writtenTest(sheet, name)
   return written ? [...lines, written] : lines
 }
@@ -81,15 +96,33 @@ export function writtenTest(sheet: Sheet, name: ValveName): BenchTest | undefine
   const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
   const method: BenchMethod = sheet.choices[`${name}.bench`] === 'dead-head' ? 'dead-head' : 'air'
   return {
-    method, reading: reading.value, fitted: true, installed: heldValue(sheet, `${name}.benchInstalled`)?.value ?? parts.installedLength, shims: heldValue(sheet, `${name}.benchShims`)?.value ?? parts.shims[0],
-    ...(reading.uncertainty === undefined ? {} : { uncertainty: reading.uncertainty }), ...(reading.instrument ? { instrument: reading.instrument } : {}), ...(reading.by ? { by: reading.by } : {}), ...(reading.at ? { at: reading.at } : {}),
-    ...(method === 'dead-head' ? { oil: sheet.choices[`${name}.benchOil`] ?? sheet.oil.grade, temperature: of('benchTemperature'), speed: of('benchSpeed') } : {}),
+    method,
+    reading: reading.value,
+    fitted: true,
+    installed: heldValue(sheet, `${name}.benchInstalled`)?.value ?? parts.installedLength,
+    shims: heldValue(sheet, `${name}.benchShims`)?.value ?? parts.shims[0],
+    ...(reading.uncertainty === undefined ? {} : { uncertainty: reading.uncertainty }),
+    ...(reading.instrument ? { instrument: reading.instrument } : {}),
+    ...(reading.by ? { by: reading.by } : {}),
+    ...(reading.at ? { at: reading.at } : {}),
+    ...(method === 'dead-head'
+      ? {
+          oil: sheet.choices[`${name}.benchOil`] ?? sheet.oil.grade,
+          temperature: of('benchTemperature'),
+          speed: of('benchSpeed'),
+        }
+      : {}),
   }
 }
 
 /** The bench log once the spring is another one: its tests were of the one before. */
 export function withoutFitted(sheet: Sheet, name: ValveName): Sheet['benches'] {
-  return Object.fromEntries(Object.entries(sheet.benches ?? {}).map(([key, test]) => [key, key.startsWith(`${name}.`) ? { ...test, fitted: false } : test]))
+  return Object.fromEntries(
+    Object.entries(sheet.benches ?? {}).map(([key, test]) => [
+      key,
+      key.startsWith(`${name}.`) ? { ...test, fitted: false } : test,
+    ]),
+  )
 }
 
 /** The test that counts: the last that is marked as the spring stands now; undefined when it was not tried. */
@@ -100,30 +133,61 @@ export function benchOf(sheet: Sheet, name: ValveName): Bench | undefined {
 
 /** What one test says of a valve. */
 export function benchSays(sheet: Sheet, name: ValveName, test: BenchTest): Bench {
-  const reading = { value: test.reading, sigma: test.uncertainty ?? catalogueOf(sheet.layout).get(`${name}.benchPressure`)!.sigma }
+  const reading = {
+    value: test.reading,
+    sigma: test.uncertainty ?? catalogueOf(sheet.layout).get(`${name}.benchPressure`)!.sigma,
+  }
   const parts = valveByParts(sheet, name)
   const { installed, shims, method } = test
   const valve: ReliefValve = { ...parts, installedLength: installed, shims: [shims] }
   const rate = springRateOf(sheet, name)
   const free = requireValue(sheet, `${name}.freeLength`)
   // The length fitted adds to what is uncertain of the preload.
-  const belief = { springRate: rate, freeLength: { value: free.value, sigma: Math.hypot(free.sigma, requireValue(sheet, `${name}.installedLength`).sigma) } }
+  const belief = {
+    springRate: rate,
+    freeLength: {
+      value: free.value,
+      sigma: Math.hypot(free.sigma, requireValue(sheet, `${name}.installedLength`).sigma),
+    },
+  }
   const rig = method === 'dead-head' ? deadHeadRig(sheet, name, test) : undefined
-  const update = updateSpring(valve, belief, reading, (tried) => (rig ? deadHeadReading(tried, rig) : airReading(tried)))
+  const update = updateSpring(valve, belief, reading, (tried) =>
+    rig ? deadHeadReading(tried, rig) : airReading(tried),
+  )
   const corrected: ReliefValve = { ...valve, springRate: update.springRate.value, freeLength: update.freeLength.value }
   const area = plungerArea(valve.plungerDiameter)
   const byRate = (corrected.freeLength - installed + shims) / area
   const byFree = corrected.springRate / area
-  const variance = (byRate * update.springRate.sigma) ** 2 + (byFree * update.freeLength.sigma) ** 2 + 2 * byRate * byFree * update.covariance
-  return { ...update, method, reading: reading.value, opening: { value: openingPressure(corrected), sigma: Math.sqrt(Math.max(variance, 1)) }, installed, shims }
+  const variance =
+    (byRate * update.springRate.sigma) ** 2 +
+    (byFree * update.freeLength.sigma) ** 2 +
+    2 * byRate * byFree * update.covariance
+  return {
+    ...update,
+    method,
+    reading: reading.value,
+    opening: { value: openingPressure(corrected), sigma: Math.sqrt(Math.max(variance, 1)) },
+    installed,
+    shims,
+  }
 }
 
 /** The drill-driven fixture: this build's pump in the bench's oil. */
-export function deadHeadRig(sheet: Sheet, name: ValveName, test: Pick<BenchTest, 'oil' | 'temperature' | 'speed'> = { oil: sheet.choices[`${name}.benchOil`] }): DeadHead {
+export function deadHeadRig(
+  sheet: Sheet,
+  name: ValveName,
+  test: Pick<BenchTest, 'oil' | 'temperature' | 'speed'> = { oil: sheet.choices[`${name}.benchOil`] },
+): DeadHead {
   const of = (key: string) => requireValue(sheet, key).value
   const grade = oilGrade(test.oil ?? '')
   const oil = oilAt(grade ? oilFrom(grade) : oilOf(sheet), test.temperature ?? of(`${name}.benchTemperature`))
-  return { displacement: pumpDisplacement(sheet).value, speed: test.speed ?? of(`${name}.benchSpeed`), slipConductance: slipConductance(pumpGaps(sheet), oil.viscosity), density: oil.density, viscosity: oil.viscosity }
+  return {
+    displacement: pumpDisplacement(sheet).value,
+    speed: test.speed ?? of(`${name}.benchSpeed`),
+    slipConductance: slipConductance(pumpGaps(sheet), oil.viscosity),
+    density: oil.density,
+    viscosity: oil.viscosity,
+  }
 }
 
 /**
@@ -147,8 +211,11 @@ export function reliefInputs(sheet: Sheet, name: ValveName): ModelInput[] {
   const bench = benchOf(sheet, name)
   if (!bench) {
     return [
-      one('plungerDiameter', (v, x) => (v[name]!.plungerDiameter = x)), one('springRate', (v, x) => (v[name]!.springRate = x), springRateOf(sheet, name)),
-      one('freeLength', (v, x) => (v[name]!.freeLength = x)), one('installedLength', (v, x) => (v[name]!.installedLength = x)), ...common,
+      one('plungerDiameter', (v, x) => (v[name]!.plungerDiameter = x)),
+      one('springRate', (v, x) => (v[name]!.springRate = x), springRateOf(sheet, name)),
+      one('freeLength', (v, x) => (v[name]!.freeLength = x)),
+      one('installedLength', (v, x) => (v[name]!.installedLength = x)),
+      ...common,
     ]
   }
   const now = { rate: bench.springRate.value, opening: bench.opening.value }
@@ -158,12 +225,20 @@ export function reliefInputs(sheet: Sheet, name: ValveName): ModelInput[] {
   }
   const { label, station } = catalogue.get(`${name}.benchPressure`)!
   return [
-    one('springRate', (v, x) => {
-      now.rate = x
-      settle(v[name]!)
-    }, { ...bench.springRate, source: springRateOf(sheet, name).source }),
+    one(
+      'springRate',
+      (v, x) => {
+        now.rate = x
+        settle(v[name]!)
+      },
+      { ...bench.springRate, source: springRateOf(sheet, name).source },
+    ),
     {
-      key: `${name}.benchPressure`, label, station, source: 'measured', ...bench.opening,
+      key: `${name}.benchPressure`,
+      label,
+      station,
+      source: 'measured',
+      ...bench.opening,
       put: (v, x) => {
         now.opening = x
         settle(v[name]!)
@@ -181,11 +256,15 @@ export function openingOf(sheet: Sheet, name: ValveName): Uncertain {
   const sigma = (field: string) => requireValue(sheet, `${name}.${field}`).sigma
   const value = openingPressure(valve)
   // Only what was shimmed or moved since the bench adds to what the bench left open.
-  const moved = bench && (Math.abs(valve.shims[0] - bench.shims) > 1e-6 || Math.abs(valve.installedLength - bench.installed) > 1e-6)
-  if (bench) return { value, sigma: Math.hypot(bench.opening.sigma, moved ? (valve.springRate * sigma('shims')) / area : 0) }
+  const moved =
+    bench && (Math.abs(valve.shims[0] - bench.shims) > 1e-6 || Math.abs(valve.installedLength - bench.installed) > 1e-6)
+  if (bench)
+    return { value, sigma: Math.hypot(bench.opening.sigma, moved ? (valve.springRate * sigma('shims')) / area : 0) }
   const force = value * area
   const parts = [
-    (springRateOf(sheet, name).sigma / valve.springRate) * force, ...['freeLength', 'installedLength', 'shims'].map((field) => valve.springRate * sigma(field)), (2 * sigma('plungerDiameter') * force) / valve.plungerDiameter,
+    (springRateOf(sheet, name).sigma / valve.springRate) * force,
+    ...['freeLength', 'installedLength', 'shims'].map((field) => valve.springRate * sigma(field)),
+    (2 * sigma('plungerDiameter') * force) / valve.plungerDiameter,
   ]
   return { value, sigma: Math.hypot(...parts) / area }
 }

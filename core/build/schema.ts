@@ -125,9 +125,19 @@ export const Layout = z
     drySump: z.boolean().default(false),
   })
   .superRefine((layout, context) => {
-    if (layout.cooler && layout.coolerPlugged) context.addIssue({ code: 'custom', path: ['coolerPlugged'], message: 'a cooler is fitted: its ports cannot be plugged as well' })
+    if (layout.cooler && layout.coolerPlugged)
+      context.addIssue({
+        code: 'custom',
+        path: ['coolerPlugged'],
+        message: 'a cooler is fitted: its ports cannot be plugged as well',
+      })
     layout.feed.forEach((main, i) => {
-      if (main > layout.mains) context.addIssue({ code: 'custom', path: ['feed', i], message: `rod ${i + 1} is fed from main ${main}, but there are ${layout.mains}` })
+      if (main > layout.mains)
+        context.addIssue({
+          code: 'custom',
+          path: ['feed', i],
+          message: `rod ${i + 1} is fed from main ${main}, but there are ${layout.mains}`,
+        })
     })
   })
 export type Layout = z.infer<typeof Layout>
@@ -137,7 +147,10 @@ export const HouseRules = z.strictObject({ rules: z.record(z.string().max(60), f
 export type HouseRules = z.infer<typeof HouseRules>
 
 /** Keys are dotted words: `main.4.journal`. */
-const key = z.string().regex(/^[a-z][A-Za-z0-9]*(\.[A-Za-z0-9]+)*$/, 'must be dotted words like main.4.journal').max(80)
+const key = z
+  .string()
+  .regex(/^[a-z][A-Za-z0-9]*(\.[A-Za-z0-9]+)*$/, 'must be dotted words like main.4.journal')
+  .max(80)
 
 export const Sheet = z.strictObject({
   format: z.literal('uldo-build'),
@@ -153,12 +166,26 @@ export const Sheet = z.strictObject({
   oil: z.strictObject({
     grade: z.string().max(20),
     /** The data sheet's own figures: mm²/s, kg/m³, Pa·s, °C. They stand above the grade's. */
-    figures: z.strictObject({
-      kv40: z.number().min(3).max(5000), kv100: z.number().min(2).max(500), density15: z.number().min(700).max(1100),
-      highShear150: z.number().min(5e-4).max(2e-2), pumpingLimit: z.number().min(-60).max(20),
-    }).refine((figures) => figures.kv40 > figures.kv100, { path: ['kv40'], message: 'must be greater than the viscosity at 100 °C' }).optional(),
+    figures: z
+      .strictObject({
+        kv40: z.number().min(3).max(5000),
+        kv100: z.number().min(2).max(500),
+        density15: z.number().min(700).max(1100),
+        highShear150: z.number().min(5e-4).max(2e-2),
+        pumpingLimit: z.number().min(-60).max(20),
+      })
+      .refine((figures) => figures.kv40 > figures.kv100, {
+        path: ['kv40'],
+        message: 'must be greater than the viscosity at 100 °C',
+      })
+      .optional(),
     /** A second grade mixed in, by volume. */
-    blend: z.strictObject({ grade: z.enum(OIL_GRADES.map(({ name }) => name) as [string, ...string[]]), share: z.number().min(0).max(1) }).optional(),
+    blend: z
+      .strictObject({
+        grade: z.enum(OIL_GRADES.map(({ name }) => name) as [string, ...string[]]),
+        share: z.number().min(0).max(1),
+      })
+      .optional(),
     /** Fuel in the oil, share by volume. */
     dilution: z.number().min(0).max(0.5).optional(),
     /** Viscosity of a used oil over a new one's. */

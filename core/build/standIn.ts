@@ -13,8 +13,10 @@ export interface StandIn {
 /** What the model takes where a reading is missing; undefined where it takes nothing. */
 export function standInOf(sheet: Sheet, key: string): StandIn | undefined {
   const rate = /^(relief2?)\.springRate$/.exec(key)
-  const held = key === 'pump.displacement' ? pumpDisplacement(sheet) : rate ? springRateOf(sheet, rate[1] as ValveName) : undefined
-  if (held?.source === 'computed') return { value: held.value, words: rate ? 'computed from heights or wire' : 'computed from the gears' }
+  const held =
+    key === 'pump.displacement' ? pumpDisplacement(sheet) : rate ? springRateOf(sheet, rate[1] as ValveName) : undefined
+  if (held?.source === 'computed')
+    return { value: held.value, words: rate ? 'computed from heights or wire' : 'computed from the gears' }
   const fallback = catalogueOf(sheet.layout).get(key)?.fallback
   return fallback === undefined ? undefined : { value: fallback, words: 'assumed from the layout' }
 }

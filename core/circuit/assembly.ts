@@ -13,7 +13,18 @@ export interface Assembly {
 }
 
 /** Enters every element's flow and slopes in the balance of its nodes; a function of its own, compiled once for circuits of every size. */
-export function assemble({ rowFroms, rowTos, across, back, flows, slopeFroms, slopeTos, values, imbalance, through }: Assembly): void {
+export function assemble({
+  rowFroms,
+  rowTos,
+  across,
+  back,
+  flows,
+  slopeFroms,
+  slopeTos,
+  values,
+  imbalance,
+  through,
+}: Assembly): void {
   for (let k = 0; k < values.length; k++) values[k] = 0
   for (let k = 0; k < imbalance.length; k++) imbalance[k] = through[k] = 0
   for (let e = 0; e < flows.length; e++) {

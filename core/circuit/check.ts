@@ -2,18 +2,37 @@ import { CircuitError, type ElementSpec, type Fluid, type Network } from './type
 
 /** Fields that must be finite, and whether they must be above nothing, by kind. */
 const REQUIRED: Record<ElementSpec['kind'], [field: string, rule: 'positive' | 'notNegative' | 'finite'][]> = {
-  pipe: [['length', 'positive'], ['diameter', 'positive']],
-  orifice: [['diameter', 'positive'], ['dischargeCoefficient', 'positive']],
+  pipe: [
+    ['length', 'positive'],
+    ['diameter', 'positive'],
+  ],
+  orifice: [
+    ['diameter', 'positive'],
+    ['dischargeCoefficient', 'positive'],
+  ],
   linear: [['conductance', 'notNegative']],
-  bearing: [['conductance', 'notNegative'], ['carried', 'notNegative']],
+  bearing: [
+    ['conductance', 'notNegative'],
+    ['carried', 'notNegative'],
+  ],
   check: [['diameter', 'positive']],
   relief: [],
-  pump: [['displacement', 'notNegative'], ['speed', 'notNegative'], ['slipConductance', 'notNegative']],
+  pump: [
+    ['displacement', 'notNegative'],
+    ['speed', 'notNegative'],
+    ['slipConductance', 'notNegative'],
+  ],
 }
 
 const OPTIONAL: [field: string, rule: 'positive' | 'notNegative' | 'finite'][] = [
-  ['roughness', 'notNegative'], ['k', 'notNegative'], ['k1', 'notNegative'], ['head', 'finite'], ['count', 'positive'],
-  ['openingPressure', 'notNegative'], ['dischargeCoefficient', 'positive'], ['conductance', 'notNegative'],
+  ['roughness', 'notNegative'],
+  ['k', 'notNegative'],
+  ['k1', 'notNegative'],
+  ['head', 'finite'],
+  ['count', 'positive'],
+  ['openingPressure', 'notNegative'],
+  ['dischargeCoefficient', 'positive'],
+  ['conductance', 'notNegative'],
 ]
 
 /**
@@ -45,7 +64,8 @@ export function checkNetwork(network: Network): void {
     if (!rules) throw new CircuitError(`elements.${i}.kind`, `“${String(element.kind)}” is not a kind of element`)
     const fields = element as unknown as Record<string, number | undefined>
     for (const [field, rule] of rules) demand(`elements.${i}.${field}`, fields[field], rule)
-    for (const [field, rule] of OPTIONAL) if (fields[field] !== undefined) demand(`elements.${i}.${field}`, fields[field], rule)
+    for (const [field, rule] of OPTIONAL)
+      if (fields[field] !== undefined) demand(`elements.${i}.${field}`, fields[field], rule)
     if (element.kind === 'relief' && !element.valve && element.openingPressure === undefined) {
       throw new CircuitError(`elements.${i}.openingPressure`, 'is needed')
     }
@@ -61,7 +81,7 @@ export function checkFluid(fluid: Fluid): void {
 /** Every node must hang together with one of known pressure, or nothing would say what its pressure is. */
 function checkConnected(network: Network): void {
   const reached = new Set(network.nodes.filter((node) => node.pressure !== undefined).map((node) => node.id))
-  for (let grew = true; grew; ) {
+  for (let grew = true; grew;) {
     grew = false
     for (const { from, to } of network.elements) {
       if (reached.has(from) === reached.has(to)) continue
@@ -70,7 +90,8 @@ function checkConnected(network: Network): void {
     }
   }
   const lost = network.nodes.findIndex((node) => !reached.has(node.id))
-  if (lost >= 0) throw new CircuitError(`nodes.${lost}`, `“${network.nodes[lost].id}” is joined to nothing of known pressure`)
+  if (lost >= 0)
+    throw new CircuitError(`nodes.${lost}`, `“${network.nodes[lost].id}” is joined to nothing of known pressure`)
 }
 
 function demand(path: string, value: number | undefined, rule: 'positive' | 'notNegative' | 'finite'): void {

@@ -7,8 +7,16 @@ import type { ElementSpec, Fluid, FlowSlope, OrificeSpec, PipeSpec, ReliefSpec }
 
 const out = (): FlowSlope => ({ flow: 0, slopeFrom: 0, slopeTo: 0 })
 /** Puts an element's flow and slopes for a difference into a result. */
-const flowOf = (element: ElementSpec, difference: number, fluid: Fluid, result: FlowSlope) => Object.assign(result, elementFlow(element, difference, 0, fluid))
-const hole = (area: number): OrificeSpec => ({ id: 'h', kind: 'orifice', from: 'a', to: 'b', diameter: Math.sqrt((4 * area) / Math.PI), dischargeCoefficient: 0.65 })
+const flowOf = (element: ElementSpec, difference: number, fluid: Fluid, result: FlowSlope) =>
+  Object.assign(result, elementFlow(element, difference, 0, fluid))
+const hole = (area: number): OrificeSpec => ({
+  id: 'h',
+  kind: 'orifice',
+  from: 'a',
+  to: 'b',
+  diameter: Math.sqrt((4 * area) / Math.PI),
+  dischargeCoefficient: 0.65,
+})
 const hot = { density: 830, viscosity: 0.011 }
 const cold = { density: 890, viscosity: 3 }
 
@@ -85,8 +93,18 @@ describe('bearing', () => {
 
 describe('valves', () => {
   const relief: ReliefSpec = {
-    id: 'r', kind: 'relief', from: 'a', to: 'b',
-    valve: { plungerDiameter: 0.0127, springRate: 6000, freeLength: 0.048, installedLength: 0.0412, shims: [], port: { shape: 'round', diameter: 0.0065 } },
+    id: 'r',
+    kind: 'relief',
+    from: 'a',
+    to: 'b',
+    valve: {
+      plungerDiameter: 0.0127,
+      springRate: 6000,
+      freeLength: 0.048,
+      installedLength: 0.0412,
+      shims: [],
+      port: { shape: 'round', diameter: 0.0065 },
+    },
   }
   const opens = (6000 * 0.0068) / (0.25 * Math.PI * 0.0127 ** 2)
   it('just opening is continuous: nothing before, a trickle after, more with every kilopascal', () => {
@@ -122,7 +140,15 @@ describe('valves', () => {
 })
 
 describe('pump', () => {
-  const pump = { id: 'p', kind: 'pump' as const, from: 'a', to: 'b', displacement: 15e-6, speed: 10, slipConductance: 4e-11 }
+  const pump = {
+    id: 'p',
+    kind: 'pump' as const,
+    from: 'a',
+    to: 'b',
+    displacement: 15e-6,
+    speed: 10,
+    slipConductance: 4e-11,
+  }
   it('delivers swept less slip: 150 − 4·10⁻⁵·… at 400 kPa leaves 134 mL/s', () => {
     const result = out()
     Object.assign(result, elementFlow(pump, 0, 4e5, hot))
@@ -142,7 +168,16 @@ describe('pump', () => {
 describe('elimination', () => {
   it('solves a matrix with fill like the textbook: residual nothing but rounding', () => {
     const size = 7
-    const pairs: [number, number][] = [[0, 1], [0, 2], [1, 3], [2, 3], [3, 4], [4, 5], [5, 6], [6, 0]]
+    const pairs: [number, number][] = [
+      [0, 1],
+      [0, 2],
+      [1, 3],
+      [2, 3],
+      [3, 4],
+      [4, 5],
+      [5, 6],
+      [6, 0],
+    ]
     const matrix = prepareElimination(size, pairs)
     const dense = Array.from({ length: size }, () => new Array<number>(size).fill(0))
     const put = (i: number, j: number, value: number) => {
@@ -160,6 +195,11 @@ describe('elimination', () => {
     right.forEach((value, i) => expect(value).toBeCloseTo(wanted[i], 12))
   })
   it('knows where it has nothing', () => {
-    expect(prepareElimination(4, [[0, 1], [2, 3]]).position(0, 3)).toBe(-1)
+    expect(
+      prepareElimination(4, [
+        [0, 1],
+        [2, 3],
+      ]).position(0, 3),
+    ).toBe(-1)
   })
 })

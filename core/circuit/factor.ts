@@ -44,7 +44,8 @@ export function prepareElimination(size: number, pairs: [number, number][]): Eli
 
   const index = new Map<number, number>()
   for (let i = 0; i < size; i++) index.set(i * size + i, i)
-  for (let i = 0; i < size; i++) for (const j of neighbours[i]) if (!index.has(i * size + j)) index.set(i * size + j, index.size)
+  for (let i = 0; i < size; i++)
+    for (const j of neighbours[i]) if (!index.has(i * size + j)) index.set(i * size + j, index.size)
   const position = (row: number, column: number) => index.get(row * size + column) ?? -1
 
   // Flat schedule: for each pivot its later neighbours with the positions of column, row and every target entry.
@@ -83,7 +84,11 @@ interface Schedule {
 }
 
 /** One walk through the schedule; a function of its own, so that it is compiled once for circuits of every size. */
-function eliminate(values: Float64Array, { pivots, starts, member, low, up, target }: Schedule, right: Float64Array): void {
+function eliminate(
+  values: Float64Array,
+  { pivots, starts, member, low, up, target }: Schedule,
+  right: Float64Array,
+): void {
   const size = pivots.length
   let t = 0
   for (let k = 0; k < size; k++) {

@@ -48,14 +48,23 @@ export function prepareLaws(elements: ElementSpec[], froms: Int32Array, tos: Int
     starts[e] = size
     size += slotsOf(element)
   })
-  const of = (kind: ElementSpec['kind']) => Int32Array.from(elements.flatMap((element, e) => (element.kind === kind ? [e] : [])))
+  const of = (kind: ElementSpec['kind']) =>
+    Int32Array.from(elements.flatMap((element, e) => (element.kind === kind ? [e] : [])))
   const places: Places = {
-    starts, froms, tos, slots: new Float64Array(size),
-    flows: new Float64Array(elements.length), slopeFroms: new Float64Array(elements.length), slopeTos: new Float64Array(elements.length),
-    drops: new Float64Array(elements.length), out: new Float64Array(3),
+    starts,
+    froms,
+    tos,
+    slots: new Float64Array(size),
+    flows: new Float64Array(elements.length),
+    slopeFroms: new Float64Array(elements.length),
+    slopeTos: new Float64Array(elements.length),
+    drops: new Float64Array(elements.length),
+    out: new Float64Array(3),
   }
   const { slots } = places
-  const [pipes, bearings, orifices, linears, checks, reliefs, pumps] = (['pipe', 'bearing', 'orifice', 'linear', 'check', 'relief', 'pump'] as const).map(of)
+  const [pipes, bearings, orifices, linears, checks, reliefs, pumps] = (
+    ['pipe', 'bearing', 'orifice', 'linear', 'check', 'relief', 'pump'] as const
+  ).map(of)
   let now: Fluid = { density: 1, viscosity: 1 }
 
   function set(fluid: Fluid): void {
@@ -68,7 +77,13 @@ export function prepareLaws(elements: ElementSpec[], froms: Int32Array, tos: Int
           setPipe(element, fluid, slots, at)
           break
         case 'orifice':
-          setHole(0.25 * Math.PI * element.diameter * element.diameter * (element.count ?? 1), element.dischargeCoefficient, fluid, slots, at)
+          setHole(
+            0.25 * Math.PI * element.diameter * element.diameter * (element.count ?? 1),
+            element.dischargeCoefficient,
+            fluid,
+            slots,
+            at,
+          )
           break
         case 'linear':
           slots[at] = element.conductance
@@ -120,7 +135,11 @@ function fall({ froms, tos, drops }: Places, pressures: Float64Array, fallen: Fl
   for (let e = 0; e < drops.length; e++) drops[e] = pressures[froms[e]] - pressures[tos[e]] + fallen[e]
 }
 
-function each({ starts, slots, drops, flows, slopeFroms, slopeTos, out }: Places, which: Int32Array, law: (slots: Float64Array, at: number, difference: number, out: Float64Array) => void): void {
+function each(
+  { starts, slots, drops, flows, slopeFroms, slopeTos, out }: Places,
+  which: Int32Array,
+  law: (slots: Float64Array, at: number, difference: number, out: Float64Array) => void,
+): void {
   for (let i = 0; i < which.length; i++) {
     const e = which[i]
     law(slots, starts[e], drops[e], out)

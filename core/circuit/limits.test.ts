@@ -9,12 +9,23 @@ import type { Network } from './types'
 
 const everything = (preset: string) => {
   const sheet = newSheet(preset, 'a', 'b')
-  Object.assign(sheet.layout, { cooler: true, turbo: true, pistonJets: sheet.layout.cylinders, tensioner: true, galleryRelief: true })
+  Object.assign(sheet.layout, {
+    cooler: true,
+    turbo: true,
+    pistonJets: sheet.layout.cylinders,
+    tensioner: true,
+    galleryRelief: true,
+  })
   return sheet
 }
 
 /** Node pressures of a sheet at a moment. */
-function pressuresOf(sheet: Sheet, speed: number, temperature: number, widen?: (values: ReturnType<typeof modelOf>['values']) => void): Float64Array {
+function pressuresOf(
+  sheet: Sheet,
+  speed: number,
+  temperature: number,
+  widen?: (values: ReturnType<typeof modelOf>['values']) => void,
+): Float64Array {
   const model = modelOf(sheet)
   widen?.(model.values)
   model.engine.circuit.reset()
@@ -24,27 +35,52 @@ function pressuresOf(sheet: Sheet, speed: number, temperature: number, widen?: (
 
 describe('engine circuits', () => {
   it('every layout with every outlet settles from −30 to 150 °C, standing still to the highest speed, from a cold start', () => {
-    fc.assert(fc.property(fc.constantFrom(...Object.keys(PRESETS)), fc.double({ min: -30, max: 150, noNaN: true }), fc.double({ min: 0, max: 150, noNaN: true }), (preset, temperature, speed) => {
-      for (const pressure of pressuresOf(everything(preset), speed, temperature)) expect(Number.isFinite(pressure)).toBe(true)
-    }), { numRuns: 400, endOnFailure: true })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.keys(PRESETS)),
+        fc.double({ min: -30, max: 150, noNaN: true }),
+        fc.double({ min: 0, max: 150, noNaN: true }),
+        (preset, temperature, speed) => {
+          for (const pressure of pressuresOf(everything(preset), speed, temperature))
+            expect(Number.isFinite(pressure)).toBe(true)
+        },
+      ),
+      { numRuns: 400, endOnFailure: true },
+    )
   })
 
   it('pressure at every node after the pump falls, or stays, when any one clearance grows', () => {
     const sheet = everything('inline6')
     const model = modelOf(sheet)
-    const after = model.engine.circuit.network.nodes.flatMap((node, i) => (node.pressure === undefined && node.id !== 'pump inlet' ? [i] : []))
-    const bearing = fc.oneof(fc.record({ list: fc.constant('mainClearance' as const), i: fc.nat(6) }), fc.record({ list: fc.constant('rodClearance' as const), i: fc.nat(5) }))
-    fc.assert(fc.property(bearing, fc.double({ min: 1e-6, max: 6e-5, noNaN: true }), fc.double({ min: 5, max: 80, noNaN: true }), fc.double({ min: 20, max: 120, noNaN: true }), ({ list, i }, more, speed, temperature) => {
-      const before = pressuresOf(sheet, speed, temperature)
-      const wider = pressuresOf(sheet, speed, temperature, (values) => (values[list][i] += more))
-      for (const node of after) expect(wider[node]).toBeLessThanOrEqual(before[node] + 1e-3 * Math.abs(before[node]) * 1e-3 + 0.5)
-    }), { numRuns: 200, endOnFailure: true })
+    const after = model.engine.circuit.network.nodes.flatMap((node, i) =>
+      node.pressure === undefined && node.id !== 'pump inlet' ? [i] : [],
+    )
+    const bearing = fc.oneof(
+      fc.record({ list: fc.constant('mainClearance' as const), i: fc.nat(6) }),
+      fc.record({ list: fc.constant('rodClearance' as const), i: fc.nat(5) }),
+    )
+    fc.assert(
+      fc.property(
+        bearing,
+        fc.double({ min: 1e-6, max: 6e-5, noNaN: true }),
+        fc.double({ min: 5, max: 80, noNaN: true }),
+        fc.double({ min: 20, max: 120, noNaN: true }),
+        ({ list, i }, more, speed, temperature) => {
+          const before = pressuresOf(sheet, speed, temperature)
+          const wider = pressuresOf(sheet, speed, temperature, (values) => (values[list][i] += more))
+          for (const node of after)
+            expect(wider[node]).toBeLessThanOrEqual(before[node] + 1e-3 * Math.abs(before[node]) * 1e-3 + 0.5)
+        },
+      ),
+      { numRuns: 200, endOnFailure: true },
+    )
   })
 
   it('is continuous through zero speed, and still at rest', () => {
     const sheet = newSheet('inline4', 'a', 'b')
     const model = modelOf(sheet)
-    const gauge = (speed: number) => pressuresOf(sheet, speed, 40)[model.engine.circuit.indexOf(model.engine.plan.gauge)]
+    const gauge = (speed: number) =>
+      pressuresOf(sheet, speed, 40)[model.engine.circuit.indexOf(model.engine.plan.gauge)]
     expect(Math.abs(gauge(0))).toBeLessThan(500)
     expect(gauge(1e-4) - gauge(0)).toBeLessThan(500)
     let last = gauge(0)
@@ -61,7 +97,10 @@ describe('engine circuits', () => {
     const drop = (temperature: number) => {
       const model = modelOf(sheet)
       const pressures = pressuresOf(sheet, 20, temperature)
-      return pressures[model.engine.circuit.indexOf('pump outlet')] - pressures[model.engine.circuit.indexOf('filter outlet')]
+      return (
+        pressures[model.engine.circuit.indexOf('pump outlet')] -
+        pressures[model.engine.circuit.indexOf('filter outlet')]
+      )
     }
     let last = drop(100)
     for (let temperature = 98; temperature > -10; temperature -= 2) {
@@ -79,9 +118,12 @@ describe('network by hand', () => {
     const network: Network = {
       nodes: [{ id: 'in', pressure: 3e5 }, { id: 'a' }, { id: 'b' }, { id: 'c' }, { id: 'out', pressure: 0 }],
       elements: [
-        { id: '1', kind: 'pipe', from: 'in', to: 'a', length: 2, diameter: 0.01, roughness: 1e-5, k: 0.5 }, { id: '2', kind: 'pipe', from: 'a', to: 'b', length: 1, diameter: 0.008, roughness: 1e-5 },
-        { id: '3', kind: 'pipe', from: 'b', to: 'c', length: 3, diameter: 0.008, roughness: 1e-5 }, { id: '4', kind: 'pipe', from: 'c', to: 'a', length: 1, diameter: 0.006, roughness: 1e-5 },
-        { id: '5', kind: 'orifice', from: 'b', to: 'out', diameter: 0.003, dischargeCoefficient: 0.65 }, { id: '6', kind: 'orifice', from: 'c', to: 'out', diameter: 0.002, dischargeCoefficient: 0.65 },
+        { id: '1', kind: 'pipe', from: 'in', to: 'a', length: 2, diameter: 0.01, roughness: 1e-5, k: 0.5 },
+        { id: '2', kind: 'pipe', from: 'a', to: 'b', length: 1, diameter: 0.008, roughness: 1e-5 },
+        { id: '3', kind: 'pipe', from: 'b', to: 'c', length: 3, diameter: 0.008, roughness: 1e-5 },
+        { id: '4', kind: 'pipe', from: 'c', to: 'a', length: 1, diameter: 0.006, roughness: 1e-5 },
+        { id: '5', kind: 'orifice', from: 'b', to: 'out', diameter: 0.003, dischargeCoefficient: 0.65 },
+        { id: '6', kind: 'orifice', from: 'c', to: 'out', diameter: 0.002, dischargeCoefficient: 0.65 },
       ],
     }
     const circuit = prepareCircuit(network)

@@ -6,7 +6,13 @@ const TRANSITION = 30
 export const HOLE_SLOTS = 2
 
 /** Writes a hole of area A, m², and its discharge coefficient. */
-export function setHole(area: number, coefficient: number, { density, viscosity }: Fluid, slots: Float64Array, at: number): void {
+export function setHole(
+  area: number,
+  coefficient: number,
+  { density, viscosity }: Fluid,
+  slots: Float64Array,
+  at: number,
+): void {
   if (area <= 0) {
     slots[at] = 0
     slots[at + 1] = 1

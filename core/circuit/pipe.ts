@@ -58,7 +58,10 @@ export function pipeLoss(pipe: PipeSpec, flow: number, fluid: Fluid): number {
 }
 
 /** Slots of a pipe: laminar loss a Q + b Q², where it ends, head; what turbulence needs; where the last solution ended. */
-const [A, B, LAMINAR, HEAD, REYNOLDS, DYNAMIC, SLENDER, K, K1, ROUGH, LAST_FLOW, LAST_DRIVE, LAST_SLOPE] = Array.from({ length: 13 }, (_, slot) => slot)
+const [A, B, LAMINAR, HEAD, REYNOLDS, DYNAMIC, SLENDER, K, K1, ROUGH, LAST_FLOW, LAST_DRIVE, LAST_SLOPE] = Array.from(
+  { length: 13 },
+  (_, slot) => slot,
+)
 export const PIPE_SLOTS = 13
 const scratch = new Float64Array(PIPE_SLOTS)
 

@@ -64,7 +64,10 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
   const index = new Map(nodes.map((node, i) => [node.id, i]))
   const froms = Int32Array.from(elements, (element) => index.get(element.from)!)
   const tos = Int32Array.from(elements, (element) => index.get(element.to)!)
-  const fallen = Float64Array.from(elements, (element) => (nodes[index.get(element.from)!].elevation ?? 0) - (nodes[index.get(element.to)!].elevation ?? 0))
+  const fallen = Float64Array.from(
+    elements,
+    (element) => (nodes[index.get(element.from)!].elevation ?? 0) - (nodes[index.get(element.to)!].elevation ?? 0),
+  )
   const unknown = new Int32Array(nodes.length).fill(-1)
   let count = 0
   nodes.forEach((node, i) => {
@@ -101,7 +104,18 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
   const direction = new Float64Array(count)
   const before = new Float64Array(nodes.length)
 
-  const sheet: Assembly = { rowFroms, rowTos, across, back, flows, slopeFroms, slopeTos, values: matrix.values, imbalance, through }
+  const sheet: Assembly = {
+    rowFroms,
+    rowTos,
+    across,
+    back,
+    flows,
+    slopeFroms,
+    slopeTos,
+    values: matrix.values,
+    imbalance,
+    through,
+  }
   /** Flows, imbalances and slopes at the present pressures. */
   function evaluate(): void {
     laws.evaluate(pressures, gained)
@@ -152,14 +166,17 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
     laws.set(fluid)
     for (let e = 0; e < elements.length; e++) {
       const element = elements[e]
-      gained[e] = fluid.density * GRAVITY * fallen[e] + (element.kind === 'linear' || element.kind === 'orifice' ? (element.head ?? 0) : 0)
+      gained[e] =
+        fluid.density * GRAVITY * fallen[e] +
+        (element.kind === 'linear' || element.kind === 'orifice' ? (element.head ?? 0) : 0)
     }
     let spent = 0
     for (const start of STARTS) {
       if (start !== undefined) pressures.fill(start)
       const found = descend(aim)
       spent += found.iterations
-      if (found.residual <= Math.max(ACCEPT, aim) || imbalance.every((each) => Math.abs(each) <= NOTHING)) return { iterations: spent, residual: found.residual }
+      if (found.residual <= Math.max(ACCEPT, aim) || imbalance.every((each) => Math.abs(each) <= NOTHING))
+        return { iterations: spent, residual: found.residual }
     }
     weigh(0)
     throw new CircuitError(unsettled(worst().row), 'does not settle')
@@ -207,7 +224,8 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
         }
         evaluate()
         const slope = fall()
-        accepted = worst().residual < 0.5 * now.residual || (slope <= 1e-3 * start && (share === 1 || slope >= -0.5 * start))
+        accepted =
+          worst().residual < 0.5 * now.residual || (slope <= 1e-3 * start && (share === 1 || slope >= -0.5 * start))
         if (slope > 0) high = share
         else low = share
         share = 0.5 * (low + high)
@@ -258,7 +276,10 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
   }
 
   return {
-    network, pressures, flows, solve,
+    network,
+    pressures,
+    flows,
+    solve,
     reset: () => pressures.fill(0),
     indexOf: (node) => {
       const found = index.get(node)

@@ -115,7 +115,10 @@ export interface FlowSlope {
 
 export class CircuitError extends Error {
   /** @param path the field that is wrong, as `elements.3.diameter`, or the element that would not settle */
-  constructor(readonly path: string, readonly reason: string) {
+  constructor(
+    readonly path: string,
+    readonly reason: string,
+  ) {
     super(`${path}: ${reason}`)
     this.name = 'CircuitError'
   }

@@ -17,7 +17,13 @@ const STEP = 1
 export const CHECK_SLOTS = HOLE_SLOTS + 1
 
 export function setCheck(check: CheckSpec, fluid: Fluid, slots: Float64Array, at: number): void {
-  setHole(0.25 * Math.PI * check.diameter ** 2 * (check.count ?? 1), check.dischargeCoefficient ?? 0.7, fluid, slots, at)
+  setHole(
+    0.25 * Math.PI * check.diameter ** 2 * (check.count ?? 1),
+    check.dischargeCoefficient ?? 0.7,
+    fluid,
+    slots,
+    at,
+  )
   slots[at + HOLE_SLOTS] = check.openingPressure ?? 0
 }
 
@@ -66,10 +72,15 @@ function plungerFlow(relief: ReliefSpec, difference: number, { density, viscosit
   const area = uncoveredArea(valve.port, lift)
   if (area <= 0) return
   const coefficient = relief.dischargeCoefficient ?? 0.65
-  const moving = lift > 0 && lift < fullLift(valve.port) && difference * plungerArea(valve.plungerDiameter) > preload(valve)
-  const areaSlope = !moving ? 0 : valve.flowForce
-    ? (uncoveredArea(valve.port, liftAt(valve, difference + STEP)) - uncoveredArea(valve.port, liftAt(valve, difference - STEP))) / (2 * STEP)
-    : uncoveredWidth(valve.port, lift) * (plungerArea(valve.plungerDiameter) / valve.springRate)
+  const moving =
+    lift > 0 && lift < fullLift(valve.port) && difference * plungerArea(valve.plungerDiameter) > preload(valve)
+  const areaSlope = !moving
+    ? 0
+    : valve.flowForce
+      ? (uncoveredArea(valve.port, liftAt(valve, difference + STEP)) -
+          uncoveredArea(valve.port, liftAt(valve, difference - STEP))) /
+        (2 * STEP)
+      : uncoveredWidth(valve.port, lift) * (plungerArea(valve.plungerDiameter) / valve.springRate)
   const transition = transitionPressure(area, coefficient, density, viscosity)
   const square = difference * difference + transition * transition
   const root = difference / Math.sqrt(Math.sqrt(square))

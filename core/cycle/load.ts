@@ -39,7 +39,10 @@ export function crankpinForce(gear: RodGear, gas: ArrayLike<number>, speed: numb
     const swing = (r * sine) / l
     const upright = Math.sqrt(1 - swing * swing)
     // Height of the piston over the crank's axis is r cos θ + l cos β; its second derivative, per ω².
-    const lift = -r * cosine - (r * r * (cosine * cosine - sine * sine)) / (l * upright) - (r ** 4 * sine * sine * cosine * cosine) / (l ** 3 * upright ** 3)
+    const lift =
+      -r * cosine -
+      (r * r * (cosine * cosine - sine * sine)) / (l * upright) -
+      (r ** 4 * sine * sine * cosine * cosine) / (l ** 3 * upright ** 3)
     // Piston's balance along the cylinder: rod's push up on the piston = gas down + mass × upward acceleration.
     const along = gas[degree] * piston + gear.reciprocatingMass * lift * omega * omega
     // The pin stands at x = r sin θ; the rod leans so that it pushes the pin down and outward to its side.
@@ -51,11 +54,17 @@ export function crankpinForce(gear: RodGear, gas: ArrayLike<number>, speed: numb
 }
 
 /** Lean β of the rod from the cylinder's axis, rad, β = asin(r sin θ / l), and how fast its frame turns clockwise, −β̇, rad/s, for each degree. */
-export function rodSwing({ stroke, rodLength }: Pick<RodGear, 'stroke' | 'rodLength'>, speed: number): { angle: Float64Array; rate: Float64Array } {
+export function rodSwing(
+  { stroke, rodLength }: Pick<RodGear, 'stroke' | 'rodLength'>,
+  speed: number,
+): { angle: Float64Array; rate: Float64Array } {
   const ratio = (0.5 * stroke) / rodLength
   const omega = 2 * Math.PI * speed
   const angle = Float64Array.from({ length: 720 }, (_, degree) => Math.asin(ratio * Math.sin((degree * Math.PI) / 180)))
-  const rate = Float64Array.from({ length: 720 }, (_, degree) => (-omega * ratio * Math.cos((degree * Math.PI) / 180)) / Math.cos(angle[degree]))
+  const rate = Float64Array.from(
+    { length: 720 },
+    (_, degree) => (-omega * ratio * Math.cos((degree * Math.PI) / 180)) / Math.cos(angle[degree]),
+  )
   return { angle, rate }
 }
 
@@ -91,7 +100,13 @@ export interface Throw {
  * @param pin force of one cylinder's rod on its pin, in that cylinder's frame
  * @param balanced share of the big ends' centrifugal force that counterweights take, 0 to 1
  */
-export function mainForce(pin: CycleLoad, gear: RodGear, speed: number, neighbours: Throw[], balanced = 0.8): CycleLoad {
+export function mainForce(
+  pin: CycleLoad,
+  gear: RodGear,
+  speed: number,
+  neighbours: Throw[],
+  balanced = 0.8,
+): CycleLoad {
   const x = new Float64Array(720)
   const y = new Float64Array(720)
   const omega = 2 * Math.PI * speed

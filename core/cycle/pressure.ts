@@ -21,7 +21,10 @@ const EXHAUST = 105e3
 export const ATMOSPHERE = 101.325e3
 
 /** Cylinder volume over swept volume at a crank angle, rad from top dead centre, and its slope per rad. */
-export function cylinderVolume({ stroke, rodLength, compressionRatio }: Pick<CylinderCycle, 'stroke' | 'rodLength' | 'compressionRatio'>, angle: number): { volume: number; slope: number } {
+export function cylinderVolume(
+  { stroke, rodLength, compressionRatio }: Pick<CylinderCycle, 'stroke' | 'rodLength' | 'compressionRatio'>,
+  angle: number,
+): { volume: number; slope: number } {
   const r = 0.5 * stroke
   const s = Math.sin(angle)
   const reach = Math.sqrt(rodLength * rodLength - r * r * s * s)
@@ -46,7 +49,8 @@ export function cylinderPressure(cycle: CylinderCycle): Float64Array {
     if (!(cycle[field] > 0)) throw new RangeError(`${field}: must be greater than zero`)
   }
   if (!(cycle.rodLength > 0.5 * cycle.stroke)) throw new RangeError('rodLength: must be longer than half of the stroke')
-  if (!(cycle.compressionRatio > 3 && cycle.compressionRatio < 30)) throw new RangeError('compressionRatio: must lie between 3 and 30')
+  if (!(cycle.compressionRatio > 3 && cycle.compressionRatio < 30))
+    throw new RangeError('compressionRatio: must lie between 3 and 30')
   // Mean pressure rises steadily with the heat set free.
   let low = 0
   let high = 80 * cycle.intakePressure
@@ -66,7 +70,9 @@ function trace(cycle: CylinderCycle, heat: number): Float64Array {
   // Intake from 360 to 540, compression to 720.
   for (let degree = 360; degree < 540; degree++) pressures[degree] = intakePressure
   const begin = 720 - burnStart
-  for (let degree = 540; degree <= begin; degree++) pressures[degree] = intakePressure * (bottom / cylinderVolume(cycle, (degree * Math.PI) / 180).volume) ** COMPRESSION
+  for (let degree = 540; degree <= begin; degree++)
+    pressures[degree] =
+      intakePressure * (bottom / cylinderVolume(cycle, (degree * Math.PI) / 180).volume) ** COMPRESSION
   let pressure = pressures[begin]
   const step = Math.PI / 180
   for (let degree = begin; degree < 900; degree++) {
@@ -79,7 +85,8 @@ function trace(cycle: CylinderCycle, heat: number): Float64Array {
   }
   // The exhaust valve lets the rest out by 40 degrees after the bottom.
   const left = pressure
-  for (let degree = 180; degree < 360; degree++) pressures[degree] = EXHAUST + (left - EXHAUST) * Math.max(0, 1 - (degree - 180) / 40)
+  for (let degree = 180; degree < 360; degree++)
+    pressures[degree] = EXHAUST + (left - EXHAUST) * Math.max(0, 1 - (degree - 180) / 40)
   return pressures
 }
 

@@ -43,7 +43,8 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
     for (let i = 0; i < grid.around; i++) {
       const off = Math.abs(wrap(i * grid.step - feed.centre))
       // A groove narrower than a column still feeds one.
-      if (off <= Math.max(0.5 * feed.arc, 0.5 * grid.step) + 1e-9) film.held.fill(1, i * grid.across, i * grid.across + grid.grooved)
+      if (off <= Math.max(0.5 * feed.arc, 0.5 * grid.step) + 1e-9)
+        film.held.fill(1, i * grid.across, i * grid.across + grid.grooved)
     }
   }
 
@@ -58,14 +59,24 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
     const load = scale * radius * radius * Math.hypot(force.cos, force.sin)
     const attitude = wrap(thickest + Math.PI - Math.atan2(force.sin, force.cos))
     let shear = 0
-    for (let i = 0; i < grid.around; i++) shear += (film.viscosities[i] * grid.step) / (1 + eccentricity * Math.cos(i * grid.step - thickest))
-    const drag = ((viscosity * omega * radius * radius * length) / c) * shear + ((0.5 * c * eccentricity) / radius) * load * Math.sin(attitude)
+    for (let i = 0; i < grid.around; i++)
+      shear += (film.viscosities[i] * grid.step) / (1 + eccentricity * Math.cos(i * grid.step - thickest))
+    const drag =
+      ((viscosity * omega * radius * radius * length) / c) * shear +
+      ((0.5 * c * eccentricity) / radius) * load * Math.sin(attitude)
     return {
-      eccentricity, attitude, thickest, load, minimumFilm: c * (1 - eccentricity), peakPressure: scale * force.peak,
-      sideLeakage: flowScale * flows.end, inletFlow: flowScale * (feed.kind === 'axial' ? flows.atStart : flows.end),
+      eccentricity,
+      attitude,
+      thickest,
+      load,
+      minimumFilm: c * (1 - eccentricity),
+      peakPressure: scale * force.peak,
+      sideLeakage: flowScale * flows.end,
+      inletFlow: flowScale * (feed.kind === 'axial' ? flows.atStart : flows.end),
       dragPower: drag * omega * radius,
       sommerfeld: ((radius / c) ** 2 * viscosity * speed * 2 * radius * length) / load,
-      pressures: film.pressures.map((p) => scale * p), fineness,
+      pressures: film.pressures.map((p) => scale * p),
+      fineness,
     }
   }
 
@@ -82,9 +93,11 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
       const fixed = feed.kind === 'groove' && feed.from === 'load' && !whole
       const pressed = fixed ? 0.5 * bearing.feedPressure * diameter * length : 0
       const guess = journalPosition(loadNumber({ ...bearing, load: load + pressed }))
-      return state(fixed
-        ? searchPosition(guess, (eccentricity, thickest) => solve(eccentricity, thickest), unit)
-        : searchLoad(guess.eccentricity, (eccentricity) => solve(eccentricity, 0), unit))
+      return state(
+        fixed
+          ? searchPosition(guess, (eccentricity, thickest) => solve(eccentricity, thickest), unit)
+          : searchLoad(guess.eccentricity, (eccentricity) => solve(eccentricity, 0), unit),
+      )
     },
   }
 }

@@ -11,7 +11,9 @@ const radialClearance = 3e-5
 const speed = 50
 const viscosity = 0.01
 const oil = { density: 850, viscosity }
-const RANGE = [0.25, 0.35, 0.5].flatMap((ratio) => [0.3, 0.6, 0.8, 0.9].map((eccentricity) => [ratio, eccentricity] as const))
+const RANGE = [0.25, 0.35, 0.5].flatMap((ratio) =>
+  [0.3, 0.6, 0.8, 0.9].map((eccentricity) => [ratio, eccentricity] as const),
+)
 
 describe('closed forms against the grid', () => {
   it.each([180, 360])('leakage of a main with a groove of %d° is within 10 percent', (degrees) => {
@@ -21,11 +23,41 @@ describe('closed forms against the grid', () => {
       const length = ratio * diameter
       const width = 0.16 * length
       const attitude = Math.atan2(Math.PI * Math.sqrt(1 - eccentricity ** 2), 4 * eccentricity)
-      const groove: GrooveLeakage = { fed: new Float64Array(ARC_PIECES), wedge: new Float64Array(ARC_PIECES), carried: 0 }
-      grooveLeakage({ radius: 0.5 * diameter, length, land: 0.5 * (length - width), clearance: radialClearance, speed, viscosity, eccentricity, arc, centre: -attitude }, groove)
+      const groove: GrooveLeakage = {
+        fed: new Float64Array(ARC_PIECES),
+        wedge: new Float64Array(ARC_PIECES),
+        carried: 0,
+      }
+      grooveLeakage(
+        {
+          radius: 0.5 * diameter,
+          length,
+          land: 0.5 * (length - width),
+          clearance: radialClearance,
+          speed,
+          viscosity,
+          eccentricity,
+          arc,
+          centre: -attitude,
+        },
+        groove,
+      )
       for (const feedPressure of [5e4, 1e5, 4e5]) {
-        const grid = prepareBearing({ diameter, length, radialClearance, speed, viscosity, feedPressure, feed: { kind: 'groove', arc, centre: -attitude, width, from: 'thickest' } }).at(eccentricity)
-        const closed = elementFlow({ id: 'b', kind: 'bearing', from: 'a', to: 'b', conductance: 0, carried: 0, groove }, feedPressure, 0, oil).flow
+        const grid = prepareBearing({
+          diameter,
+          length,
+          radialClearance,
+          speed,
+          viscosity,
+          feedPressure,
+          feed: { kind: 'groove', arc, centre: -attitude, width, from: 'thickest' },
+        }).at(eccentricity)
+        const closed = elementFlow(
+          { id: 'b', kind: 'bearing', from: 'a', to: 'b', conductance: 0, carried: 0, groove },
+          feedPressure,
+          0,
+          oil,
+        ).flow
         worst = Math.max(worst, Math.abs(closed / grid.sideLeakage - 1))
       }
     }
@@ -41,9 +73,21 @@ describe('closed forms against the grid', () => {
       setHoleFed(rod, { leakage: 1 }, diameter, length, radialClearance, speed, viscosity, eccentricity)
       for (const feedPressure of [5e4, 1e5, 4e5]) {
         const places = Array.from({ length: 8 }, (_, k) => ((k + 0.5) / 8) * 2 * Math.PI)
-        const grid = places.reduce((sum, centre) => sum + prepareBearing({
-          diameter, length, radialClearance, speed, viscosity, feedPressure, feed: { kind: 'groove', arc: 0.006 / (0.5 * diameter), centre, width: 0.0048, from: 'thickest' },
-        }).at(eccentricity).sideLeakage / places.length, 0)
+        const grid = places.reduce(
+          (sum, centre) =>
+            sum +
+            prepareBearing({
+              diameter,
+              length,
+              radialClearance,
+              speed,
+              viscosity,
+              feedPressure,
+              feed: { kind: 'groove', arc: 0.006 / (0.5 * diameter), centre, width: 0.0048, from: 'thickest' },
+            }).at(eccentricity).sideLeakage /
+              places.length,
+          0,
+        )
         const closed = elementFlow(rod, feedPressure, 0, oil).flow
         worst = Math.max(worst, Math.abs(closed / grid - 1))
       }
@@ -55,7 +99,15 @@ describe('closed forms against the grid', () => {
   it('the short bearing places the journal within 0.04 of the grid’s eccentricity at L/D 0.35', () => {
     for (const load of [500, 2000, 8000]) {
       const length = 0.35 * diameter
-      const grid = prepareBearing({ diameter, length, radialClearance, speed, viscosity, feedPressure: 0, feed: { kind: 'axial' } }).carry(load)
+      const grid = prepareBearing({
+        diameter,
+        length,
+        radialClearance,
+        speed,
+        viscosity,
+        feedPressure: 0,
+        feed: { kind: 'axial' },
+      }).carry(load)
       const short = journalPosition(loadNumber({ diameter, length, radialClearance, speed, load, viscosity }))
       expect(Math.abs(short.eccentricity - grid.eccentricity)).toBeLessThan(0.04)
     }

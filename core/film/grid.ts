@@ -23,7 +23,10 @@ export function filmGrid(fineness: Fineness, halfLength: number, grooveHalfWidth
   // Two intervals within the groove, the rest over the land beside it.
   const inside = grooveHalfWidth > 0 ? 2 : 0
   const heights = Float64Array.from({ length: across + 1 }, (_, j) =>
-    j <= inside && inside > 0 ? (grooveHalfWidth * j) / inside : grooveHalfWidth + ((halfLength - grooveHalfWidth) * (j - inside)) / (across - inside))
+    j <= inside && inside > 0
+      ? (grooveHalfWidth * j) / inside
+      : grooveHalfWidth + ((halfLength - grooveHalfWidth) * (j - inside)) / (across - inside),
+  )
   const widths = new Float64Array(across + 1)
   const weights = new Float64Array(across + 1)
   for (let j = 0; j < across; j++) {
@@ -37,5 +40,13 @@ export function filmGrid(fineness: Fineness, halfLength: number, grooveHalfWidth
     weights[j + 1] += 4 * third
     weights[j + 2] += third
   }
-  return { around, across, step: (2 * Math.PI) / around, heights, widths, weights, grooved: inside > 0 ? inside + 1 : 0 }
+  return {
+    around,
+    across,
+    step: (2 * Math.PI) / around,
+    heights,
+    widths,
+    weights,
+    grooved: inside > 0 ? inside + 1 : 0,
+  }
 }

@@ -79,7 +79,9 @@ export function warm(bearing: FilmCase, prepared: PreparedBearing, heat: Heat, s
       for (let j = 0; j < across; j++) flow -= ease * grid.widths[j] * (pressures[next + j] - pressures[i * across + j])
       columnFlow[i] = Math.max(flow, 1e-3 * 0.5 * speed * c * bearing.length)
       const own = c * (1 + eccentricity * Math.cos(i * step - thickest))
-      ends[i] = (own ** 3 * step * pressures[i * across + across - 1]) / (6 * bearing.viscosity * film.viscosities[i] * (grid.heights[across] - grid.heights[across - 1]))
+      ends[i] =
+        (own ** 3 * step * pressures[i * across + across - 1]) /
+        (6 * bearing.viscosity * film.viscosities[i] * (grid.heights[across] - grid.heights[across - 1]))
     }
     const begin = full.indexOf(true)
     for (let k = 1; k < around && begin >= 0; k++) {
@@ -100,7 +102,11 @@ export function warm(bearing: FilmCase, prepared: PreparedBearing, heat: Heat, s
       const filled = full[i] ? 1 : Math.min(1, columnFlow[i] / (0.5 * speed * c * height * bearing.length))
       const power = ((heat.viscosityAt(t) * speed * speed) / (c * height)) * bearing.length * radius * step * filled
       const leaving = Math.max(columnFlow[i] + ends[i], flow)
-      t = (flow * t + (leaving - flow) * heat.inletTemperature + ((1 - heat.metalShare) * power) / (heat.density * heat.heatCapacity)) / leaving
+      t =
+        (flow * t +
+          (leaving - flow) * heat.inletTemperature +
+          ((1 - heat.metalShare) * power) / (heat.density * heat.heatCapacity)) /
+        leaving
       t = Math.min(t, heat.inletTemperature + 200)
       flow = columnFlow[i]
       if (k < around) continue

@@ -70,27 +70,65 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
   const land = requireValue(sheet, 'size.mainLand').value
   const housing = set === 'main' ? EXPANSION[sheet.layout.housing] : EXPANSION.steel
   const rise = moment.temperature - requireValue(sheet, 'bearings.room').value
-  const radialClearance = Math.max(2e-6, 0.5 * hotClearance(record.clearance.value, record.diameter, rise, housing, EXPANSION.steel))
-  const viscosityAt = (temperature: number) => oilAt(model.oil, temperature).filmViscosity * model.values.viscosityFactor
+  const radialClearance = Math.max(
+    2e-6,
+    0.5 * hotClearance(record.clearance.value, record.diameter, rise, housing, EXPANSION.steel),
+  )
+  const viscosityAt = (temperature: number) =>
+    oilAt(model.oil, temperature).filmViscosity * model.values.viscosityFactor
   const arc = set === 'main' ? (moment.arc * Math.PI) / 180 : (2 * OIL_HOLE) / record.diameter
   const bearing: FilmCase = {
-    diameter: record.diameter, length, radialClearance, speed: moment.speed, viscosity: viscosityAt(moment.temperature), feedPressure: moment.feedPressure,
-    feed: { kind: 'groove', arc, centre: Math.PI, width: set === 'main' ? Math.max(0.05 * length, Math.min(0.8 * length, length - 2 * land)) : OIL_HOLE * 0.8, from: 'load' },
+    diameter: record.diameter,
+    length,
+    radialClearance,
+    speed: moment.speed,
+    viscosity: viscosityAt(moment.temperature),
+    feedPressure: moment.feedPressure,
+    feed: {
+      kind: 'groove',
+      arc,
+      centre: Math.PI,
+      width: set === 'main' ? Math.max(0.05 * length, Math.min(0.8 * length, length - 2 * land)) : OIL_HOLE * 0.8,
+      from: 'load',
+    },
   }
   const prepared = prepareBearing(bearing)
-  const found = warm(bearing, prepared, {
-    inletTemperature: moment.temperature, viscosityAt, density: oilAt(model.oil, moment.temperature).density, heatCapacity: HEAT_CAPACITY, metalShare: METAL_SHARE,
-  }, () => prepared.carry(moment.load))
+  const found = warm(
+    bearing,
+    prepared,
+    {
+      inletTemperature: moment.temperature,
+      viscosityAt,
+      density: oilAt(model.oil, moment.temperature).density,
+      heatCapacity: HEAT_CAPACITY,
+      metalShare: METAL_SHARE,
+    },
+    () => prepared.carry(moment.load),
+  )
   const { around, across } = found.fineness
   // The solver counts from the load (or, with a full groove, from the thickest film); the drawing from the crown, over against the load.
   const loadColumn = Math.round((wrap(found.thickest + Math.PI - found.attitude) / (2 * Math.PI)) * around)
   const from = (i: number) => (((i + loadColumn + around / 2) % around) + around) % around
   const ratio = found.minimumFilm / COMBINED_ROUGHNESS
   return {
-    radialClearance, eccentricity: found.eccentricity, loadAngle: Math.PI, thinnestAngle: Math.PI + found.attitude, minimumFilm: found.minimumFilm, roughnessRatio: ratio,
-    verdict: ratio < 1 ? 'stop' : ratio < 3 ? 'watch' : 'pass', peakPressure: found.peakPressure, feedPressure: moment.feedPressure, sideLeakage: found.sideLeakage, dragPower: found.dragPower,
-    peakRise: found.peakRise, specificLoad: moment.load / (record.diameter * length),
-    film: Array.from({ length: around }, (_, i) => radialClearance * (1 + found.eccentricity * Math.cos((2 * Math.PI * from(i)) / around - found.thickest))),
+    radialClearance,
+    eccentricity: found.eccentricity,
+    loadAngle: Math.PI,
+    thinnestAngle: Math.PI + found.attitude,
+    minimumFilm: found.minimumFilm,
+    roughnessRatio: ratio,
+    verdict: ratio < 1 ? 'stop' : ratio < 3 ? 'watch' : 'pass',
+    peakPressure: found.peakPressure,
+    feedPressure: moment.feedPressure,
+    sideLeakage: found.sideLeakage,
+    dragPower: found.dragPower,
+    peakRise: found.peakRise,
+    specificLoad: moment.load / (record.diameter * length),
+    film: Array.from(
+      { length: around },
+      (_, i) =>
+        radialClearance * (1 + found.eccentricity * Math.cos((2 * Math.PI * from(i)) / around - found.thickest)),
+    ),
     pressure: Array.from({ length: around }, (_, i) => found.pressures[from(i) * across]),
   }
 }
@@ -98,7 +136,11 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
 /** Mean load on a journal at a speed, N, as the circuit places it in its film. */
 export function usualLoad(sheet: Sheet, set: BearingSet, speed: number): number {
   const of = (key: string) => requireValue(sheet, key).value
-  const gear = { cylinderBore: of('size.cylinderBore'), crankRadius: 0.5 * of('size.stroke'), reciprocatingMass: of('size.reciprocatingMass') }
+  const gear = {
+    cylinderBore: of('size.cylinderBore'),
+    crankRadius: 0.5 * of('size.stroke'),
+    reciprocatingMass: of('size.reciprocatingMass'),
+  }
   const rod = meanRodLoad(gear, speed, meanPressureAt(sheet, speed))
   return set === 'rod' ? rod : (0.8 * rod * sheet.layout.feed.length) / sheet.layout.mains
 }

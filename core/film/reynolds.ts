@@ -102,7 +102,13 @@ export function prepareFilm(grid: FilmGrid): Film {
     const last = ((i + around - 1) % around) * across + j
     const before = i === 0 ? around - 1 : i - 1
     const width = grid.widths[j]
-    let flow = (along[i] * (p - pressures[next]) + along[before] * (p - pressures[last]) + driven[i] - driven[before] + source[i]) * width
+    let flow =
+      (along[i] * (p - pressures[next]) +
+        along[before] * (p - pressures[last]) +
+        driven[i] -
+        driven[before] +
+        source[i]) *
+      width
     flow += outward[i] * gaps[j] * (p - (j + 1 < across ? pressures[at + 1] : 0))
     if (j > 0) flow += outward[i] * gaps[j - 1] * (p - pressures[at - 1])
     return flow
@@ -163,7 +169,8 @@ export function prepareFilm(grid: FilmGrid): Film {
       }
     }
     solveBand(matrix, right, size, width)
-    for (let i = 0; i < around; i++) for (let j = 0; j < across; j++) pressures[i * across + j] = right[place[i] * across + j]
+    for (let i = 0; i < around; i++)
+      for (let j = 0; j < across; j++) pressures[i * across + j] = right[place[i] * across + j]
   }
 
   /** Ruptures what has gone below nothing, fills what has more oil coming than going. True when anything changed. */
@@ -197,7 +204,8 @@ export function prepareFilm(grid: FilmGrid): Film {
       if (state[at] === FULL || held[at]) end -= (driven[i] - driven[before] + source[i]) * grid.widths[across]
       for (let j = 0; j < across; j++) if (held[i * across + j]) feed += residual(i, j)
     }
-    for (let j = 0; j < across; j++) atStart += (driven[0] + along[0] * (pressures[j] - pressures[across + j])) * grid.widths[j]
+    for (let j = 0; j < across; j++)
+      atStart += (driven[0] + along[0] * (pressures[j] - pressures[across + j])) * grid.widths[j]
     atStart += driven[0] * grid.widths[across]
     return { end, feed, atStart, rounds }
   }
@@ -218,7 +226,11 @@ export function prepareFilm(grid: FilmGrid): Film {
 }
 
 /** ∫∫ P cos φ and ∫∫ P sin φ over the whole bearing, and the highest P. */
-export function filmForce({ grid, pressures }: Pick<Film, 'grid' | 'pressures'>): { cos: number; sin: number; peak: number } {
+export function filmForce({ grid, pressures }: Pick<Film, 'grid' | 'pressures'>): {
+  cos: number
+  sin: number
+  peak: number
+} {
   let cos = 0
   let sin = 0
   let peak = 0

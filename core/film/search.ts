@@ -40,7 +40,11 @@ export function searchLoad<T extends Pushed>(guess: number, solve: (eccentricity
  * the load, in ln ε/(1 − ε) and the attitude, by Broyden's method. Forces are compressed by asinh, a logarithm that bears a sign.
  * Source: Broyden, Mathematics of Computation 19 (1965).
  */
-export function searchPosition<T extends Pushed>(guess: JournalPosition, solve: (eccentricity: number, thickest: number) => T, load: number): T {
+export function searchPosition<T extends Pushed>(
+  guess: JournalPosition,
+  solve: (eccentricity: number, thickest: number) => T,
+  load: number,
+): T {
   let at = [logit(bounded(guess.eccentricity)), guess.attitude]
   let found: T
   const balance = (place: number[]): [number, number] => {
@@ -89,7 +93,12 @@ export function searchPosition<T extends Pushed>(guess: JournalPosition, solve: 
     const h = 1e-4
     const first = balance([place[0] + h, place[1]])
     const second = balance([place[0], place[1] + h])
-    return [(first[0] - value[0]) / h, (second[0] - value[0]) / h, (first[1] - value[1]) / h, (second[1] - value[1]) / h]
+    return [
+      (first[0] - value[0]) / h,
+      (second[0] - value[0]) / h,
+      (first[1] - value[1]) / h,
+      (second[1] - value[1]) / h,
+    ]
   }
 }
 

@@ -58,7 +58,10 @@ export interface FilmState {
 
 export class FilmError extends RangeError {
   /** @param path the field that is wrong  @param reason what is wrong with it */
-  constructor(readonly path: string, readonly reason: string) {
+  constructor(
+    readonly path: string,
+    readonly reason: string,
+  ) {
     super(`${path}: ${reason}`)
     this.name = 'FilmError'
   }

@@ -59,7 +59,13 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
             const met = meet(line, valve, fluid, values.discharge)
             pressures[s][v] = met.gauge
             // The inlet's few kilopascals of suction are left out of the power.
-            if (s === states.length - 1) powers[v] = shaftPower(met.outlet, values, state.speed * values.driveRatio, oils[s].filmViscosity * values.viscosityFactor)
+            if (s === states.length - 1)
+              powers[v] = shaftPower(
+                met.outlet,
+                values,
+                state.speed * values.driveRatio,
+                oils[s].filmViscosity * values.viscosityFactor,
+              )
           })
         })
         const pumpable = oils.every((each) => each.pumpable)
@@ -67,9 +73,19 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
           if (binds || !pumpable) return
           const parts = { spring, stack, oil: oil?.id, pump: pump?.id, shells: shells?.id }
           frontier.take({
-            ...parts, power: powers[v], changes: Object.values(parts).filter((part) => part !== undefined).length,
-            pressures: Object.fromEntries(states.map((state, s) => [state.name, pressures[s][v]])) as Record<StateName, number>,
-            bands: Object.fromEntries(states.map((state, s) => [state.name, [spreads[s].low * pressures[s][v], spreads[s].high * pressures[s][v]]])) as Setup['bands'],
+            ...parts,
+            power: powers[v],
+            changes: Object.values(parts).filter((part) => part !== undefined).length,
+            pressures: Object.fromEntries(states.map((state, s) => [state.name, pressures[s][v]])) as Record<
+              StateName,
+              number
+            >,
+            bands: Object.fromEntries(
+              states.map((state, s) => [
+                state.name,
+                [spreads[s].low * pressures[s][v], spreads[s].high * pressures[s][v]],
+              ]),
+            ) as Setup['bands'],
             probability: chance(pressures, v, scales, targets),
           })
         })
@@ -89,18 +105,34 @@ interface OfferedValve {
 }
 
 function valvesOf(fitted: ReliefValve, { springs, stacks }: Offer, leastMargin: number): OfferedValve[] {
-  return [undefined, ...springs].flatMap((spring) => [undefined, ...stacks].map((stack): OfferedValve => {
-    const valve: ReliefValve = {
-      ...fitted, ...(spring ? { springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength } : {}), ...(stack ? { shims: [stack.thickness] } : {}),
-    }
-    return { spring: spring?.id, stack: stack?.id, valve, binds: (bindMargin(valve) ?? leastMargin) < leastMargin }
-  }))
+  return [undefined, ...springs].flatMap((spring) =>
+    [undefined, ...stacks].map((stack): OfferedValve => {
+      const valve: ReliefValve = {
+        ...fitted,
+        ...(spring
+          ? { springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength }
+          : {}),
+        ...(stack ? { shims: [stack.thickness] } : {}),
+      }
+      return { spring: spring?.id, stack: stack?.id, valve, binds: (bindMargin(valve) ?? leastMargin) < leastMargin }
+    }),
+  )
 }
 
-function altered(values: EngineValues, pump: Offer['pumps'][number] | undefined, shells: Offer['shells'][number] | undefined): EngineValues {
+function altered(
+  values: EngineValues,
+  pump: Offer['pumps'][number] | undefined,
+  shells: Offer['shells'][number] | undefined,
+): EngineValues {
   return {
     ...values,
-    ...(pump && { displacement: pump.displacement, rotorDiameter: pump.rotorDiameter, rotorLength: pump.rotorLength, endClearance: pump.endClearance, tipClearance: pump.tipClearance }),
+    ...(pump && {
+      displacement: pump.displacement,
+      rotorDiameter: pump.rotorDiameter,
+      rotorLength: pump.rotorLength,
+      endClearance: pump.endClearance,
+      tipClearance: pump.tipClearance,
+    }),
     mainClearance: values.mainClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.mains ?? 0))),
     rodClearance: values.rodClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.rods ?? 0))),
   }

@@ -8,10 +8,29 @@ import { findSetups } from './find'
 import type { FinderProgress, Offer } from './types'
 
 const offer: Offer = {
-  springs: [{ id: 'S1', springRate: 6600, freeLength: 0.0484, solidLength: 0.028 }, { id: 'S2', springRate: 5200, freeLength: 0.05, solidLength: 0.026 }, { id: 'bound', springRate: 6000, freeLength: 0.05, solidLength: 0.04 }],
-  stacks: [{ id: '0.5 mm', thickness: 0.5e-3 }, { id: '2 mm', thickness: 2e-3 }],
-  oils: [{ id: '20W-50', figures: oilGrade('20W-50')! }, { id: '5W-30', figures: oilGrade('5W-30')! }],
-  pumps: [{ id: 'long', displacement: 18e-6, rotorDiameter: 0.04002, rotorLength: 0.0256, endClearance: 60e-6, tipClearance: 80e-6 }],
+  springs: [
+    { id: 'S1', springRate: 6600, freeLength: 0.0484, solidLength: 0.028 },
+    { id: 'S2', springRate: 5200, freeLength: 0.05, solidLength: 0.026 },
+    { id: 'bound', springRate: 6000, freeLength: 0.05, solidLength: 0.04 },
+  ],
+  stacks: [
+    { id: '0.5 mm', thickness: 0.5e-3 },
+    { id: '2 mm', thickness: 2e-3 },
+  ],
+  oils: [
+    { id: '20W-50', figures: oilGrade('20W-50')! },
+    { id: '5W-30', figures: oilGrade('5W-30')! },
+  ],
+  pumps: [
+    {
+      id: 'long',
+      displacement: 18e-6,
+      rotorDiameter: 0.04002,
+      rotorLength: 0.0256,
+      endClearance: 60e-6,
+      tipClearance: 80e-6,
+    },
+  ],
   shells: [{ id: 'one grade tighter', mains: -25e-6, rods: -25e-6 }],
 }
 const run = (sheet = DEMO_BUILDS.ottiline(), given = offer): FinderProgress[] => {
@@ -30,9 +49,11 @@ describe('finder', () => {
     expect(progress[0].frontier.length).toBeGreaterThan(0)
   })
   it('keeps what no other beats: of two, the likelier costs power or changes', () => {
-    for (const a of last.frontier) for (const b of last.frontier) {
-      if (a !== b && a.probability >= b.probability && a.power <= b.power) expect(a.changes).toBeGreaterThan(b.changes)
-    }
+    for (const a of last.frontier)
+      for (const b of last.frontier) {
+        if (a !== b && a.probability >= b.probability && a.power <= b.power)
+          expect(a.changes).toBeGreaterThan(b.changes)
+      }
     expect(last.frontier.some((setup) => setup.spring === 'bound')).toBe(false)
   })
   it('gives the pressures that the outlook gives for the same parts fitted, within 0.2 percent', () => {
@@ -42,19 +63,26 @@ describe('finder', () => {
       sheet.readings['maker.idleHot'] = { value: 3.3e5, source: 'maker' }
       return sheet
     }
-    const setup = run(wanting(), { ...offer, oils: [], shells: [] }).at(-1)!.frontier.find((each) => each.pump !== undefined)!
+    const setup = run(wanting(), { ...offer, oils: [], shells: [] })
+      .at(-1)!
+      .frontier.find((each) => each.pump !== undefined)!
     const sheet = wanting()
     const put = (key: string, value: number) => (sheet.readings[key] = { value, source: 'measured' })
     const spring = offer.springs.find(({ id }) => id === setup.spring)
-    if (spring) for (const field of ['springRate', 'freeLength', 'solidLength'] as const) put(`relief.${field}`, spring[field]!)
+    if (spring)
+      for (const field of ['springRate', 'freeLength', 'solidLength'] as const) put(`relief.${field}`, spring[field]!)
     const stack = offer.stacks.find(({ id }) => id === setup.stack)
     if (stack) put('relief.shims', stack.thickness)
     const pump = offer.pumps.find(({ id }) => id === setup.pump)
-    if (pump) for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const) put(`pump.${field}`, pump[field])
-    for (const state of outlookOf(sheet, 5).states) expect(Math.abs(setup.pressures[state.name] / state.pressure - 1)).toBeLessThan(2e-3)
+    if (pump)
+      for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const)
+        put(`pump.${field}`, pump[field])
+    for (const state of outlookOf(sheet, 5).states)
+      expect(Math.abs(setup.pressures[state.name] / state.pressure - 1)).toBeLessThan(2e-3)
   })
   it('gives each set-up its bands: for what is fitted they are the outlook’s own, within 3 percent of the pressure', () => {
-    const asFitted = run(DEMO_BUILDS.ottiline(), { springs: [], stacks: [], oils: [], pumps: [], shells: [] }).at(-1)!.frontier[0]
+    const asFitted = run(DEMO_BUILDS.ottiline(), { springs: [], stacks: [], oils: [], pumps: [], shells: [] }).at(-1)!
+      .frontier[0]
     expect(asFitted.changes).toBe(0)
     for (const { name, pressure, low, high } of outlookOf(DEMO_BUILDS.ottiline(), 200).states) {
       const [from, to] = asFitted.bands[name]

@@ -37,11 +37,18 @@ describe('load line', () => {
     expect(Math.abs(line.taken[line.taken.length - 1])).toBeLessThan(1e-9)
   })
   it('any valve laid against it reads as the whole circuit does, within 0.2 percent', () => {
-    fc.assert(fc.property(fc.double({ min: 4000, max: 9000, noNaN: true }), fc.double({ min: 0, max: 3e-3, noNaN: true }), (springRate, shim) => {
-      const valve: ReliefValve = { ...values.relief, springRate, shims: [shim] }
-      fc.pre(flowStartPressure(valve) > 2.1e5)
-      expect(Math.abs(meet(line, valve, fluid, values.discharge).gauge / solved(valve) - 1)).toBeLessThan(2e-3)
-    }), { numRuns: 60 })
+    fc.assert(
+      fc.property(
+        fc.double({ min: 4000, max: 9000, noNaN: true }),
+        fc.double({ min: 0, max: 3e-3, noNaN: true }),
+        (springRate, shim) => {
+          const valve: ReliefValve = { ...values.relief, springRate, shims: [shim] }
+          fc.pre(flowStartPressure(valve) > 2.1e5)
+          expect(Math.abs(meet(line, valve, fluid, values.discharge).gauge / solved(valve) - 1)).toBeLessThan(2e-3)
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
   it('a valve that opens above the shut end changes nothing', () => {
     const stiff: ReliefValve = { ...values.relief, springRate: 60_000 }

@@ -21,7 +21,14 @@ const HOLDING = 1e-5
  * The load line of a circuit as it is set: solved once with the valve shut, then at a dozen outlet pressures down to `lowest`, each held by
  * a valve that takes whatever it must. Between them a parabola is within 0.2 percent, where a bypass valve opens in between too.
  */
-export function loadLine(circuit: PreparedCircuit, relief: ReliefSpec, fluid: Fluid, outletNode: number, gaugeNode: number, lowest: number): LoadLine {
+export function loadLine(
+  circuit: PreparedCircuit,
+  relief: ReliefSpec,
+  fluid: Fluid,
+  outletNode: number,
+  gaugeNode: number,
+  lowest: number,
+): LoadLine {
   const { valve, openingPressure, conductance } = relief
   const element = circuit.network.elements.indexOf(relief)
   const solveAt = (pressure: number) => {
@@ -35,23 +42,34 @@ export function loadLine(circuit: PreparedCircuit, relief: ReliefSpec, fluid: Fl
     const points = [solveAt(NEVER)]
     const shut = points[0].outlet
     // Closer together near the shut end, where a valve that has just opened works.
-    for (let k = 1; k < POINTS && lowest < shut; k++) points.push(solveAt(shut + (lowest - shut) * (k / (POINTS - 1)) ** 1.5))
+    for (let k = 1; k < POINTS && lowest < shut; k++)
+      points.push(solveAt(shut + (lowest - shut) * (k / (POINTS - 1)) ** 1.5))
     points.reverse()
-    return { outlet: Float64Array.from(points, (p) => p.outlet), taken: Float64Array.from(points, (p) => p.taken), gauge: Float64Array.from(points, (p) => p.gauge) }
+    return {
+      outlet: Float64Array.from(points, (p) => p.outlet),
+      taken: Float64Array.from(points, (p) => p.taken),
+      gauge: Float64Array.from(points, (p) => p.gauge),
+    }
   } finally {
     Object.assign(relief, { valve, openingPressure, conductance })
   }
 }
 
 /** Where a valve meets a load line: pressures at outlet and gauge, Pa. */
-export function meet(line: LoadLine, valve: ReliefValve, { density, viscosity }: Fluid, coefficient: number): { outlet: number; gauge: number } {
+export function meet(
+  line: LoadLine,
+  valve: ReliefValve,
+  { density, viscosity }: Fluid,
+  coefficient: number,
+): { outlet: number; gauge: number } {
   const { outlet, gauge } = line
   const last = outlet.length - 1
   const start = flowStartPressure(valve)
   if (start >= outlet[last]) return { outlet: outlet[last], gauge: gauge[last] }
   let low = Math.max(start, outlet[0])
   let high = outlet[last]
-  const excess = (pressure: number) => valveFlow(valve, pressure, density, viscosity, coefficient) - along(line, line.taken, pressure)
+  const excess = (pressure: number) =>
+    valveFlow(valve, pressure, density, viscosity, coefficient) - along(line, line.taken, pressure)
   // Regula falsi with the Illinois correction: Dowell & Jarratt, BIT 11 (1971).
   let atLow = excess(low)
   let atHigh = excess(high)
@@ -83,7 +101,9 @@ function along({ outlet }: LoadLine, values: Float64Array, pressure: number): nu
   let k = 1
   while (k < count - 2 && pressure > 0.5 * (outlet[k] + outlet[k + 1])) k++
   const [a, b, c] = [outlet[k - 1], outlet[k], outlet[k + 1]]
-  return (values[k - 1] * (pressure - b) * (pressure - c)) / ((a - b) * (a - c))
-    + (values[k] * (pressure - a) * (pressure - c)) / ((b - a) * (b - c))
-    + (values[k + 1] * (pressure - a) * (pressure - b)) / ((c - a) * (c - b))
+  return (
+    (values[k - 1] * (pressure - b) * (pressure - c)) / ((a - b) * (a - c)) +
+    (values[k] * (pressure - a) * (pressure - c)) / ((b - a) * (b - c)) +
+    (values[k + 1] * (pressure - a) * (pressure - b)) / ((c - a) * (c - b))
+  )
 }

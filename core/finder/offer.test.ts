@@ -6,7 +6,13 @@ import { offerOf, type Open, takenBy } from './offer'
 import type { FinderProgress } from './types'
 
 const ALL: Open = { springs: true, stacks: true, oils: true, pumps: true, shells: true }
-const shelf = (): ShelfItem[] => demoShelf().map((entry, i) => ({ ...entry, id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`, revision: 0, reserved: 0 }))
+const shelf = (): ShelfItem[] =>
+  demoShelf().map((entry, i) => ({
+    ...entry,
+    id: `00000000-0000-4000-8000-${String(i).padStart(12, '0')}`,
+    revision: 0,
+    reserved: 0,
+  }))
 
 describe('what the shelf offers', () => {
   it('only what fits this engine, lies free, and was left open', () => {
@@ -19,7 +25,10 @@ describe('what the shelf offers', () => {
     expect(offer.shells).toEqual([])
     const kept = shelf().map((item) => (item.label === 'Ferry pump, long' ? { ...item, reserved: 1 } : item))
     expect(offerOf(DEMO_BUILDS.ottiline(), kept, ALL).offer.pumps.map(({ id }) => id)).toEqual(['Ferry pump, standard'])
-    expect(offerOf(DEMO_BUILDS.ottiline(), shelf(), { ...ALL, pumps: false, oils: false }).offer).toMatchObject({ pumps: [], oils: [] })
+    expect(offerOf(DEMO_BUILDS.ottiline(), shelf(), { ...ALL, pumps: false, oils: false }).offer).toMatchObject({
+      pumps: [],
+      oils: [],
+    })
   })
   it('stacks are of washers that fit the plug, and take no more than lie there', () => {
     const items = shelf()
@@ -27,7 +36,10 @@ describe('what the shelf offers', () => {
     expect(offer.stacks.length).toBeGreaterThan(6)
     for (const { id, thickness } of offer.stacks) {
       const parts = takes.get(id)!
-      expect(parts.reduce((sum, { item, count }) => sum + count * Number(item.properties.thickness), 0)).toBeCloseTo(thickness, 9)
+      expect(parts.reduce((sum, { item, count }) => sum + count * Number(item.properties.thickness), 0)).toBeCloseTo(
+        thickness,
+        9,
+      )
       for (const { item, count } of parts) {
         expect(count).toBeLessThanOrEqual(item.count)
         expect(item.label).not.toMatch(/plain steel|18 wide/)
@@ -36,7 +48,18 @@ describe('what the shelf offers', () => {
   })
   it('whole sets of shells where enough halves lie there and every bore was measured', () => {
     const sheet = DEMO_BUILDS.dunmarrow()
-    const halves = (['upper', 'lower'] as const).map((half, i): ShelfItem => ({ id: `00000000-0000-4000-8000-00000000000${i}`, revision: 0, reserved: 0, kind: 'shell', label: half, engine: '', count: 5, place: '', note: '', properties: { set: 'main', half, wall: 6e-6 } }))
+    const halves = (['upper', 'lower'] as const).map((half, i): ShelfItem => ({
+      id: `00000000-0000-4000-8000-00000000000${i}`,
+      revision: 0,
+      reserved: 0,
+      kind: 'shell',
+      label: half,
+      engine: '',
+      count: 5,
+      place: '',
+      note: '',
+      properties: { set: 'main', half, wall: 6e-6 },
+    }))
     const { offer, takes } = offerOf(sheet, halves, ALL)
     expect(offer.shells).toEqual([{ id: 'main shells 0.006 mm thicker', mains: -12e-6, rods: 0 }])
     expect(takes.get('main shells 0.006 mm thicker')!.map(({ count }) => count)).toEqual([5, 5])

@@ -29,19 +29,49 @@ const MOST = 3e-3
 export function offerOf(sheet: Sheet, items: ShelfItem[], open: Open): ShelfOffer {
   const takes: ShelfOffer['takes'] = new Map()
   // An oil to break in on is none to run on.
-  const of = (kind: ShelfItem['kind']) => items.filter((item) => item.kind === kind && item.properties.breakIn !== 'yes' && item.count > item.reserved && (!item.engine || item.engine.toLowerCase() === sheet.engine.toLowerCase()))
-  const named = <T>(wanted: boolean, kind: ShelfItem['kind'], make: (item: ShelfItem, number: (key: string) => number) => T): (T & { id: string })[] => (wanted ? of(kind) : []).flatMap((item) => {
-    if (takes.has(item.label)) return []
-    takes.set(item.label, [{ item, count: 1 }])
-    return [{ id: item.label, ...make(item, (key) => numberOf(item.properties, key)!) }]
-  })
+  const of = (kind: ShelfItem['kind']) =>
+    items.filter(
+      (item) =>
+        item.kind === kind &&
+        item.properties.breakIn !== 'yes' &&
+        item.count > item.reserved &&
+        (!item.engine || item.engine.toLowerCase() === sheet.engine.toLowerCase()),
+    )
+  const named = <T>(
+    wanted: boolean,
+    kind: ShelfItem['kind'],
+    make: (item: ShelfItem, number: (key: string) => number) => T,
+  ): (T & { id: string })[] =>
+    (wanted ? of(kind) : []).flatMap((item) => {
+      if (takes.has(item.label)) return []
+      takes.set(item.label, [{ item, count: 1 }])
+      return [{ id: item.label, ...make(item, (key) => numberOf(item.properties, key)!) }]
+    })
   return {
     takes,
     offer: {
-      springs: named(open.springs, 'spring', (item, number) => ({ springRate: number('springRate'), freeLength: number('freeLength'), solidLength: numberOf(item.properties, 'solidLength') })),
+      springs: named(open.springs, 'spring', (item, number) => ({
+        springRate: number('springRate'),
+        freeLength: number('freeLength'),
+        solidLength: numberOf(item.properties, 'solidLength'),
+      })),
       stacks: open.stacks ? stacksOf(sheet, of('washer'), takes) : [],
-      oils: named(open.oils, 'oil', (_, number) => ({ figures: { kv40: number('kv40'), kv100: number('kv100'), density15: number('density15'), highShear150: 1e-3 * number('highShear150'), pumpingLimit: number('pumpingLimit') } })),
-      pumps: named(open.pumps, 'pump', (_, number) => ({ displacement: number('displacement'), rotorDiameter: number('rotorDiameter'), rotorLength: number('rotorLength'), endClearance: number('endClearance'), tipClearance: number('tipClearance') })),
+      oils: named(open.oils, 'oil', (_, number) => ({
+        figures: {
+          kv40: number('kv40'),
+          kv100: number('kv100'),
+          density15: number('density15'),
+          highShear150: 1e-3 * number('highShear150'),
+          pumpingLimit: number('pumpingLimit'),
+        },
+      })),
+      pumps: named(open.pumps, 'pump', (_, number) => ({
+        displacement: number('displacement'),
+        rotorDiameter: number('rotorDiameter'),
+        rotorLength: number('rotorLength'),
+        endClearance: number('endClearance'),
+        tipClearance: number('tipClearance'),
+      })),
       shells: open.shells ? (['main', 'rod'] as const).flatMap((set) => shellsOf(sheet, set, of('shell'), takes)) : [],
     },
   }
@@ -51,7 +81,11 @@ function stacksOf(sheet: Sheet, washers: ShelfItem[], takes: ShelfOffer['takes']
   const reading = (field: string) => sheet.readings[`relief.${field}`]?.value
   const seat = { plugBore: reading('plugBore'), plugHole: reading('plugHole'), springDiameter: reading('coilDiameter') }
   const drawer = washers.map((item): Washer => ({
-    id: item.label, thickness: numberOf(item.properties, 'thickness')!, count: item.count - item.reserved, outside: numberOf(item.properties, 'outside'), hole: numberOf(item.properties, 'hole'),
+    id: item.label,
+    thickness: numberOf(item.properties, 'thickness')!,
+    count: item.count - item.reserved,
+    outside: numberOf(item.properties, 'outside'),
+    hole: numberOf(item.properties, 'hole'),
     ...(item.properties.stainless ? { stainless: item.properties.stainless === 'yes' } : {}),
   }))
   const stacks: Offer['stacks'] = [{ id: 'no shims', thickness: 0 }]
@@ -65,7 +99,10 @@ function stacksOf(sheet: Sheet, washers: ShelfItem[], takes: ShelfOffer['takes']
     }
     const id = plain.washers.map(({ id: label, count }) => `${count} × ${label}`).join(' + ')
     if (Math.abs(plain.off) > NEAR || takes.has(id) || plain.pieces === 0) continue
-    takes.set(id, plain.washers.map(({ id: label, count }) => ({ item: washers.find((item) => item.label === label)!, count })))
+    takes.set(
+      id,
+      plain.washers.map(({ id: label, count }) => ({ item: washers.find((item) => item.label === label)!, count })),
+    )
     stacks.push({ id, thickness: plain.thickness })
   }
   return stacks
@@ -76,12 +113,24 @@ function shellsOf(sheet: Sheet, set: BearingSet, shells: ShelfItem[], takes: She
   const records = bearingsOf(sheet, set)
   if (!records.every(({ bore, journal }) => bore && journal)) return []
   const own = shells.filter((item) => item.properties.set === set)
-  const walls = [...new Set(own.map((item) => numberOf(item.properties, 'wall')!))].filter((wall) => Math.abs(wall) > 5e-7)
+  const walls = [...new Set(own.map((item) => numberOf(item.properties, 'wall')!))].filter(
+    (wall) => Math.abs(wall) > 5e-7,
+  )
   return walls.flatMap((wall) => {
-    const halves = (['upper', 'lower'] as const).map((half) => own.find((item) => item.properties.half === half && numberOf(item.properties, 'wall') === wall && item.count - item.reserved >= records.length))
+    const halves = (['upper', 'lower'] as const).map((half) =>
+      own.find(
+        (item) =>
+          item.properties.half === half &&
+          numberOf(item.properties, 'wall') === wall &&
+          item.count - item.reserved >= records.length,
+      ),
+    )
     if (!halves[0] || !halves[1]) return []
     const id = `${set} shells ${(1e3 * Math.abs(wall)).toFixed(3)} mm ${wall > 0 ? 'thicker' : 'thinner'}`
-    takes.set(id, halves.map((item) => ({ item: item!, count: records.length })))
+    takes.set(
+      id,
+      halves.map((item) => ({ item: item!, count: records.length })),
+    )
     return [{ id, mains: set === 'main' ? -2 * wall : 0, rods: set === 'rod' ? -2 * wall : 0 }]
   })
 }

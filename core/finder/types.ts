@@ -7,7 +7,14 @@ export interface Offer {
   /** Shim stacks that can be made, m. */
   stacks: { id: string; thickness: number }[]
   oils: { id: string; figures: OilFigures }[]
-  pumps: { id: string; displacement: number; rotorDiameter: number; rotorLength: number; endClearance: number; tipClearance: number }[]
+  pumps: {
+    id: string
+    displacement: number
+    rotorDiameter: number
+    rotorLength: number
+    endClearance: number
+    tipClearance: number
+  }[]
   /** Shell sets by what they do to the clearances of all mains and all rods, m. */
   shells: { id: string; mains: number; rods: number }[]
 }

@@ -12,10 +12,16 @@ describe('house', () => {
   it('an instrument zeroed just now is known by step and repeatability, one never zeroed by two steps more', () => {
     const at = Date.parse('2026-05-11T10:00:00Z')
     const gauge = { name: 'g', resolution: 2e-6, repeatability: 1e-6 }
-    expect(instrumentSigma({ ...gauge, zeroedAt: '2026-05-11T10:00:00Z' }, at)).toBeCloseTo(Math.hypot(2e-6 / Math.sqrt(12), 1e-6), 12)
+    expect(instrumentSigma({ ...gauge, zeroedAt: '2026-05-11T10:00:00Z' }, at)).toBeCloseTo(
+      Math.hypot(2e-6 / Math.sqrt(12), 1e-6),
+      12,
+    )
     expect(instrumentSigma(gauge, at)).toBeCloseTo(Math.hypot(2e-6 / Math.sqrt(12), 1e-6, 4e-6 / Math.sqrt(3)), 12)
     // Two weeks: one step of drift.
-    expect(instrumentSigma({ ...gauge, zeroedAt: '2026-04-27T10:00:00Z' }, at)).toBeCloseTo(Math.hypot(2e-6 / Math.sqrt(12), 1e-6, 2e-6 / Math.sqrt(3)), 12)
+    expect(instrumentSigma({ ...gauge, zeroedAt: '2026-04-27T10:00:00Z' }, at)).toBeCloseTo(
+      Math.hypot(2e-6 / Math.sqrt(12), 1e-6, 2e-6 / Math.sqrt(3)),
+      12,
+    )
   })
 })
 
@@ -35,7 +41,9 @@ describe('house rules', () => {
     expect(schoolOf({ school: 'rod-feed', house: { rules: {}, school: 'maker' } })).toBe('rod-feed')
   })
   it.each([
-    [{ 'relief.colour': { value: 1, reason: 'r' } }, 'relief.colour'], [{ 'relief.bindMargin': { value: 1, reason: 'r' } }, 'relief.bindMargin/value'], [{ 'relief.bindMargin': { value: 2e-3, reason: ' ' } }, 'relief.bindMargin/reason'],
+    [{ 'relief.colour': { value: 1, reason: 'r' } }, 'relief.colour'],
+    [{ 'relief.bindMargin': { value: 1, reason: 'r' } }, 'relief.bindMargin/value'],
+    [{ 'relief.bindMargin': { value: 2e-3, reason: ' ' } }, 'relief.bindMargin/reason'],
     [{ 'pickup.floorLeast': { value: 20e-3, reason: 'r' } }, 'pickup.floorLeast/value'],
   ])('is refused by field: %j', (rules, path) => {
     const parsed = House.safeParse({ ...FIRST_HOUSE, rules })
@@ -44,7 +52,8 @@ describe('house rules', () => {
   })
   it('other rules move just the verdicts that they are about', () => {
     const sheet = DEMO_BUILDS.ottiline()
-    const by = (rules: Record<string, number>, school: 'auto' | 'maker' = 'auto') => verdictMoves(sheet, { rules, school }).map(({ what, from, to }) => [what, from, to])
+    const by = (rules: Record<string, number>, school: 'auto' | 'maker' = 'auto') =>
+      verdictMoves(sheet, { rules, school }).map(({ what, from, to }) => [what, from, to])
     expect(by({})).toEqual([])
     // 5.3 mm are left before the coils touch, 9.5 mm under the pickup.
     expect(by({ 'relief.bindMargin': 6e-3 })).toEqual([['relief', 'pass', 'watch']])

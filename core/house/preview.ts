@@ -17,10 +17,16 @@ export interface VerdictMove {
 export function verdictMoves(sheet: Sheet, rules: Sheet['house']): VerdictMove[] {
   const now = verdictsOf(sheet)
   const then = verdictsOf({ ...sheet, house: rules })
-  return then.flatMap(({ what, verdict, about }, i) => (verdict === now[i].verdict ? [] : [{ what, from: now[i].verdict, to: verdict, about }]))
+  return then.flatMap(({ what, verdict, about }, i) =>
+    verdict === now[i].verdict ? [] : [{ what, from: now[i].verdict, to: verdict, about }],
+  )
 }
 
 function verdictsOf(sheet: Sheet): { what: string; verdict: Verdict; about?: string }[] {
-  const stations = progressOf(sheet).map(({ station, verdict, about }) => ({ what: station, verdict: verdict ?? ('unknown' as const), about: verdict === 'pass' ? undefined : about }))
+  const stations = progressOf(sheet).map(({ station, verdict, about }) => ({
+    what: station,
+    verdict: verdict ?? ('unknown' as const),
+    about: verdict === 'pass' ? undefined : about,
+  }))
   return [...stations, ...outlookOf(sheet).states.map(({ label, verdict }) => ({ what: label.toLowerCase(), verdict }))]
 }

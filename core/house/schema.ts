@@ -23,7 +23,10 @@ export type Instrument = z.infer<typeof Instrument>
 export const StripScale = z.strictObject({
   name,
   /** Lines printed on the sleeve, m. */
-  lines: z.array(z.strictObject({ width: length, clearance: length })).min(2).max(20),
+  lines: z
+    .array(z.strictObject({ width: length, clearance: length }))
+    .min(2)
+    .max(20),
 })
 export type StripScale = z.infer<typeof StripScale>
 
@@ -31,15 +34,25 @@ const LIMITS = new Map(RULES.map((rule) => [rule.key, rule]))
 
 /** Rules that must stand in order. */
 const PAIRS: [least: string, most: string][] = [
-  ...USES.map((use): [string, string] => [`clearance.${use}.least`, `clearance.${use}.most`]), ['pump.endLeast', 'pump.endWatch'], ['pump.endWatch', 'pump.endStop'], ['pump.tipWatch', 'pump.tipStop'],
-  ['pickup.floorLeast', 'pickup.floorMost'], ...['crankingCold', 'idleCold', 'idleHot', 'workingHot'].map((state): [string, string] => [`floor.${state}`, `ceiling.${state}`]),
+  ...USES.map((use): [string, string] => [`clearance.${use}.least`, `clearance.${use}.most`]),
+  ['pump.endLeast', 'pump.endWatch'],
+  ['pump.endWatch', 'pump.endStop'],
+  ['pump.tipWatch', 'pump.tipStop'],
+  ['pickup.floorLeast', 'pickup.floorMost'],
+  ...['crankingCold', 'idleCold', 'idleHot', 'workingHot'].map((state): [string, string] => [
+    `floor.${state}`,
+    `ceiling.${state}`,
+  ]),
 ]
 
 /** A rule that the shop has set otherwise, and why. */
 const OwnRule = z.strictObject({ value: z.number(), reason: z.string().trim().min(1, 'must say why').max(300) })
 
 /** A caution of the shop's own, beside Uldo's, at its station. */
-export const OwnCaution = z.strictObject({ station: z.enum(CAUTION_STATIONS), words: z.string().trim().min(1, 'must not be empty').max(300) })
+export const OwnCaution = z.strictObject({
+  station: z.enum(CAUTION_STATIONS),
+  words: z.string().trim().min(1, 'must not be empty').max(300),
+})
 
 export const House = z.strictObject({
   units: z.enum(Object.keys(UNIT_CHOICES) as [string, ...string[]]),
@@ -52,11 +65,21 @@ export const House = z.strictObject({
     for (const [key, { value }] of Object.entries(rules)) {
       const rule = LIMITS.get(key)
       if (!rule) context.addIssue({ code: 'custom', path: [key], message: 'is no house rule' })
-      else if (!(value >= rule.range[0] && value <= rule.range[1])) context.addIssue({ code: 'custom', path: [key, 'value'], message: `must lie between ${rule.range[0]} and ${rule.range[1]} in SI` })
+      else if (!(value >= rule.range[0] && value <= rule.range[1]))
+        context.addIssue({
+          code: 'custom',
+          path: [key, 'value'],
+          message: `must lie between ${rule.range[0]} and ${rule.range[1]} in SI`,
+        })
     }
     const at = (key: string) => rules[key]?.value ?? LIMITS.get(key)!.first
     for (const [least, most] of PAIRS) {
-      if (at(least) > at(most)) context.addIssue({ code: 'custom', path: [most in rules ? most : least, 'value'], message: `${LIMITS.get(least)!.label} is above ${LIMITS.get(most)!.label.toLowerCase()}` })
+      if (at(least) > at(most))
+        context.addIssue({
+          code: 'custom',
+          path: [most in rules ? most : least, 'value'],
+          message: `${LIMITS.get(least)!.label} is above ${LIMITS.get(most)!.label.toLowerCase()}`,
+        })
     }
   }),
   /** Whether an apprentice's values wait for a builder's sign-off. */

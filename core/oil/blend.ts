@@ -24,9 +24,16 @@ export function blendOils(first: OilFigures, second: OilFigures, share: number):
   if (!(share >= 0 && share <= 1)) throw new RangeError('share: must lie between 0 and 1')
   const even = (a: number, b: number) => (1 - share) * a + share * b
   return {
-    kv40: blendViscosity(first.kv40, second.kv40, share), kv100: blendViscosity(first.kv100, second.kv100, share),
-    density15: even(first.density15, second.density15), highShear150: even(first.highShear150, second.highShear150),
-    pumpingLimit: share === 0 ? first.pumpingLimit : share === 1 ? second.pumpingLimit : Math.max(first.pumpingLimit, second.pumpingLimit),
+    kv40: blendViscosity(first.kv40, second.kv40, share),
+    kv100: blendViscosity(first.kv100, second.kv100, share),
+    density15: even(first.density15, second.density15),
+    highShear150: even(first.highShear150, second.highShear150),
+    pumpingLimit:
+      share === 0
+        ? first.pumpingLimit
+        : share === 1
+          ? second.pumpingLimit
+          : Math.max(first.pumpingLimit, second.pumpingLimit),
   }
 }
 
@@ -38,8 +45,11 @@ export function diluteOil(oil: OilFigures, share: number): OilFigures {
   if (!(share >= 0 && share <= 0.5)) throw new RangeError('dilution: must lie between 0 and 0.5')
   const kv100 = blendViscosity(oil.kv100, FUEL.kv100, share)
   return {
-    kv40: blendViscosity(oil.kv40, FUEL.kv40, share), kv100, density15: (1 - share) * oil.density15 + share * FUEL.density15,
-    highShear150: (oil.highShear150 * kv100) / oil.kv100, pumpingLimit: oil.pumpingLimit,
+    kv40: blendViscosity(oil.kv40, FUEL.kv40, share),
+    kv100,
+    density15: (1 - share) * oil.density15 + share * FUEL.density15,
+    highShear150: (oil.highShear150 * kv100) / oil.kv100,
+    pumpingLimit: oil.pumpingLimit,
   }
 }
 

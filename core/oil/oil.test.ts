@@ -7,7 +7,11 @@ import { kinematicViscosity, oilDensity, waltherLine } from './viscosity'
 
 describe('Walther line (ASTM D341)', () => {
   it.each([
-    [108, 14.6, 20, 313.2], [108, 14.6, 90, 18.73], [108, 14.6, 130, 7.87], [44, 8.4, 20, 105.1], [44, 8.4, 90, 10.35],
+    [108, 14.6, 20, 313.2],
+    [108, 14.6, 90, 18.73],
+    [108, 14.6, 130, 7.87],
+    [44, 8.4, 20, 105.1],
+    [44, 8.4, 90, 10.35],
   ])('KV40 %f, KV100 %f at %f °C gives %f mm²/s', (kv40, kv100, temperature, expected) => {
     const kinematic = kinematicViscosity(waltherLine(kv40, kv100), temperature)
     expect(Number(kinematic.toPrecision(4))).toBe(expected < 10 ? Number(kinematic.toPrecision(4)) : expected)
@@ -63,6 +67,8 @@ describe('mixtures', () => {
     expect(oilFiguresOf({ oil: { grade: 'no such', figures: own } })).toEqual(own)
     expect(oilFiguresOf({ oil: { grade: '10W-40', ageing: 1.2 } }).kv40).toBeCloseTo(1.2 * 96, 9)
     expect(oilFiguresOf({ oil: { grade: '10W-40', dilution: 0.03 } }).kv100).toBeLessThan(14.4)
-    expect(() => oilFiguresOf({ oil: { grade: '10W-40', blend: { grade: 'x', share: 0.1 } } })).toThrow(/oil\/blend\/grade/)
+    expect(() => oilFiguresOf({ oil: { grade: '10W-40', blend: { grade: 'x', share: 0.1 } } })).toThrow(
+      /oil\/blend\/grade/,
+    )
   })
 })

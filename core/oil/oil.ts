@@ -11,7 +11,9 @@ export interface Oil {
 }
 
 /** The oil that a grade's typical figures, or a data sheet's own, describe. */
-export function oilFrom(figures: Pick<OilGrade, 'kv40' | 'kv100' | 'density15' | 'highShear150' | 'pumpingLimit'>): Oil {
+export function oilFrom(
+  figures: Pick<OilGrade, 'kv40' | 'kv100' | 'density15' | 'highShear150' | 'pumpingLimit'>,
+): Oil {
   const line = waltherLine(figures.kv40, figures.kv100)
   const lowShear150 = kinematicViscosity(line, 150) * 1e-6 * oilDensity(figures.density15, 150)
   return {
@@ -37,5 +39,10 @@ export interface OilState {
 export function oilAt(oil: Oil, temperature: number, factor = 1): OilState {
   const density = oilDensity(oil.density15, temperature)
   const viscosity = factor * kinematicViscosity(oil.line, temperature) * 1e-6 * density
-  return { density, viscosity, filmViscosity: viscosity * oil.highShearRatio, pumpable: temperature >= oil.pumpingLimit }
+  return {
+    density,
+    viscosity,
+    filmViscosity: viscosity * oil.highShearRatio,
+    pumpable: temperature >= oil.pumpingLimit,
+  }
 }

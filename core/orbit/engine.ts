@@ -31,8 +31,11 @@ export interface BearingOrbit extends Orbit {
 export function rodGearOf(sheet: Sheet): RodGear {
   const of = (key: string) => requireValue(sheet, key).value
   return {
-    cylinderBore: of('size.cylinderBore'), stroke: of('size.stroke'), rodLength: Math.max(of('size.connectingRod'), 0.6 * of('size.stroke')),
-    reciprocatingMass: of('size.reciprocatingMass'), rotatingMass: of('size.rotatingMass'),
+    cylinderBore: of('size.cylinderBore'),
+    stroke: of('size.stroke'),
+    rodLength: Math.max(of('size.connectingRod'), 0.6 * of('size.stroke')),
+    reciprocatingMass: of('size.reciprocatingMass'),
+    rotatingMass: of('size.rotatingMass'),
   }
 }
 
@@ -41,7 +44,9 @@ export function pinForceOf(sheet: Sheet, speed: number): CycleLoad {
   const gear = rodGearOf(sheet)
   const mean = meanPressureAt(sheet, speed)
   const gas = cylinderPressure({
-    ...gear, compressionRatio: requireValue(sheet, 'size.compressionRatio').value, meanEffectivePressure: mean,
+    ...gear,
+    compressionRatio: requireValue(sheet, 'size.compressionRatio').value,
+    meanEffectivePressure: mean,
     // Throttled at idle, open at working speed.
     intakePressure: ATMOSPHERE * Math.min(0.95, 0.3 + 0.65 * (mean / 1.2e6)),
   })
@@ -61,13 +66,48 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   const throws = throwsOf(layout)
   const beside = rodsBesideMains(layout)
   for (let i = 0; i < layout.mains; i++) {
-    const load = mainForce(pin, gear, moment.speed, beside[i].map((rod) => throws[rod]))
-    yield one('main', i + 1, values.mainDiameter[i], values.mainLength, values.mainClearance[i], EXPANSION[layout.housing], load)
+    const load = mainForce(
+      pin,
+      gear,
+      moment.speed,
+      beside[i].map((rod) => throws[rod]),
+    )
+    yield one(
+      'main',
+      i + 1,
+      values.mainDiameter[i],
+      values.mainLength,
+      values.mainClearance[i],
+      EXPANSION[layout.housing],
+      load,
+    )
   }
-  for (let i = 0; i < layout.feed.length; i++) yield one('rod', i + 1, values.rodDiameter[i], values.rodLength, values.rodClearance[i], EXPANSION.steel, rodLoad, swing.rate)
+  for (let i = 0; i < layout.feed.length; i++)
+    yield one(
+      'rod',
+      i + 1,
+      values.rodDiameter[i],
+      values.rodLength,
+      values.rodClearance[i],
+      EXPANSION.steel,
+      rodLoad,
+      swing.rate,
+    )
 
-  function one(set: 'main' | 'rod', number: number, diameter: number, length: number, clearance: number, housing: number, load: CycleLoad, frameRate?: Float64Array): BearingOrbit {
-    const radialClearance = Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, moment.temperature - values.room, housing, EXPANSION.steel))
+  function one(
+    set: 'main' | 'rod',
+    number: number,
+    diameter: number,
+    length: number,
+    clearance: number,
+    housing: number,
+    load: CycleLoad,
+    frameRate?: Float64Array,
+  ): BearingOrbit {
+    const radialClearance = Math.max(
+      5e-6,
+      0.5 * hotClearance(clearance, diameter, moment.temperature - values.room, housing, EXPANSION.steel),
+    )
     const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate })
     let greatestLoad = 0
     let meanLoad = 0
@@ -76,6 +116,15 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
       greatestLoad = Math.max(greatestLoad, size)
       meanLoad += size / 720
     }
-    return { ...found, set, number, load, radialClearance, greatestLoad, meanLoad, specificLoad: greatestLoad / (diameter * length) }
+    return {
+      ...found,
+      set,
+      number,
+      load,
+      radialClearance,
+      greatestLoad,
+      meanLoad,
+      specificLoad: greatestLoad / (diameter * length),
+    }
   }
 }

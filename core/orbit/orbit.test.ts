@@ -35,9 +35,12 @@ describe('orbit', () => {
   })
   it('loses its film under a load that turns at half the journal’s speed, and keeps it at full speed', () => {
     const turning = (share: number) => ({
-      x: Float64Array.from({ length: 720 }, (_, degree) => 3000 * Math.sin((share * degree * Math.PI) / 180)), y: Float64Array.from({ length: 720 }, (_, degree) => 3000 * Math.cos((share * degree * Math.PI) / 180)),
+      x: Float64Array.from({ length: 720 }, (_, degree) => 3000 * Math.sin((share * degree * Math.PI) / 180)),
+      y: Float64Array.from({ length: 720 }, (_, degree) => 3000 * Math.cos((share * degree * Math.PI) / 180)),
     })
-    expect(orbit({ ...bearing, load: turning(0.5) }).least.film).toBeLessThan(0.15 * orbit({ ...bearing, load: turning(1) }).least.film)
+    expect(orbit({ ...bearing, load: turning(0.5) }).least.film).toBeLessThan(
+      0.15 * orbit({ ...bearing, load: turning(1) }).least.film,
+    )
   })
   it('refuses what has no film', () => {
     expect(() => orbit({ ...bearing, radialClearance: 0, load: steady(1) })).toThrow(/radialClearance/)
@@ -47,7 +50,21 @@ describe('orbit', () => {
 describe('engine', () => {
   it('every bearing of the demo six closes its orbit inside its clearance; its ends mirror one another', () => {
     const all = [...engineOrbits(DEMO_BUILDS.ottiline(), { speed: 3200 / 60, temperature: 95 })]
-    expect(all.map(({ set, number }) => `${set}${number}`)).toEqual(['main1', 'main2', 'main3', 'main4', 'main5', 'main6', 'main7', 'rod1', 'rod2', 'rod3', 'rod4', 'rod5', 'rod6'])
+    expect(all.map(({ set, number }) => `${set}${number}`)).toEqual([
+      'main1',
+      'main2',
+      'main3',
+      'main4',
+      'main5',
+      'main6',
+      'main7',
+      'rod1',
+      'rod2',
+      'rod3',
+      'rod4',
+      'rod5',
+      'rod6',
+    ])
     for (const found of all) {
       expect(found.least.film).toBeGreaterThan(0.5e-6)
       expect(found.least.film).toBeLessThan(found.radialClearance)
@@ -56,15 +73,22 @@ describe('engine', () => {
     expect(all[0].least.film / all[6].least.film).toBeCloseTo(1, 2)
   })
   it('thinner oil leaves less film', () => {
-    const least = (temperature: number) => Math.min(...[...engineOrbits(DEMO_BUILDS.ottiline(), { speed: 53, temperature })].map((each) => each.least.film))
+    const least = (temperature: number) =>
+      Math.min(...[...engineOrbits(DEMO_BUILDS.ottiline(), { speed: 53, temperature })].map((each) => each.least.film))
     expect(least(120)).toBeLessThan(least(80))
   })
   it.each(['inline3', 'inline4', 'inline6', 'v8', 'v12', 'opposed2'])('%s fires evenly', (preset) => {
-    const fires = throwsOf(newSheet(preset, 'a', 'b').layout).map((each) => each.fires).sort((a, b) => a - b)
-    fires.forEach((degree, i) => expect((i + 1 < fires.length ? fires[i + 1] : fires[0] + 720) - degree).toBeCloseTo(720 / fires.length, 6))
+    const fires = throwsOf(newSheet(preset, 'a', 'b').layout)
+      .map((each) => each.fires)
+      .sort((a, b) => a - b)
+    fires.forEach((degree, i) =>
+      expect((i + 1 < fires.length ? fires[i + 1] : fires[0] + 720) - degree).toBeCloseTo(720 / fires.length, 6),
+    )
   })
   it.each(Object.keys(PRESETS))('%s: every bearing has an orbit', (preset) => {
     const sheet = newSheet(preset, 'a', 'b')
-    expect([...engineOrbits(sheet, { speed: 40, temperature: 95 })]).toHaveLength(sheet.layout.mains + sheet.layout.feed.length)
+    expect([...engineOrbits(sheet, { speed: 40, temperature: 95 })]).toHaveLength(
+      sheet.layout.mains + sheet.layout.feed.length,
+    )
   })
 })

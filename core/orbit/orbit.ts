@@ -44,7 +44,8 @@ const FULLEST = 0.9999
  */
 export function orbit(bearing: OrbitCase): Orbit {
   for (const field of ['diameter', 'length', 'radialClearance', 'viscosity', 'speed'] as const) {
-    if (!(bearing[field] > 0 && Number.isFinite(bearing[field]))) throw new RangeError(`${field}: must be greater than zero`)
+    if (!(bearing[field] > 0 && Number.isFinite(bearing[field])))
+      throw new RangeError(`${field}: must be greater than zero`)
   }
   const { diameter, length, radialClearance: c, viscosity, speed, load, frameRate } = bearing
   const omega = 2 * Math.PI * speed
@@ -52,7 +53,10 @@ export function orbit(bearing: OrbitCase): Orbit {
   const scale = (c / (0.5 * diameter)) ** 2 / (viscosity * length * diameter)
   let greatest = 0
   for (let degree = 0; degree < 720; degree++) greatest = Math.max(greatest, Math.hypot(load.x[degree], load.y[degree]))
-  const steps = Math.min(STEPS[1], Math.max(STEPS[0], Math.ceil((scale * greatest) / (Math.PI * ratio * ratio * 360 * speed * REACH))))
+  const steps = Math.min(
+    STEPS[1],
+    Math.max(STEPS[0], Math.ceil((scale * greatest) / (Math.PI * ratio * ratio * 360 * speed * REACH))),
+  )
   const step = 1 / (360 * speed * steps)
   const x = new Float64Array(720)
   const y = new Float64Array(720)

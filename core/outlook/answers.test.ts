@@ -21,7 +21,14 @@ describe('two relief valves', () => {
   it('the lower one governs: raising the other moves the ceiling by next to nothing', () => {
     const pell = () => {
       const sheet = DEMO_BUILDS.pell()
-      for (const [field, value] of Object.entries({ plungerDiameter: 0.012, springRate: 5600, freeLength: 0.0462, installedLength: 0.0397, portDiameter: 0.008 })) put(sheet, `relief2.${field}`, value)
+      for (const [field, value] of Object.entries({
+        plungerDiameter: 0.012,
+        springRate: 5600,
+        freeLength: 0.0462,
+        installedLength: 0.0397,
+        portDiameter: 0.008,
+      }))
+        put(sheet, `relief2.${field}`, value)
       return sheet
     }
     const [pump, gallery] = [reliefSummary(pell()), reliefSummary(pell(), 'relief2')]
@@ -67,7 +74,8 @@ describe('curves', () => {
   it('meet the four states where they cross them', () => {
     const sheet = DEMO_BUILDS.ottiline()
     const idle = outlookOf(sheet, 10).states[2]
-    const at = pressureCurves(put(put(sheet, 'brief.crankingSpeed', idle.speed), 'brief.maximumSpeed', 70), 3).curves[2].pressures[0]
+    const at = pressureCurves(put(put(sheet, 'brief.crankingSpeed', idle.speed), 'brief.maximumSpeed', 70), 3).curves[2]
+      .pressures[0]
     expect(at / idle.pressure).toBeCloseTo(1, 8)
   })
 })
@@ -79,7 +87,9 @@ describe('suction', () => {
     expect(plain).toBeGreaterThan(loss(DEMO_BUILDS.ottiline(), 2))
     expect(loss(put(DEMO_BUILDS.ottiline(), 'pickup.tubeDiameter', 0.011))).toBeGreaterThan(2 * plain)
     const floor = DEMO_BUILDS.ottiline()
-    expect(loss(put(floor, 'pickup.protrusion', floor.readings['pickup.sumpDepth'].value - 0.0006))).toBeGreaterThan(1.2 * plain)
+    expect(loss(put(floor, 'pickup.protrusion', floor.readings['pickup.sumpDepth'].value - 0.0006))).toBeGreaterThan(
+      1.2 * plain,
+    )
   })
   it('carries its band, which a tube of a known diameter narrows', () => {
     const rough = DEMO_BUILDS.ottiline()
@@ -96,7 +106,11 @@ describe('suction', () => {
   it('a static lift of 55 mm costs ρ g h at rest: 0.47 kPa', () => {
     const sheet = DEMO_BUILDS.ottiline()
     const model = modelOf(sheet)
-    model.engine.gauge(model.values, { speed: 0, temperature: 20, meanPressure: 0 }, { density: 875, viscosity: 0.3, filmViscosity: 0.3, pumpable: true })
+    model.engine.gauge(
+      model.values,
+      { speed: 0, temperature: 20, meanPressure: 0 },
+      { density: 875, viscosity: 0.3, filmViscosity: 0.3, pumpable: true },
+    )
     const { circuit } = model.engine
     expect(circuit.pressures[circuit.indexOf('pump inlet')]).toBeCloseTo(-875 * 9.80665 * 0.055, 0)
   })

@@ -36,10 +36,18 @@ export interface Sampled {
  * @param also what else is read of the solved circuit
  * @returns for each moment the gauge pressure, then the others in their order
  */
-export function sampleReadings(model: Model, moments: Running[], samples: number, also: ((model: Model) => number)[], seed = 20): Sampled[][] {
+export function sampleReadings(
+  model: Model,
+  moments: Running[],
+  samples: number,
+  also: ((model: Model) => number)[],
+  seed = 20,
+): Sampled[][] {
   const uncertain = model.inputs.filter((input) => input.sigma > 0)
   const random = seeded(seed)
-  const deviates = Float64Array.from({ length: samples * uncertain.length }, () => Math.max(-3, Math.min(3, normal(random))))
+  const deviates = Float64Array.from({ length: samples * uncertain.length }, () =>
+    Math.max(-3, Math.min(3, normal(random))),
+  )
   return moments.map((moment) => {
     // From the same start each time, so that the same sheet gives the same figures to the last.
     model.engine.circuit.reset()
@@ -103,19 +111,24 @@ export interface Share {
  * Source: GUM, JCGM 100:2008, 5.1.2.
  */
 export function varianceShares(model: Model, moment: Running): Share[] {
-  const effects = model.inputs.filter((input) => input.sigma > 0).map((input) => {
-    const half = Math.min(0.5 * input.sigma, input.value > 0 ? 0.45 * input.value : Infinity)
-    input.put(model.values, input.value + half)
-    const up = gaugePressure(model, moment)
-    input.put(model.values, input.value - half)
-    const down = gaugePressure(model, moment)
-    input.put(model.values, input.value)
-    return { input, effect: ((up - down) / (2 * half)) * input.sigma }
-  })
+  const effects = model.inputs
+    .filter((input) => input.sigma > 0)
+    .map((input) => {
+      const half = Math.min(0.5 * input.sigma, input.value > 0 ? 0.45 * input.value : Infinity)
+      input.put(model.values, input.value + half)
+      const up = gaugePressure(model, moment)
+      input.put(model.values, input.value - half)
+      const down = gaugePressure(model, moment)
+      input.put(model.values, input.value)
+      return { input, effect: ((up - down) / (2 * half)) * input.sigma }
+    })
   const sum = effects.reduce((total, { effect }) => total + effect * effect, 0) || 1
   return effects
     .map(({ input, effect }) => ({
-      key: input.key, label: input.label, effect, share: (effect * effect) / sum,
+      key: input.key,
+      label: input.label,
+      effect,
+      share: (effect * effect) / sum,
       assumed: input.source === 'layout' || input.source === 'computed',
     }))
     .sort((a, b) => b.share - a.share)

@@ -21,14 +21,21 @@ const SAMPLES = 40
 /** Gauge readings of a sheet at the four states. */
 export function stateReadings(sheet: Sheet, samples = SAMPLES): StateReadings {
   const { states } = outlookOf(sheet, samples)
-  return Object.fromEntries(STATE_NAMES.map((name) => {
-    const { pressure, low, high, verdict } = states.find((state) => state.name === name)!
-    return [name, { pressure, low, high, verdict }]
-  })) as StateReadings
+  return Object.fromEntries(
+    STATE_NAMES.map((name) => {
+      const { pressure, low, high, verdict } = states.find((state) => state.name === name)!
+      return [name, { pressure, low, high, verdict }]
+    }),
+  ) as StateReadings
 }
 
 /** The named state's pressure of a sheet changed in some way, over the sheet's own: with the same draws, so that the band is that of the change. */
 export function changeAt(sheet: Sheet, changed: Sheet, name: StateName): number {
-  const of = (each: Sheet) => pressureBands(modelOf(each), namedStates(each).filter((state) => state.name === name), 1)[0].pressure
+  const of = (each: Sheet) =>
+    pressureBands(
+      modelOf(each),
+      namedStates(each).filter((state) => state.name === name),
+      1,
+    )[0].pressure
   return of(changed) - of(sheet)
 }

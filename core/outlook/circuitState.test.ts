@@ -10,7 +10,9 @@ import { namedStates } from './states'
 describe('the circuit as it works', () => {
   it('shares of what leaves the gallery and the valve add up to the pump’s flow', () => {
     const state = circuitAtState(DEMO_BUILDS.ottiline(), 3)
-    const back = state.elements.filter(({ to, id }) => to === 'sump' && id !== 'pickup').reduce((sum, { share }) => sum + share, 0)
+    const back = state.elements
+      .filter(({ to, id }) => to === 'sump' && id !== 'pickup')
+      .reduce((sum, { share }) => sum + share, 0)
     expect(back).toBeCloseTo(1, 6)
   })
   it('says where each element’s numbers came from, and names only readings of the layout', () => {
@@ -18,7 +20,11 @@ describe('the circuit as it works', () => {
     const keys = catalogueOf(sheet.layout)
     const { elements } = circuitState(sheet, namedStates(sheet)[2])
     for (const { reading } of elements) if (reading) expect(keys.has(reading)).toBe(true)
-    expect(elements.find(({ id }) => id === 'main 4 film')).toMatchObject({ station: 'bearings', reading: 'main.4.bore', source: 'measured' })
+    expect(elements.find(({ id }) => id === 'main 4 film')).toMatchObject({
+      station: 'bearings',
+      reading: 'main.4.bore',
+      source: 'measured',
+    })
     expect(elements.find(({ id }) => id === 'filter')).toMatchObject({ station: 'passages', source: 'layout' })
   })
 })
@@ -27,7 +33,8 @@ describe('scenarios', () => {
   const found = scenarios(DEMO_BUILDS.ottiline())
   const idle = (key: string) => found.find((each) => each.key === key)!.states.idleHot.pressure
   it('as it stands reads as the outlook does; worn, diluted, hot and thin all read less at hot idle, all at once least', () => {
-    for (const state of outlookOf(DEMO_BUILDS.ottiline(), 3).states) expect(found[0].states[state.name].pressure).toBeCloseTo(state.pressure, 2)
+    for (const state of outlookOf(DEMO_BUILDS.ottiline(), 3).states)
+      expect(found[0].states[state.name].pressure).toBeCloseTo(state.pressure, 2)
     for (const key of ['worn', 'diluted', 'hot', 'thin']) expect(idle(key)).toBeLessThan(0.95 * idle('now'))
     for (const key of ['worn', 'diluted', 'hot']) expect(idle('all')).toBeLessThan(idle(key))
   })

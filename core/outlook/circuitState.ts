@@ -47,11 +47,21 @@ export function circuitState(sheet: Sheet, moment: Running): CircuitState {
   const pressureAt = (id: string) => pressures[circuit.indexOf(id)]
   const delivered = flows[network.elements.indexOf(plan.pump)]
   return {
-    gauge: plan.gauge, galleryEnd: plan.galleryEnd, delivered,
+    gauge: plan.gauge,
+    galleryEnd: plan.galleryEnd,
+    delivered,
     nodes: network.nodes.map(({ id }) => ({ id, pressure: id === 'sump' ? 0 : pressureAt(id) })),
     elements: network.elements.map(({ id, from, to }, e) => {
       const pressureOf = (node: string) => (node === 'sump' ? 0 : pressureAt(node))
-      return { id, from, to, flow: flows[e], loss: pressureOf(from) - pressureOf(to), share: delivered > 0 ? flows[e] / delivered : 0, ...aboutElement(sheet, id) }
+      return {
+        id,
+        from,
+        to,
+        flow: flows[e],
+        loss: pressureOf(from) - pressureOf(to),
+        share: delivered > 0 ? flows[e] / delivered : 0,
+        ...aboutElement(sheet, id),
+      }
     }),
   }
 }
@@ -62,17 +72,38 @@ export function circuitAtState(sheet: Sheet, index: number): CircuitState {
 }
 
 const FIXED: Record<string, [words: string, station?: Station, reading?: string]> = {
-  pickup: ['Pickup and tube', 'pickup', 'pickup.tubeDiameter'], pump: ['Pump', 'pump', 'pump.displacement'], relief: ['Relief valve', 'relief', 'relief.springRate'],
-  'gallery relief': ['Relief valve, gallery end', 'relief', 'relief2.springRate'], cooler: ['Cooler', 'passages', 'passage.coolerBypass'], 'cooler bypass': ['Cooler’s bypass valve', 'passages', 'passage.coolerBypass'],
-  filter: ['Filter', 'passages', 'passage.filterLoss'], 'filter bypass': ['Filter’s bypass valve', 'passages', 'passage.filterBypass'], feed: ['From the filter to the gallery'], lifters: ['Lifters'],
-  'rocker restrictor': ['Rocker feed restrictor', 'passages', 'passage.rockerRestrictor'], 'rocker bushes': ['Rockers'], 'timing jet': ['Timing jet', 'passages', 'passage.timingJet'],
-  'turbo restrictor': ['Turbo feed restrictor', 'passages', 'passage.turboFeed'], 'turbo bearings': ['Turbo'], tensioner: ['Chain tensioner', 'passages', 'passage.tensioner'],
+  pickup: ['Pickup and tube', 'pickup', 'pickup.tubeDiameter'],
+  pump: ['Pump', 'pump', 'pump.displacement'],
+  relief: ['Relief valve', 'relief', 'relief.springRate'],
+  'gallery relief': ['Relief valve, gallery end', 'relief', 'relief2.springRate'],
+  cooler: ['Cooler', 'passages', 'passage.coolerBypass'],
+  'cooler bypass': ['Cooler’s bypass valve', 'passages', 'passage.coolerBypass'],
+  filter: ['Filter', 'passages', 'passage.filterLoss'],
+  'filter bypass': ['Filter’s bypass valve', 'passages', 'passage.filterBypass'],
+  feed: ['From the filter to the gallery'],
+  lifters: ['Lifters'],
+  'rocker restrictor': ['Rocker feed restrictor', 'passages', 'passage.rockerRestrictor'],
+  'rocker bushes': ['Rockers'],
+  'timing jet': ['Timing jet', 'passages', 'passage.timingJet'],
+  'turbo restrictor': ['Turbo feed restrictor', 'passages', 'passage.turboFeed'],
+  'turbo bearings': ['Turbo'],
+  tensioner: ['Chain tensioner', 'passages', 'passage.tensioner'],
 }
 
 function aboutElement(sheet: Sheet, id: string): Pick<DrawnElement, 'words' | 'station' | 'reading' | 'source'> {
   const [words, station, reading] = FIXED[id] ?? namedElement(sheet, id)
   if (!reading) return { words, station }
-  return { words, station, reading, source: reading in sheet.readings ? sheet.readings[reading].source : standInOf(sheet, reading)?.words.startsWith('computed') ? 'computed' : 'layout' }
+  return {
+    words,
+    station,
+    reading,
+    source:
+      reading in sheet.readings
+        ? sheet.readings[reading].source
+        : standInOf(sheet, reading)?.words.startsWith('computed')
+          ? 'computed'
+          : 'layout',
+  }
 }
 
 function namedElement(sheet: Sheet, id: string): [words: string, station?: Station, reading?: string] {
@@ -80,9 +111,22 @@ function namedElement(sheet: Sheet, id: string): [words: string, station?: Stati
   if (leftOut) return [`${leftOut.label}, left out`, 'passages']
   const [, kind, number] = /^(main|rod|cam) (\d+) film$/.exec(id) ?? []
   if (kind === 'cam') return [`Cam bearing ${number}`, 'bearings', 'cam.clearance']
-  if (kind) return [`${kind === 'main' ? 'Main' : 'Rod'} ${number}`, 'bearings', `${kind}.${number}.${`${kind}.${number}.clearance` in sheet.readings ? 'clearance' : 'bore'}`]
+  if (kind)
+    return [
+      `${kind === 'main' ? 'Main' : 'Rod'} ${number}`,
+      'bearings',
+      `${kind}.${number}.${`${kind}.${number}.clearance` in sheet.readings ? 'clearance' : 'bore'}`,
+    ]
   if (id.startsWith('piston jets')) return ['Piston jets', 'passages', 'passage.pistonJet']
   const drilling = /^(drilling|crank drilling|cam drilling|gallery) (.+)$/.exec(id)
-  if (drilling) return [{ drilling: `Drilling to main ${drilling[2]}`, 'crank drilling': `Crank drilling to rod ${drilling[2]}`, 'cam drilling': `Drilling to cam bearing ${drilling[2]}`, gallery: `Gallery, ${drilling[2]}` }[drilling[1]]!]
+  if (drilling)
+    return [
+      {
+        drilling: `Drilling to main ${drilling[2]}`,
+        'crank drilling': `Crank drilling to rod ${drilling[2]}`,
+        'cam drilling': `Drilling to cam bearing ${drilling[2]}`,
+        gallery: `Gallery, ${drilling[2]}`,
+      }[drilling[1]]!,
+    ]
   return [id]
 }

@@ -22,11 +22,21 @@ export function computedFaults(sheet: Sheet): ComputedFault[] {
     const item = items.get(inspection.key)
     const found = item && findingOf(sheet, inspection)
     if (!found || found.verdict === 'pass') continue
-    if (item.kind === 'bypass' || (out.has(item.key) && item.absent.kind !== 'none')) faults.push({ path: `inspections/${item.key}`, about: `${item.label.toLowerCase()}: ${found.words}`, station: 'passages' })
+    if (item.kind === 'bypass' || (out.has(item.key) && item.absent.kind !== 'none'))
+      faults.push({
+        path: `inspections/${item.key}`,
+        about: `${item.label.toLowerCase()}: ${found.words}`,
+        station: 'passages',
+      })
   }
   for (const record of (['main', 'rod'] as const).flatMap((set) => bearingsOf(sheet, set))) {
     if (record.clearance.source !== 'measured' || record.conflict) continue
-    if (judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict === 'stop') faults.push({ path: `readings/${record.set}.${record.number}.bore`, about: `${record.label.toLowerCase()} out of its limit`, station: 'bearings' })
+    if (judgeClearance(record.clearance, clearanceLimits(sheet, record.set, record.diameter)).verdict === 'stop')
+      faults.push({
+        path: `readings/${record.set}.${record.number}.bore`,
+        about: `${record.label.toLowerCase()} out of its limit`,
+        station: 'bearings',
+      })
   }
   return faults
 }

@@ -40,9 +40,17 @@ export function pressureCurves(sheet: Sheet, points = 32): PressureCurves {
   const curves = [cold, 0.5 * (cold + hot), hot].map((temperature) => ({
     temperature,
     pressures: speeds.map((speed) => gaugePressure(model, momentAt(sheet, speed, temperature))),
-    band: pressureBands(model, few.map((speed) => momentAt(sheet, speed, temperature)), BAND_SAMPLES).map(({ low, high }, i) => ({ speed: few[i], low, high })),
+    band: pressureBands(
+      model,
+      few.map((speed) => momentAt(sheet, speed, temperature)),
+      BAND_SAMPLES,
+    ).map(({ low, high }, i) => ({ speed: few[i], low, high })),
   }))
   const least = speeds.map((speed) => targetBetween(sheet, model.oil, speed, hot).least)
-  const { most } = targetAt(sheet, model.oil, { name: 'workingHot', speed: requireValue(sheet, 'brief.workingSpeed').value, temperature: hot })
+  const { most } = targetAt(sheet, model.oil, {
+    name: 'workingHot',
+    speed: requireValue(sheet, 'brief.workingSpeed').value,
+    temperature: hot,
+  })
   return { speeds, curves, least, most, reliefOpens: flowStartPressure(model.values.relief) }
 }

@@ -33,9 +33,17 @@ export function bearingProblems(sheet: Sheet): BearingProblem[] {
       const side = record.clearance.value > 0.5 * (limits.least + limits.most) ? ('loose' as const) : ('tight' as const)
       const middle = 0.5 * (limits.least + limits.most)
       const problem: BearingProblem = {
-        set, number: record.number, label: record.label, clearance: record.clearance.value,
-        limit: side === 'loose' ? limits.most : limits.least, side, verdict: judged.verdict, chance: judged.chance, cost: 0,
-        culprit: culpritOf(records, record.number), shell: 0.5 * (record.clearance.value - middle),
+        set,
+        number: record.number,
+        label: record.label,
+        clearance: record.clearance.value,
+        limit: side === 'loose' ? limits.most : limits.least,
+        side,
+        verdict: judged.verdict,
+        chance: judged.chance,
+        cost: 0,
+        culprit: culpritOf(records, record.number),
+        shell: 0.5 * (record.clearance.value - middle),
       }
       return [{ problem, middle }]
     })

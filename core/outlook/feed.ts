@@ -9,7 +9,14 @@ import { oilOf } from '../oil/sheet'
 export function rodFeed(sheet: Sheet): { pressure: number; speed: number } {
   const speed = requireValue(sheet, 'brief.maximumSpeed').value
   const largest = Math.max(...bearingsOf(sheet, 'main').map((record) => record.diameter))
-  return { pressure: leastGalleryPressure(oilAt(oilOf(sheet), requireValue(sheet, 'brief.hotOil').value).density, speed, largest), speed }
+  return {
+    pressure: leastGalleryPressure(
+      oilAt(oilOf(sheet), requireValue(sheet, 'brief.hotOil').value).density,
+      speed,
+      largest,
+    ),
+    speed,
+  }
 }
 
 /** How crank drillings reach the main journals: one mouth, or drilled right through with two. */

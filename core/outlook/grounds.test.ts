@@ -6,31 +6,56 @@ import { missingGrounds } from './grounds'
 import { modelOf } from './model'
 import { outlookOf, targetAt, targetBetween } from './outlook'
 
-const put = (sheet: Sheet, readings: Record<string, number>): Sheet => ({ ...sheet, readings: { ...sheet.readings, ...Object.fromEntries(Object.entries(readings).map(([key, value]) => [key, { value, source: 'measured' as const }])) } })
+const put = (sheet: Sheet, readings: Record<string, number>): Sheet => ({
+  ...sheet,
+  readings: {
+    ...sheet.readings,
+    ...Object.fromEntries(
+      Object.entries(readings).map(([key, value]) => [key, { value, source: 'measured' as const }]),
+    ),
+  },
+})
 const verdicts = (sheet: Sheet) => outlookOf(sheet, 20).states.map(({ verdict }) => verdict)
 
 describe('the grounds of a word', () => {
   it('with nothing measured every state is assumed, and each names what would change it', () => {
     const blank = newSheet('inline4', 'a', 'b')
     expect(verdicts(blank)).toEqual(['assumed', 'assumed', 'assumed', 'assumed'])
-    expect(missingGrounds(blank, 'idleHot').map(({ key }) => key)).toEqual(['main.1.journal', 'rod.1.journal', 'pump.displacement', 'pump.endClearance'])
+    expect(missingGrounds(blank, 'idleHot').map(({ key }) => key)).toEqual([
+      'main.1.journal',
+      'rod.1.journal',
+      'pump.displacement',
+      'pump.endClearance',
+    ])
     expect(missingGrounds(blank, 'workingHot').map(({ key }) => key)).toContain('relief.springRate')
   })
   it('one measured bearing of each kind, the pump and its gaps are grounds for hot idle; cold and at speed the valve is wanted too', () => {
-    const some = put(newSheet('inline4', 'a', 'b'), { 'main.1.journal': 0.05798, 'main.1.bore': 0.05804, 'rod.1.clearance': 5e-5, 'pump.displacement': 12e-6, 'pump.endClearance': 7e-5 })
+    const some = put(newSheet('inline4', 'a', 'b'), {
+      'main.1.journal': 0.05798,
+      'main.1.bore': 0.05804,
+      'rod.1.clearance': 5e-5,
+      'pump.displacement': 12e-6,
+      'pump.endClearance': 7e-5,
+    })
     expect(missingGrounds(some, 'idleHot')).toEqual([])
     expect(missingGrounds(some, 'idleCold').map(({ about }) => about)).toEqual(['relief valve'])
     expect(missingGrounds(put(some, { 'relief.freeLength': 0.048 }), 'idleCold')).toEqual([])
     // Of two valves both are wanted.
     const two = { ...some, layout: { ...some.layout, galleryRelief: true } }
-    expect(missingGrounds(put(two, { 'relief.freeLength': 0.048 }), 'idleCold').map(({ about }) => about)).toEqual(['gallery relief valve'])
+    expect(missingGrounds(put(two, { 'relief.freeLength': 0.048 }), 'idleCold').map(({ about }) => about)).toEqual([
+      'gallery relief valve',
+    ])
     expect(missingGrounds(two, 'idleHot')).toEqual([])
     expect(verdicts(some)[2]).not.toBe('assumed')
   })
   it('the gauge’s own word stands once it was read, and says where it departs from the prediction', () => {
     const read = put(DEMO_BUILDS.ottiline(), { 'start.idleHot.pressure': 0.8e5 })
     const idle = outlookOf(read, 40).states[2]
-    expect(idle).toMatchObject({ verdict: 'stop', predicted: 'pass', measured: { reading: 0.8e5, against: 'under', prediction: 'below' } })
+    expect(idle).toMatchObject({
+      verdict: 'stop',
+      predicted: 'pass',
+      measured: { reading: 0.8e5, against: 'under', prediction: 'below' },
+    })
     expect(idle.pressure).toBeGreaterThan(2e5)
     const high = outlookOf(put(DEMO_BUILDS.ottiline(), { 'start.idleHot.pressure': 4.5e5 }), 40).states[2]
     expect(high).toMatchObject({ verdict: 'watch', measured: { against: 'inside', prediction: 'above' } })
@@ -79,7 +104,10 @@ describe('what is wanted between idle and work', () => {
     const at = (speed: number) => targetBetween(sheet, oil, speed, 95).least
     const [idle, working] = [650 / 60, 3200 / 60]
     expect(at(idle)).toBeCloseTo(targetAt(sheet, oil, { name: 'idleHot', speed: idle, temperature: 95 }).least, 2)
-    expect(at(working)).toBeCloseTo(targetAt(sheet, oil, { name: 'workingHot', speed: working, temperature: 95 }).least, 2)
+    expect(at(working)).toBeCloseTo(
+      targetAt(sheet, oil, { name: 'workingHot', speed: working, temperature: 95 }).least,
+      2,
+    )
     expect(at(0.5 * (idle + working))).toBeCloseTo(0.5 * (at(idle) + at(working)), 0)
     expect(at(idle + 1e-6) - at(idle)).toBeLessThan(1)
   })

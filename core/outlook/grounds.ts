@@ -23,8 +23,12 @@ const RELIEF_STATES: StateName[] = ['crankingCold', 'idleCold', 'workingHot']
 export function missingGrounds(sheet: Sheet, state: StateName): Missing[] {
   const missing: Missing[] = []
   const catalogue = catalogueOf(sheet.layout)
-  const lacks = (about: Missing['about'], key: string) => missing.push({ about, key, label: catalogue.get(key)?.label ?? key })
-  for (const [set, about] of [['main', 'mains'], ['rod', 'rods']] as const) {
+  const lacks = (about: Missing['about'], key: string) =>
+    missing.push({ about, key, label: catalogue.get(key)?.label ?? key })
+  for (const [set, about] of [
+    ['main', 'mains'],
+    ['rod', 'rods'],
+  ] as const) {
     const records = bearingsOf(sheet, set)
     if (records.some(({ clearance, chosen }) => clearance.source !== 'layout' || chosen)) continue
     const first = records.find(({ journal }) => !journal)
@@ -35,7 +39,8 @@ export function missingGrounds(sheet: Sheet, state: StateName): Missing[] {
   if (gaps.every((key) => !(key in sheet.readings))) lacks('pump clearances', gaps[0])
   if (RELIEF_STATES.includes(state)) {
     if (!valveHasGrounds(sheet, 'relief')) lacks('relief valve', 'relief.springRate')
-    if (sheet.layout.galleryRelief && !valveHasGrounds(sheet, 'relief2')) lacks('gallery relief valve', 'relief2.springRate')
+    if (sheet.layout.galleryRelief && !valveHasGrounds(sheet, 'relief2'))
+      lacks('gallery relief valve', 'relief2.springRate')
   }
   return missing
 }

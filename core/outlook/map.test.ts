@@ -17,13 +17,19 @@ describe('map', () => {
     expect([map.temperatures[0], map.temperatures[31]]).toEqual([8, expect.closeTo(120, 9)])
   })
   it('agrees with a single solution anywhere on it', () => {
-    for (const [row, column] of [[0, 0], [10, 39], [25, 3], [31, 20]]) {
+    for (const [row, column] of [
+      [0, 0],
+      [10, 39],
+      [25, 3],
+      [31, 20],
+    ]) {
       const moment = momentAt(sheet, map.speeds[column], map.temperatures[row])
       expect(map.pressure[at(row, column)] / gaugePressure(modelOf(sheet), moment)).toBeCloseTo(1, 7)
     }
   })
   it('hot pressure rises with speed; the valve lifts only above its opening; what goes out is what the pump gives', () => {
-    for (let column = 1; column < 40; column++) expect(map.pressure[at(28, column)]).toBeGreaterThan(map.pressure[at(28, column - 1)])
+    for (let column = 1; column < 40; column++)
+      expect(map.pressure[at(28, column)]).toBeGreaterThan(map.pressure[at(28, column - 1)])
     for (let i = 0; i < 1280; i++) {
       if (map.lift[i] === 0) expect(map.flows.relief[i]).toBeLessThan(1e-9)
       expect(map.power[i]).toBeGreaterThan(0)
@@ -32,7 +38,8 @@ describe('map', () => {
     const model = modelOf(sheet)
     const i = at(20, 30)
     gaugePressure(model, momentAt(sheet, map.speeds[30], map.temperatures[20]))
-    const pump = model.engine.circuit.flows[model.engine.circuit.network.elements.findIndex((element) => element.id === 'pump')]
+    const pump =
+      model.engine.circuit.flows[model.engine.circuit.network.elements.findIndex((element) => element.id === 'pump')]
     expect(FLOW_KINDS.reduce((sum, kind) => sum + map.flows[kind][i], 0) / pump).toBeCloseTo(1, 6)
   })
 })
@@ -47,14 +54,18 @@ describe('every outlet of a full layout', () => {
   }
   it('takes its share: without turbo, jets, cooler or tensioner the gauge reads more', () => {
     const all = pressure()
-    for (const change of [{ turbo: false }, { pistonJets: 0 }, { tensioner: false }]) expect(pressure(change)).toBeGreaterThan(all)
+    for (const change of [{ turbo: false }, { pistonJets: 0 }, { tensioner: false }])
+      expect(pressure(change)).toBeGreaterThan(all)
     expect(pressure({ cooler: false })).not.toBeCloseTo(all, -2)
   })
   it('piston jets stay shut at idle and open at speed', () => {
     const model = modelOf(sheet)
     const jets = (speed: number) => {
       gaugePressure(model, { speed, temperature: 95, meanPressure: 5e5 })
-      return model.engine.plan.pistonJets.reduce((sum, jet) => sum + model.engine.circuit.flows[model.engine.circuit.network.elements.indexOf(jet)], 0)
+      return model.engine.plan.pistonJets.reduce(
+        (sum, jet) => sum + model.engine.circuit.flows[model.engine.circuit.network.elements.indexOf(jet)],
+        0,
+      )
     }
     expect(jets(8)).toBeLessThan(1e-9)
     expect(jets(60)).toBeGreaterThan(1e-5)
@@ -73,6 +84,7 @@ describe('sensitivity', () => {
     expect(of('oil.grade').effects.idleHot).toBeGreaterThan(10e3)
   })
   it('is sorted by what it does at hot idle', () => {
-    for (let i = 1; i < list.length; i++) expect(Math.abs(list[i].effects.idleHot)).toBeLessThanOrEqual(Math.abs(list[i - 1].effects.idleHot))
+    for (let i = 1; i < list.length; i++)
+      expect(Math.abs(list[i].effects.idleHot)).toBeLessThanOrEqual(Math.abs(list[i - 1].effects.idleHot))
   })
 })

@@ -38,10 +38,17 @@ export const MAP_SIZE: [number, number] = [40, 32]
 export function flowGroups(model: Model): Record<FlowKind, number[]> {
   const { plan, circuit } = model.engine
   const place = new Map(circuit.network.elements.map((element, i) => [element.id, i]))
-  const of = (...elements: ({ id: string } | undefined)[]) => elements.flatMap((element) => (element ? [place.get(element.id)!] : []))
+  const of = (...elements: ({ id: string } | undefined)[]) =>
+    elements.flatMap((element) => (element ? [place.get(element.id)!] : []))
   return {
-    mains: of(...plan.mains), rods: of(...plan.rods.map((rod) => rod.film)), cam: of(...plan.cams), lifters: of(plan.lifters), rockers: of(plan.rockers?.restrictor),
-    jets: of(plan.timingJet, plan.tensioner, ...plan.pistonJets), turbo: of(plan.turbo?.restrictor), relief: of(plan.relief, plan.galleryRelief),
+    mains: of(...plan.mains),
+    rods: of(...plan.rods.map((rod) => rod.film)),
+    cam: of(...plan.cams),
+    lifters: of(plan.lifters),
+    rockers: of(plan.rockers?.restrictor),
+    jets: of(plan.timingJet, plan.tensioner, ...plan.pistonJets),
+    turbo: of(plan.turbo?.restrictor),
+    relief: of(plan.relief, plan.galleryRelief),
     // What runs out where something was left out, or through a valve that leads to the sump.
     lost: of(...plan.leaks, model.sheet.layout.coolerBypass === 'sump' ? plan.cooler?.bypass : undefined),
   }
@@ -55,11 +62,21 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
   const model = modelOf(sheet)
   const { engine, values } = model
   const speeds = speedsOver(sheet, across)
-  const temperatures = evenly(requireValue(sheet, 'brief.coldStart').value, requireValue(sheet, 'brief.hotOil').value + 25, down)
+  const temperatures = evenly(
+    requireValue(sheet, 'brief.coldStart').value,
+    requireValue(sheet, 'brief.hotOil').value + 25,
+    down,
+  )
   const loads = speeds.map((speed) => meanPressureAt(sheet, speed))
   const blank = () => new Float64Array(across * down)
   const map: OutlookMap = {
-    speeds, temperatures, pressure: blank(), lift: blank(), power: blank(), mainFilm: blank(), rodFilm: blank(),
+    speeds,
+    temperatures,
+    pressure: blank(),
+    lift: blank(),
+    power: blank(),
+    mainFilm: blank(),
+    rodFilm: blank(),
     flows: Object.fromEntries(FLOW_KINDS.map((kind) => [kind, blank()])) as OutlookMap['flows'],
   }
   const groups = flowGroups(model)
@@ -84,7 +101,12 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
       if (step > 1) for (let n = 0; n < pressures.length; n++) pressures[n] += pressures[n] - before[n]
       map.pressure[at] = engine.gauge(values, running, oil, MAP_AIM)
       map.lift[at] = liftAt(values.relief, pressures[outlet])
-      map.power[at] = shaftPower(pressures[outlet] - pressures[inlet], values, running.speed * values.driveRatio, oil.filmViscosity * values.viscosityFactor)
+      map.power[at] = shaftPower(
+        pressures[outlet] - pressures[inlet],
+        values,
+        running.speed * values.driveRatio,
+        oil.filmViscosity * values.viscosityFactor,
+      )
       map.mainFilm[at] = engine.films.main
       map.rodFilm[at] = engine.films.rod
       for (const kind of FLOW_KINDS) {

@@ -10,7 +10,8 @@ describe.each(['ottiline', 'talvik', 'pell'] as const)('the band of a map, %s', 
   const sheet = DEMO_BUILDS[name]()
   const map = outlookMap(sheet, [20, 12])
   const band = mapBand(sheet, map)
-  const direct = (row: number, column: number) => pressureBands(modelOf(sheet), [momentAt(sheet, map.speeds[column], map.temperatures[row])], 300)[0]
+  const direct = (row: number, column: number) =>
+    pressureBands(modelOf(sheet), [momentAt(sheet, map.speeds[column], map.temperatures[row])], 300)[0]
 
   it('holds the best value everywhere', () => {
     map.pressure.forEach((best, i) => {
@@ -19,18 +20,25 @@ describe.each(['ottiline', 'talvik', 'pell'] as const)('the band of a map, %s', 
     })
   })
   it('says what sampling each place by itself says, within what eighty samples can tell', () => {
-    const off = [2, 5, 8, 11].flatMap((row) => [0, 3, 8, 13, 19].flatMap((column) => {
-      const { pressure, low, high } = direct(row, column)
-      const at = row * map.speeds.length + column
-      return [Math.abs(band.low[at] - low) / pressure, Math.abs(band.high[at] - high) / pressure]
-    })).sort((a, b) => a - b)
+    const off = [2, 5, 8, 11]
+      .flatMap((row) =>
+        [0, 3, 8, 13, 19].flatMap((column) => {
+          const { pressure, low, high } = direct(row, column)
+          const at = row * map.speeds.length + column
+          return [Math.abs(band.low[at] - low) / pressure, Math.abs(band.high[at] - high) / pressure]
+        }),
+      )
+      .sort((a, b) => a - b)
     expect(off[Math.floor(off.length / 2)]).toBeLessThan(0.03)
     expect(off.at(-1)).toBeLessThan(0.13)
   })
 })
 it('what is measured narrows it: the same engine with everything assumed has a wider one', () => {
   const sheet = DEMO_BUILDS.ottiline()
-  const bare = { ...sheet, readings: Object.fromEntries(Object.entries(sheet.readings).filter(([key]) => key.startsWith('brief.'))) }
+  const bare = {
+    ...sheet,
+    readings: Object.fromEntries(Object.entries(sheet.readings).filter(([key]) => key.startsWith('brief.'))),
+  }
   const width = (of: typeof sheet) => {
     const map = outlookMap(of, [8, 6])
     const { low, high } = mapBand(of, map)

@@ -32,18 +32,44 @@ export interface Measured extends PointVerdict {
 /** Judges a reading: out of target is a stop; in target but out of the band, or with no band to hold it against, is a watch. */
 export function judgeReading(reading: number, target: Target, expected: Band, voided = false): PointVerdict {
   const against = reading < target.least ? 'under' : reading > target.most ? 'over' : 'inside'
-  const prediction = voided ? 'void' : reading < expected.low - GAUGE_ERROR ? 'below' : reading > expected.high + GAUGE_ERROR ? 'above' : 'within'
-  return { verdict: against !== 'inside' ? 'stop' : prediction !== 'within' ? 'watch' : 'pass', reading, target, expected, against, prediction }
+  const prediction = voided
+    ? 'void'
+    : reading < expected.low - GAUGE_ERROR
+      ? 'below'
+      : reading > expected.high + GAUGE_ERROR
+        ? 'above'
+        : 'within'
+  return {
+    verdict: against !== 'inside' ? 'stop' : prediction !== 'within' ? 'watch' : 'pass',
+    reading,
+    target,
+    expected,
+    against,
+    prediction,
+  }
 }
 
 /** What the gauge read at a state, judged; undefined where it was not read. */
-export function measuredAt(model: Model, name: StateName, samples: number, voided: boolean, targetFor: (moment: { speed: number; temperature: number }) => Target): Measured | undefined {
+export function measuredAt(
+  model: Model,
+  name: StateName,
+  samples: number,
+  voided: boolean,
+  targetFor: (moment: { speed: number; temperature: number }) => Target,
+): Measured | undefined {
   const { sheet } = model
   const point = sheet.readings[`start.${name}.pressure`]
   if (!point) return undefined
   const state = namedStates(sheet).find((each) => each.name === name)!
-  const at = (field: 'speed' | 'temperature') => (sheet.readings[`start.${name}.${field}`] ? requireValue(sheet, `start.${name}.${field}`).value : state[field])
+  const at = (field: 'speed' | 'temperature') =>
+    sheet.readings[`start.${name}.${field}`] ? requireValue(sheet, `start.${name}.${field}`).value : state[field]
   const [speed, temperature] = [at('speed'), at('temperature')]
   const [expected] = pressureBands(model, [momentAt(sheet, speed, temperature)], samples)
-  return { ...judgeReading(point.value, targetFor({ speed, temperature }), expected, voided), speed, temperature, at: point.at, by: point.by }
+  return {
+    ...judgeReading(point.value, targetFor({ speed, temperature }), expected, voided),
+    speed,
+    temperature,
+    at: point.at,
+    by: point.by,
+  }
 }

@@ -40,6 +40,8 @@ export function gaugePressure(model: Model, running: Running, aim?: number): num
 
 /** Puts another value in the place of every input whose key matches, `share` as uncertain as before. */
 export function setInputs(model: Model, matches: RegExp, value: (now: number, key: string) => number, share = 1): void {
-  for (const input of model.inputs) if (matches.test(input.key)) Object.assign(input, { value: value(input.value, input.key), sigma: share * input.sigma })
+  for (const input of model.inputs)
+    if (matches.test(input.key))
+      Object.assign(input, { value: value(input.value, input.key), sigma: share * input.sigma })
   for (const input of model.inputs) input.put(model.values, input.value)
 }

@@ -15,7 +15,10 @@ const measured = (value: number) => ({ value, source: 'measured' as const })
 
 /** Gauge pressure of a sheet at a named state, Pa. */
 function at(sheet: Sheet, name: string): number {
-  return gaugePressure(modelOf(sheet), namedStates(sheet).find((state) => state.name === name)!)
+  return gaugePressure(
+    modelOf(sheet),
+    namedStates(sheet).find((state) => state.name === name)!,
+  )
 }
 /** A copy of the demo six with some readings put in. */
 function withReadings(readings: Record<string, number>, sheet = demo()): Sheet {
@@ -66,7 +69,9 @@ describe('what a builder knows of oil pressure', () => {
   })
   it('worn end clearance hurts hot idle more than any other state', () => {
     const worn = withReadings({ 'pump.endClearance': 0.00015 })
-    const lost = (['crankingCold', 'idleCold', 'idleHot', 'workingHot'] as const).map((name) => 1 - at(worn, name) / at(six, name))
+    const lost = (['crankingCold', 'idleCold', 'idleHot', 'workingHot'] as const).map(
+      (name) => 1 - at(worn, name) / at(six, name),
+    )
     expect(Math.max(...lost)).toBe(lost[2])
     expect(lost[2]).toBeGreaterThan(0.05)
   })
@@ -75,7 +80,8 @@ describe('what a builder knows of oil pressure', () => {
       const wider = demo()
       const path = key.startsWith('pump') ? key : key === 'cam' ? 'cam.clearance' : `${key}.bore`
       wider.readings[path].value += 20e-6
-      for (const name of ['crankingCold', 'idleCold', 'idleHot', 'workingHot']) expect(at(wider, name)).toBeLessThanOrEqual(at(six, name) + 1e-3)
+      for (const name of ['crankingCold', 'idleCold', 'idleHot', 'workingHot'])
+        expect(at(wider, name)).toBeLessThanOrEqual(at(six, name) + 1e-3)
     }
   })
 })
@@ -112,7 +118,9 @@ describe('band', () => {
   it('names what is assumed, and drops it once measured', () => {
     const talvik = demo('talvik')
     expect(outlookOf(talvik, 20).assumed.map((share) => share.key)).toContain('pump.endClearance')
-    expect(outlookOf(withReadings({ 'pump.endClearance': 8e-5 }, talvik), 20).assumed.map((share) => share.key)).not.toContain('pump.endClearance')
+    expect(
+      outlookOf(withReadings({ 'pump.endClearance': 8e-5 }, talvik), 20).assumed.map((share) => share.key),
+    ).not.toContain('pump.endClearance')
   })
 })
 

@@ -73,12 +73,22 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   const idleHot = states.find((state) => state.name === 'idleHot')!
   const judged = states.map((state, i) => {
     const [gauge, drawn, behind, main, rod] = sampled[i]
-    return stateOutlook(model, state, bandOf(gauge), { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } }, voids, samples)
+    return stateOutlook(
+      model,
+      state,
+      bandOf(gauge),
+      { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } },
+      voids,
+      samples,
+    )
   })
   return {
     states: doubtedBy(judged),
     assumed: varianceShares(model, idleHot).filter((share) => share.assumed && share.share > 0.004),
-    voids, unused, starvesFrom: starvesFrom(model), faults: computedFaults(sheet),
+    voids,
+    unused,
+    starvesFrom: starvesFrom(model),
+    faults: computedFaults(sheet),
     suction: states.map(({ name }, i) => {
       const { best, low, high } = rangeOf(sampled[i][1])
       return { name, loss: best, low, high, starves: best > STARVES }
@@ -88,8 +98,11 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
 
 /** Where the gauge departs from the record at one state, what the same record predicts of the others passes no more: it is watched until the two agree. */
 function doubtedBy(states: StateOutlook[]): StateOutlook[] {
-  if (!states.some(({ measured }) => measured?.prediction === 'below' || measured?.prediction === 'above')) return states
-  return states.map((state) => (state.measured ? state : { ...state, doubted: true, verdict: state.verdict === 'pass' ? 'watch' : state.verdict }))
+  if (!states.some(({ measured }) => measured?.prediction === 'below' || measured?.prediction === 'above'))
+    return states
+  return states.map((state) =>
+    state.measured ? state : { ...state, doubted: true, verdict: state.verdict === 'pass' ? 'watch' : state.verdict },
+  )
 }
 
 /** Speed from which on the pump's inlet draws below what oil follows, with hot oil; undefined where it does not up to the maximum. */
@@ -111,7 +124,11 @@ function starvesFrom(model: Model): number | undefined {
 }
 
 /** Target of a state for a sheet. */
-export function targetAt(sheet: Sheet, oil: Model['oil'], state: { name: StateName; speed: number; temperature: number }): Target {
+export function targetAt(
+  sheet: Sheet,
+  oil: Model['oil'],
+  state: { name: StateName; speed: number; temperature: number },
+): Target {
   const mains = bearingsOf(sheet, 'main')
   const largest = Math.max(...mains.map((record) => record.diameter))
   return targetOf(sheet, state, largest, oilAt(oil, state.temperature).density)
@@ -123,16 +140,29 @@ export function targetAt(sheet: Sheet, oil: Model['oil'], state: { name: StateNa
  */
 export function targetBetween(sheet: Sheet, oil: Model['oil'], speed: number, temperature: number): Target {
   const states = namedStates(sheet)
-  const [idle, working] = (['idleHot', 'workingHot'] as const).map((name) => states.find((each) => each.name === name)!.speed)
-  if (speed <= idle || working <= idle) return targetAt(sheet, oil, { name: 'idleHot', speed: Math.min(speed, idle), temperature })
+  const [idle, working] = (['idleHot', 'workingHot'] as const).map(
+    (name) => states.find((each) => each.name === name)!.speed,
+  )
+  if (speed <= idle || working <= idle)
+    return targetAt(sheet, oil, { name: 'idleHot', speed: Math.min(speed, idle), temperature })
   if (speed >= working) return targetAt(sheet, oil, { name: 'workingHot', speed, temperature })
-  const [low, high] = [targetAt(sheet, oil, { name: 'idleHot', speed: idle, temperature }), targetAt(sheet, oil, { name: 'workingHot', speed: working, temperature })]
+  const [low, high] = [
+    targetAt(sheet, oil, { name: 'idleHot', speed: idle, temperature }),
+    targetAt(sheet, oil, { name: 'workingHot', speed: working, temperature }),
+  ]
   const share = (speed - idle) / (working - idle)
   const between = (a: number, b: number) => a + share * (b - a)
   return { ...(share < 0.5 ? low : high), least: between(low.least, high.least), most: between(low.most, high.most) }
 }
 
-function stateOutlook(model: Model, state: NamedState, band: Band, solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films'>, voids: Void[], samples: number): StateOutlook {
+function stateOutlook(
+  model: Model,
+  state: NamedState,
+  band: Band,
+  solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films'>,
+  voids: Void[],
+  samples: number,
+): StateOutlook {
   const { sheet, oil } = model
   const target = targetAt(sheet, oil, state)
   const pumpable = oilAt(oil, state.temperature).pumpable
@@ -141,11 +171,32 @@ function stateOutlook(model: Model, state: NamedState, band: Band, solved: Pick<
   const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
   const byBand = judge(pressure, low, high, target)
   const predicted = !pumpable || solved.starves ? 'stop' : byBand
-  const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) => targetAt(sheet, oil, { name: state.name, ...moment }))
+  const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) =>
+    targetAt(sheet, oil, { name: state.name, ...moment }),
+  )
   return {
-    pressure, low, high, name: state.name, label: STATE_LABELS[state.name], speed: state.speed, temperature: state.temperature, target, pumpable, missing, predicted, doubted: false, ...solved,
+    pressure,
+    low,
+    high,
+    name: state.name,
+    label: STATE_LABELS[state.name],
+    speed: state.speed,
+    temperature: state.temperature,
+    target,
+    pumpable,
+    missing,
+    predicted,
+    doubted: false,
+    ...solved,
     ...(measured ? { measured } : {}),
-    verdict: measured ? measured.verdict : voids.length > 0 ? 'void' : !pumpable ? 'stop' : missing.length > 0 ? 'assumed' : predicted,
+    verdict: measured
+      ? measured.verdict
+      : voids.length > 0
+        ? 'void'
+        : !pumpable
+          ? 'stop'
+          : missing.length > 0
+            ? 'assumed'
+            : predicted,
   }
 }
-

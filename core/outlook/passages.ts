@@ -18,7 +18,8 @@ export function withFinding(sheet: Sheet, key: string, finding: string): Sheet {
 /** Readings with everything as it is, then with each passage item left out, and each bypass valve in every way it can stand. */
 export function passageEffects(sheet: Sheet): { now: StateReadings; effects: PassageEffect[] } {
   const effects = passagesOf(sheet.layout).flatMap(({ key, kind, absent }): PassageEffect[] => {
-    const findings = kind === 'bypass' ? (['in', 'open', 'plugged'] satisfies BypassFit[]) : absent.kind === 'none' ? [] : ['left-out']
+    const findings =
+      kind === 'bypass' ? (['in', 'open', 'plugged'] satisfies BypassFit[]) : absent.kind === 'none' ? [] : ['left-out']
     return findings.map((finding) => ({ key, finding, states: stateReadings(withFinding(sheet, key, finding)) }))
   })
   return { now: stateReadings(sheet), effects }

@@ -21,7 +21,12 @@ export interface PumpLoad {
 /** Shaft power that the pump takes at a moment that the circuit was last solved for, W. */
 export function powerOf({ engine: { circuit }, values, oil }: Model, { speed, temperature }: Running): number {
   const rise = circuit.pressures[circuit.indexOf('pump outlet')] - circuit.pressures[circuit.indexOf('pump inlet')]
-  return shaftPower(rise, values, speed * values.driveRatio, oilAt(oil, temperature).filmViscosity * values.viscosityFactor)
+  return shaftPower(
+    rise,
+    values,
+    speed * values.driveRatio,
+    oilAt(oil, temperature).filmViscosity * values.viscosityFactor,
+  )
 }
 
 /** What the pump draws and takes at a crank speed, rev/s, in oil of a temperature, °C. */

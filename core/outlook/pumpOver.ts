@@ -48,7 +48,10 @@ function deliveredOf({ engine: { circuit, plan } }: Model): number {
 
 /** Delivered and power at a moment with their bands. */
 function rangedAt(model: Model, moment: Running): { delivered: Ranged; power: Ranged } {
-  const [[, delivered, power]] = sampleReadings(model, [moment], SAMPLES, [deliveredOf, (solved) => powerOf(solved, moment)])
+  const [[, delivered, power]] = sampleReadings(model, [moment], SAMPLES, [
+    deliveredOf,
+    (solved) => powerOf(solved, moment),
+  ])
   return { delivered: rangeOf(delivered), power: rangeOf(power) }
 }
 
@@ -56,7 +59,11 @@ function rangedAt(model: Model, moment: Running): { delivered: Ranged; power: Ra
 export function pumpAtStates(sheet: Sheet): PumpAtState[] {
   const model = modelOf(sheet)
   const { displacement, driveRatio } = model.values
-  return namedStates(sheet).map((state) => ({ name: state.name, swept: displacement * driveRatio * state.speed, ...rangedAt(model, state) }))
+  return namedStates(sheet).map((state) => ({
+    name: state.name,
+    swept: displacement * driveRatio * state.speed,
+    ...rangedAt(model, state),
+  }))
 }
 
 /** What the pump of a sheet delivers and takes over speed in its own circuit, with cold and with hot oil. */
@@ -74,7 +81,17 @@ export function pumpOver(sheet: Sheet, points = 25): PumpOver {
       engine.gauge(values, moment(speed), oil)
       return [deliveredOf(model), powerOf(model, moment(speed))]
     })
-    return { temperature, delivered: solved.map(([flow]) => flow), power: solved.map(([, watts]) => watts), met: { speed: met, swept: sweptAt(met), ...rangedAt(model, moment(met)) } }
+    return {
+      temperature,
+      delivered: solved.map(([flow]) => flow),
+      power: solved.map(([, watts]) => watts),
+      met: { speed: met, swept: sweptAt(met), ...rangedAt(model, moment(met)) },
+    }
   }
-  return { speeds, swept: speeds.map(sweptAt), cold: curve(of('coldStart'), of('coldIdleSpeed')), hot: curve(of('hotOil'), of('workingSpeed')) }
+  return {
+    speeds,
+    swept: speeds.map(sweptAt),
+    cold: curve(of('coldStart'), of('coldIdleSpeed')),
+    hot: curve(of('hotOil'), of('workingSpeed')),
+  }
 }

@@ -11,7 +11,15 @@ import { comparePumps, withPump } from './pumps'
 import { pumpAtStates, pumpOver } from './pumpOver'
 import { outlookOf } from './outlook'
 
-const long = { id: 'long', label: 'Long', displacement: 17.8e-6, rotorDiameter: 0.04005, rotorLength: 0.0252, endClearance: 60e-6, tipClearance: 80e-6 }
+const long = {
+  id: 'long',
+  label: 'Long',
+  displacement: 17.8e-6,
+  rotorDiameter: 0.04005,
+  rotorLength: 0.0252,
+  endClearance: 60e-6,
+  tipClearance: 80e-6,
+}
 const put = (sheet: Sheet, readings: Record<string, number>) => {
   for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
   return sheet
@@ -26,20 +34,26 @@ describe('pumps compared', () => {
     expect(bigger.working.power.best / now.working.power.best).toBeLessThan(17.8 / 14.32 + 0.1)
     expect(bigger.fastest.suction.best).toBeGreaterThan(now.fastest.suction.best)
     // The ceiling is the spring's: it rises by the override only.
-    expect(bigger.states.workingHot.pressure - now.states.workingHot.pressure).toBeLessThan(0.5 * (bigger.states.idleHot.pressure - now.states.idleHot.pressure))
+    expect(bigger.states.workingHot.pressure - now.states.workingHot.pressure).toBeLessThan(
+      0.5 * (bigger.states.idleHot.pressure - now.states.idleHot.pressure),
+    )
   })
   it('a stiffer spring raises the ceiling and leaves the floor where it is', () => {
     expect(stiffer.states.workingHot.pressure - now.states.workingHot.pressure).toBeGreaterThan(2e4)
     expect(Math.abs(stiffer.states.idleHot.pressure - now.states.idleHot.pressure)).toBeLessThan(50)
   })
   it('the fitted one reads as the outlook does', () => {
-    for (const state of outlookOf(sheet, 5).states) expect(now.states[state.name].pressure).toBeCloseTo(state.pressure, 3)
+    for (const state of outlookOf(sheet, 5).states)
+      expect(now.states[state.name].pressure).toBeCloseTo(state.pressure, 3)
   })
   it('what is fitted from the shelf stands above the gears that were measured before', () => {
     const fitted = withPump(sheet, long)
     expect('pump.centres' in fitted.readings).toBe(false)
     expect(standInOf(fitted, 'pump.displacement')?.words).toBe('assumed from the layout')
-    expect(standInOf(sheet, 'pump.displacement')).toMatchObject({ value: expect.closeTo(14.32e-6, 8), words: 'computed from the gears' })
+    expect(standInOf(sheet, 'pump.displacement')).toMatchObject({
+      value: expect.closeTo(14.32e-6, 8),
+      words: 'computed from the gears',
+    })
   })
   it('a tube too thin for a big pump starves it', () => {
     const thin = put(DEMO_BUILDS.ottiline(), { 'pickup.tubeDiameter': 0.009 })
@@ -67,16 +81,20 @@ describe('a pump over speed', () => {
   it('takes the watts that are compared, and flow and watts where such oil is met lie in their bands', () => {
     const [now] = comparePumps(sheet, [], { label: '', displacement: 0 })
     expect(hot.met.power.best).toBeCloseTo(now.working.power.best, 3)
-    for (const { met } of [cold, hot]) for (const { best, low, high } of [met.delivered, met.power]) {
-      expect(low).toBeLessThan(best)
-      expect(high).toBeGreaterThan(best)
-    }
-    expect([cold.met.speed, hot.met.speed]).toEqual(['coldIdleSpeed', 'workingSpeed'].map((key) => sheet.readings[`brief.${key}`].value))
+    for (const { met } of [cold, hot])
+      for (const { best, low, high } of [met.delivered, met.power]) {
+        expect(low).toBeLessThan(best)
+        expect(high).toBeGreaterThan(best)
+      }
+    expect([cold.met.speed, hot.met.speed]).toEqual(
+      ['coldIdleSpeed', 'workingSpeed'].map((key) => sheet.readings[`brief.${key}`].value),
+    )
   })
   it('at the four states it is the same pump: between two speeds of the curve, in its band', () => {
     for (const { name, swept: all, delivered, power } of pumpAtStates(sheet)) {
       expect(delivered.best, name).toBeLessThanOrEqual(all * (1 + 1e-6))
-      for (const { best, low, high } of [delivered, power]) expect([low <= best, best <= high], name).toEqual([true, true])
+      for (const { best, low, high } of [delivered, power])
+        expect([low <= best, best <= high], name).toEqual([true, true])
     }
     const [, idleCold, , workingHot] = pumpAtStates(sheet)
     expect(workingHot.delivered).toEqual(hot.met.delivered)
@@ -99,10 +117,21 @@ describe('what a pump must be to fit', () => {
     expect(fitWarnings(sheet, { engine: '', properties: {} })).toEqual([])
     sheet.choices['pump.year'] = 'early'
     put(sheet, { 'pump.driveLength': 0.06 })
-    expect(fitWarnings(sheet, { engine: 'Talvik 1.9', properties: { drive: 'hexagon', year: 'late', driveLength: 0.062, rotorLength: 0.0252 } })).toEqual([
-      'kept for the Talvik 1.9', 'drive is hexagon, the engine’s slot', 'of late, the engine’s of early: look-alikes of other years may not fit', 'drive 2.0 mm longer', 'body 4.8 mm longer: look at the sump and the pickup’s bracket',
+    expect(
+      fitWarnings(sheet, {
+        engine: 'Talvik 1.9',
+        properties: { drive: 'hexagon', year: 'late', driveLength: 0.062, rotorLength: 0.0252 },
+      }),
+    ).toEqual([
+      'kept for the Talvik 1.9',
+      'drive is hexagon, the engine’s slot',
+      'of late, the engine’s of early: look-alikes of other years may not fit',
+      'drive 2.0 mm longer',
+      'body 4.8 mm longer: look at the sump and the pickup’s bracket',
     ])
-    expect(fitWarnings(sheet, { engine: 'Hesper 3.6', properties: { drive: 'Slot', year: 'early', driveLength: 0.0602 } })).toEqual([])
+    expect(
+      fitWarnings(sheet, { engine: 'Hesper 3.6', properties: { drive: 'Slot', year: 'early', driveLength: 0.0602 } }),
+    ).toEqual([])
   })
 })
 
@@ -110,7 +139,10 @@ describe('gaps as they run', () => {
   it('a cover gasket that was not under the gauge opens the end clearance by its thickness', () => {
     const sheet = put(DEMO_BUILDS.ottiline(), { 'pump.gasket': 50e-6 })
     expect(endClearance(sheet).value).toBeCloseTo(120e-6, 12)
-    expect(changeAt(DEMO_BUILDS.ottiline(), sheet, 'idleHot')).toBeCloseTo(changeAt(DEMO_BUILDS.ottiline(), put(DEMO_BUILDS.ottiline(), { 'pump.endClearance': 120e-6 }), 'idleHot'), 3)
+    expect(changeAt(DEMO_BUILDS.ottiline(), sheet, 'idleHot')).toBeCloseTo(
+      changeAt(DEMO_BUILDS.ottiline(), put(DEMO_BUILDS.ottiline(), { 'pump.endClearance': 120e-6 }), 'idleHot'),
+      3,
+    )
   })
   it('a gerotor leaks round its outer rotor too: two gaps of L h³ / 12 μ l', () => {
     const gaps = { rotorDiameter: 0.06, rotorLength: 0.016, endClearance: 70e-6, tipClearance: 75e-6 }

@@ -28,16 +28,36 @@ export interface PumpComparison {
 }
 
 /** Compares pumps for this engine: what each gives at the four states, what it takes at speed, whether the suction keeps up; the fitted one first, then with a stiffer relief spring. */
-export function comparePumps(sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }): PumpComparison[] {
+export function comparePumps(
+  sheet: Sheet,
+  candidates: CandidatePump[],
+  fitted: { label: string; displacement: number },
+): PumpComparison[] {
   const of = (each: Sheet): Omit<PumpComparison, 'label' | 'displacement'> => {
     const speed = (key: string) => requireValue(each, `brief.${key}`).value
     const [hot, cold] = [speed('hotOil'), speed('coldStart')]
     const model = modelOf(each)
-    return { states: stateReadings(each), working: pumpLoad(model, speed('workingSpeed'), hot), fastest: pumpLoad(model, speed('maximumSpeed'), hot), coldest: pumpLoad(model, speed('coldIdleSpeed'), cold) }
+    return {
+      states: stateReadings(each),
+      working: pumpLoad(model, speed('workingSpeed'), hot),
+      fastest: pumpLoad(model, speed('maximumSpeed'), hot),
+      coldest: pumpLoad(model, speed('coldIdleSpeed'), cold),
+    }
   }
   return [
-    { ...fitted, ...of(sheet) }, { id: STIFFER, label: 'Spring a tenth stiffer', displacement: fitted.displacement, ...of(withStifferSpring(sheet)) },
-    ...candidates.map((pump) => ({ id: pump.id, label: pump.label, displacement: pump.displacement, ...of(withPump(sheet, pump)) })),
+    { ...fitted, ...of(sheet) },
+    {
+      id: STIFFER,
+      label: 'Spring a tenth stiffer',
+      displacement: fitted.displacement,
+      ...of(withStifferSpring(sheet)),
+    },
+    ...candidates.map((pump) => ({
+      id: pump.id,
+      label: pump.label,
+      displacement: pump.displacement,
+      ...of(withPump(sheet, pump)),
+    })),
   ]
 }
 
@@ -46,7 +66,11 @@ export const STIFFER = 'stiffer-spring'
 
 function withStifferSpring(sheet: Sheet): Sheet {
   const { springRate, freeLength } = reliefValve(sheet)
-  const readings: Sheet['readings'] = { ...sheet.readings, 'relief.springRate': { value: 1.1 * springRate, source: 'measured' }, 'relief.freeLength': { value: freeLength, source: 'measured' } }
+  const readings: Sheet['readings'] = {
+    ...sheet.readings,
+    'relief.springRate': { value: 1.1 * springRate, source: 'measured' },
+    'relief.freeLength': { value: freeLength, source: 'measured' },
+  }
   // What the bench said was of the other spring.
   delete readings['relief.benchPressure']
   return { ...sheet, readings, benches: withoutFitted(sheet, 'relief') }
@@ -56,6 +80,7 @@ function withStifferSpring(sheet: Sheet): Sheet {
 export function withPump(sheet: Sheet, pump: Omit<CandidatePump, 'id' | 'label'>): Sheet {
   const readings = { ...sheet.readings }
   delete readings['pump.centres']
-  for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const) readings[`pump.${field}`] = { value: pump[field], source: 'measured' }
+  for (const field of ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const)
+    readings[`pump.${field}`] = { value: pump[field], source: 'measured' }
   return { ...sheet, readings }
 }

@@ -41,17 +41,27 @@ export function reliefSummary(sheet: Sheet, name: ValveName = 'relief'): ReliefS
   const valve = reliefValve(model.sheet, name)
   const { flow, density, viscosity } = coldFlow(model)
   const node = model.engine.circuit.indexOf(nodeOf(model, name))
-  const lift = Object.fromEntries(namedStates(sheet).map((state) => {
-    gaugePressure(model, state)
-    return [state.name, liftAt(valve, model.engine.circuit.pressures[node])]
-  })) as Record<StateName, number>
+  const lift = Object.fromEntries(
+    namedStates(sheet).map((state) => {
+      gaugePressure(model, state)
+      return [state.name, liftAt(valve, model.engine.circuit.pressures[node])]
+    }),
+  ) as Record<StateName, number>
   let fullFlowCold: number | undefined
   try {
     fullFlowCold = fullFlowPressure(valve, flow, density, viscosity)
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
   }
-  return { opens: openingPressure(valve), opensSigma: openingOf(model.sheet, name).sigma, flows: flowStartPressure(valve), fullFlowCold, bindMargin: bindMargin(valve), perTenth: shimEffect(valve, 1e-4), lift }
+  return {
+    opens: openingPressure(valve),
+    opensSigma: openingOf(model.sheet, name).sigma,
+    flows: flowStartPressure(valve),
+    fullFlowCold,
+    bindMargin: bindMargin(valve),
+    perTenth: shimEffect(valve, 1e-4),
+    lift,
+  }
 }
 
 export interface Governing {
@@ -69,21 +79,29 @@ export function governing(sheet: Sheet): Governing {
   const model = modelOf(sheet)
   const { circuit, plan } = model.engine
   const states = namedStates(sheet)
-  const place = (name: ValveName) => circuit.network.elements.indexOf(name === 'relief' ? plan.relief : plan.galleryRelief!)
+  const place = (name: ValveName) =>
+    circuit.network.elements.indexOf(name === 'relief' ? plan.relief : plan.galleryRelief!)
   const [first, second] = [place('relief'), place('relief2')]
-  const now = states.map((state) => ({ pressure: gaugePressure(model, state), flows: [circuit.flows[first], circuit.flows[second]] }))
+  const now = states.map((state) => ({
+    pressure: gaugePressure(model, state),
+    flows: [circuit.flows[first], circuit.flows[second]],
+  }))
   const raised = (name: ValveName) => {
     const { shims } = model.values[name]!
     shims.push(0.5e-3)
-    const effects = Object.fromEntries(states.map((state, i) => [state.name, gaugePressure(model, state) - now[i].pressure]))
+    const effects = Object.fromEntries(
+      states.map((state, i) => [state.name, gaugePressure(model, state) - now[i].pressure]),
+    )
     shims.pop()
     return effects as Record<StateName, number>
   }
   return {
-    by: Object.fromEntries(STATE_NAMES.map((name, i) => {
-      const [a, b] = now[i].flows
-      return [name, Math.max(a, b) < NO_FLOW ? undefined : a >= b ? 'relief' : 'relief2']
-    })) as Governing['by'],
+    by: Object.fromEntries(
+      STATE_NAMES.map((name, i) => {
+        const [a, b] = now[i].flows
+        return [name, Math.max(a, b) < NO_FLOW ? undefined : a >= b ? 'relief' : 'relief2']
+      }),
+    ) as Governing['by'],
     raised: { relief: raised('relief'), relief2: raised('relief2') },
   }
 }
@@ -92,15 +110,30 @@ export function governing(sheet: Sheet): Governing {
 export function reliefRoutes(sheet: Sheet, name: ValveName, springs: OfferedSpring[], wanted: number): Route[] {
   const model = modelOf(sheet)
   const of = (field: string) => model.sheet.readings[`${name}.${field}`]?.value
-  return routesTo(reliefValve(model.sheet, name), { wanted, springs, leastMargin: ruleOf(sheet, 'relief.bindMargin'), wire: of('wire'), coilDiameter: of('coilDiameter'), plugTravel: of('plugTravel'), ...coldFlow(model) })
+  return routesTo(reliefValve(model.sheet, name), {
+    wanted,
+    springs,
+    leastMargin: ruleOf(sheet, 'relief.bindMargin'),
+    wire: of('wire'),
+    coilDiameter: of('coilDiameter'),
+    plugTravel: of('plugTravel'),
+    ...coldFlow(model),
+  })
 }
 
 /** What raises hot idle most, of what a builder can really do, Pa each; the spring is not among it where the valve is shut there. */
 export function idleCures(sheet: Sheet, count = 3): { key: string; label: string; gain: number }[] {
-  return sensitivities(sheet).map(({ key, label, effects }) => ({ key, label, gain: effects.idleHot })).filter(({ gain }) => gain > 500).sort((a, b) => b.gain - a.gain).slice(0, count)
+  return sensitivities(sheet)
+    .map(({ key, label, effects }) => ({ key, label, gain: effects.idleHot }))
+    .filter(({ gain }) => gain > 500)
+    .sort((a, b) => b.gain - a.gain)
+    .slice(0, count)
 }
 
 /** The state's speed and temperature that full flow is spoken of at, for words. */
 export function coldWorking(sheet: Sheet): { speed: number; temperature: number } {
-  return { speed: requireValue(sheet, 'brief.workingSpeed').value, temperature: requireValue(sheet, 'brief.coldStart').value }
+  return {
+    speed: requireValue(sheet, 'brief.workingSpeed').value,
+    temperature: requireValue(sheet, 'brief.coldStart').value,
+  }
 }

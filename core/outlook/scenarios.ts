@@ -35,23 +35,58 @@ const HEAT = 20
 const SAMPLES = 80
 
 function draftsOf(sheet: Sheet): Draft[] {
-  const most = Object.fromEntries((['main', 'rod'] as const).map((set) => [set, clearanceLimits(sheet, set, bearingsOf(sheet, set)[0].diameter).most]))
+  const most = Object.fromEntries(
+    (['main', 'rod'] as const).map((set) => [
+      set,
+      clearanceLimits(sheet, set, bearingsOf(sheet, set)[0].diameter).most,
+    ]),
+  )
   const worn: Draft = {
-    key: 'worn', label: 'Worn: bearings at their limit, pump worn out', change: (model) => {
+    key: 'worn',
+    label: 'Worn: bearings at their limit, pump worn out',
+    change: (model) => {
       setInputs(model, /^(main|rod)\.\d+\./, (now, key) => Math.max(now, most[key.split('.')[0]]), 0.5)
       setInputs(model, /^pump\.endClearance$/, (now) => Math.max(now, ruleOf(sheet, 'pump.endStop')), 0.5)
     },
   }
-  const diluted: Draft = { key: 'diluted', label: `Fuel in the oil, ${100 * DILUTION} in 100`, change: (model) => (model.oil = oilFrom(diluteOil(oilFiguresOf(sheet), DILUTION))) }
+  const diluted: Draft = {
+    key: 'diluted',
+    label: `Fuel in the oil, ${100 * DILUTION} in 100`,
+    change: (model) => (model.oil = oilFrom(diluteOil(oilFiguresOf(sheet), DILUTION))),
+  }
   const hot: Draft = { key: 'hot', label: `Hottest day, oil ${HEAT} K hotter`, change: () => undefined, hotter: HEAT }
   const figures = oilFiguresOf(sheet)
-  const thinner = OIL_GRADES.filter(({ kv100, pumpingLimit }) => kv100 < 0.93 * figures.kv100 && pumpingLimit <= figures.pumpingLimit + 5).sort((a, b) => b.kv100 - a.kv100)[0]
+  const thinner = OIL_GRADES.filter(
+    ({ kv100, pumpingLimit }) => kv100 < 0.93 * figures.kv100 && pumpingLimit <= figures.pumpingLimit + 5,
+  ).sort((a, b) => b.kv100 - a.kv100)[0]
   return [
-    worn, diluted,
-    ...(sheet.layout.filter ? [{ key: 'blocked', label: 'Filter nearly blocked', change: (model: Model) => setInputs(model, /^passage\.filterLoss$/, (now) => BLOCKED * now, 0.5) }] : []),
+    worn,
+    diluted,
+    ...(sheet.layout.filter
+      ? [
+          {
+            key: 'blocked',
+            label: 'Filter nearly blocked',
+            change: (model: Model) => setInputs(model, /^passage\.filterLoss$/, (now) => BLOCKED * now, 0.5),
+          },
+        ]
+      : []),
     hot,
-    ...(thinner ? [{ key: 'thin', label: `One grade thinner, ${thinner.name}`, change: (model: Model) => void (model.oil = oilFrom(thinner)) }] : []),
-    { key: 'all', label: 'Worn, fuel in the oil and the hottest day at once', hotter: HEAT, change: (model) => [worn, diluted].forEach(({ change }) => change(model)) },
+    ...(thinner
+      ? [
+          {
+            key: 'thin',
+            label: `One grade thinner, ${thinner.name}`,
+            change: (model: Model) => void (model.oil = oilFrom(thinner)),
+          },
+        ]
+      : []),
+    {
+      key: 'all',
+      label: 'Worn, fuel in the oil and the hottest day at once',
+      hotter: HEAT,
+      change: (model) => [worn, diluted].forEach(({ change }) => change(model)),
+    },
   ]
 }
 
@@ -61,13 +96,23 @@ export function scenarios(sheet: Sheet): Scenario[] {
   return [now, ...draftsOf(sheet)].map(({ key, label, change, hotter = 0 }) => {
     const model = modelOf(sheet)
     change(model)
-    const states = namedStates(sheet).map((state) => ({ ...state, temperature: /Hot$/.test(state.name) ? state.temperature + hotter : state.temperature }))
+    const states = namedStates(sheet).map((state) => ({
+      ...state,
+      temperature: /Hot$/.test(state.name) ? state.temperature + hotter : state.temperature,
+    }))
     const bands = pressureBands(model, states as Running[], SAMPLES)
     return {
-      key, label, states: Object.fromEntries(states.map((state, i) => {
-        const { pressure, low, high } = bands[i]
-        return [state.name, { pressure, low, high, verdict: judge(pressure, low, high, targetAt(sheet, model.oil, state)) }]
-      })) as StateReadings,
+      key,
+      label,
+      states: Object.fromEntries(
+        states.map((state, i) => {
+          const { pressure, low, high } = bands[i]
+          return [
+            state.name,
+            { pressure, low, high, verdict: judge(pressure, low, high, targetAt(sheet, model.oil, state)) },
+          ]
+        }),
+      ) as StateReadings,
     }
   })
 }

@@ -28,21 +28,57 @@ const THOU = 25e-6
 function stepsOf(model: Model): Step[] {
   const { layout } = model.sheet
   const steps: Step[] = [
-    { key: 'mains', label: 'Mains one shell grade tighter', change: (v) => (v.mainClearance = v.mainClearance.map((c) => Math.max(5e-6, c - THOU))) },
-    { key: 'rods', label: 'Rods one shell grade tighter', change: (v) => (v.rodClearance = v.rodClearance.map((c) => Math.max(5e-6, c - THOU))) },
-    { key: 'pump.endClearance', label: 'Pump end clearance 0.025 mm less', change: (v) => (v.endClearance = Math.max(10e-6, v.endClearance - THOU)) },
-    { key: 'pump.rotorLength', label: 'Next pump, a tenth longer', change: (v) => {
-      v.rotorLength *= 1.1
-      v.displacement *= 1.1
-    } },
+    {
+      key: 'mains',
+      label: 'Mains one shell grade tighter',
+      change: (v) => (v.mainClearance = v.mainClearance.map((c) => Math.max(5e-6, c - THOU))),
+    },
+    {
+      key: 'rods',
+      label: 'Rods one shell grade tighter',
+      change: (v) => (v.rodClearance = v.rodClearance.map((c) => Math.max(5e-6, c - THOU))),
+    },
+    {
+      key: 'pump.endClearance',
+      label: 'Pump end clearance 0.025 mm less',
+      change: (v) => (v.endClearance = Math.max(10e-6, v.endClearance - THOU)),
+    },
+    {
+      key: 'pump.rotorLength',
+      label: 'Next pump, a tenth longer',
+      change: (v) => {
+        v.rotorLength *= 1.1
+        v.displacement *= 1.1
+      },
+    },
     { key: 'relief.shims', label: 'One washer more, 0.5 mm', change: (v) => v.relief.shims.push(0.5e-3) },
     { key: 'relief.springRate', label: 'Relief spring a tenth stiffer', change: (v) => (v.relief.springRate *= 1.1) },
     { key: 'pickup.tubeDiameter', label: 'Pickup tube 1 mm wider', change: (v) => (v.tubeDiameter += 1e-3) },
   ]
-  if (layout.camBearings > 0) steps.push({ key: 'cam.clearance', label: 'Cam bearings 0.025 mm tighter', change: (v) => (v.camClearance = Math.max(5e-6, v.camClearance - THOU)) })
-  if (layout.galleryRelief) steps.push({ key: 'relief2.shims', label: 'Gallery valve’s shims 0.5 mm more', change: (v) => v.relief2!.shims.push(0.5e-3) })
-  if (layout.rockerFeed) steps.push({ key: 'passage.rockerRestrictor', label: 'Rocker restrictor 0.2 mm smaller', change: (v) => (v.rockerRestrictor = Math.max(0.3e-3, v.rockerRestrictor - 0.2e-3)) })
-  if (layout.timingJet) steps.push({ key: 'passage.timingJet', label: 'Timing jet 0.1 mm smaller', change: (v) => (v.timingJet = Math.max(0.2e-3, v.timingJet - 0.1e-3)) })
+  if (layout.camBearings > 0)
+    steps.push({
+      key: 'cam.clearance',
+      label: 'Cam bearings 0.025 mm tighter',
+      change: (v) => (v.camClearance = Math.max(5e-6, v.camClearance - THOU)),
+    })
+  if (layout.galleryRelief)
+    steps.push({
+      key: 'relief2.shims',
+      label: 'Gallery valve’s shims 0.5 mm more',
+      change: (v) => v.relief2!.shims.push(0.5e-3),
+    })
+  if (layout.rockerFeed)
+    steps.push({
+      key: 'passage.rockerRestrictor',
+      label: 'Rocker restrictor 0.2 mm smaller',
+      change: (v) => (v.rockerRestrictor = Math.max(0.3e-3, v.rockerRestrictor - 0.2e-3)),
+    })
+  if (layout.timingJet)
+    steps.push({
+      key: 'passage.timingJet',
+      label: 'Timing jet 0.1 mm smaller',
+      change: (v) => (v.timingJet = Math.max(0.2e-3, v.timingJet - 0.1e-3)),
+    })
   return steps
 }
 
@@ -54,16 +90,25 @@ export function sensitivities(sheet: Sheet): Sensitivity[] {
   const model = modelOf(sheet)
   const states = namedStates(sheet)
   const { engine } = model
-  const pressuresWith = (values: EngineValues, oil = model.oil) => states.map((state) => engine.gauge(values, state, oilAt(oil, state.temperature)))
+  const pressuresWith = (values: EngineValues, oil = model.oil) =>
+    states.map((state) => engine.gauge(values, state, oilAt(oil, state.temperature)))
   const base = pressuresWith(model.values)
-  const effects = (pressures: number[]) => Object.fromEntries(states.map((state, i) => [state.name, pressures[i] - base[i]])) as Sensitivity['effects']
+  const effects = (pressures: number[]) =>
+    Object.fromEntries(states.map((state, i) => [state.name, pressures[i] - base[i]])) as Sensitivity['effects']
   const list = stepsOf(model).map(({ key, label, change }): Sensitivity => {
     const values = structuredClone(model.values)
     change(values)
     return { key, label, effects: effects(pressuresWith(values)) }
   })
   const now = oilFiguresOf(sheet)
-  const thicker = OIL_GRADES.filter((grade) => grade.kv100 > 1.08 * now.kv100 && grade.pumpingLimit <= Math.max(now.pumpingLimit, -10)).sort((a, b) => a.kv100 - b.kv100)[0]
-  if (thicker) list.push({ key: 'oil.grade', label: `Oil one grade thicker, ${thicker.name}`, effects: effects(pressuresWith(model.values, oilFrom(thicker))) })
+  const thicker = OIL_GRADES.filter(
+    (grade) => grade.kv100 > 1.08 * now.kv100 && grade.pumpingLimit <= Math.max(now.pumpingLimit, -10),
+  ).sort((a, b) => a.kv100 - b.kv100)[0]
+  if (thicker)
+    list.push({
+      key: 'oil.grade',
+      label: `Oil one grade thicker, ${thicker.name}`,
+      effects: effects(pressuresWith(model.values, oilFrom(thicker))),
+    })
   return list.sort((a, b) => Math.abs(b.effects.idleHot) - Math.abs(a.effects.idleHot))
 }

@@ -4,7 +4,10 @@ import { requireValue } from '../build/values'
 import { STATE_NAMES, type StateName } from '../targets/targets'
 
 export const STATE_LABELS: Record<StateName, string> = {
-  crankingCold: 'Cranking cold', idleCold: 'Idle cold', idleHot: 'Idle hot', workingHot: 'Working hot',
+  crankingCold: 'Cranking cold',
+  idleCold: 'Idle cold',
+  idleHot: 'Idle hot',
+  workingHot: 'Working hot',
 }
 
 /** Mean cylinder pressure over the working stroke at idle and at working speed, Pa: only places the journals in their films. */
@@ -30,11 +33,18 @@ export function evenly(from: number, to: number, count: number): number[] {
 
 /** Crank speeds from cranking to the maximum, evenly, rev/s. */
 export function speedsOver(sheet: Sheet, count: number): number[] {
-  return evenly(requireValue(sheet, 'brief.crankingSpeed').value, requireValue(sheet, 'brief.maximumSpeed').value, count)
+  return evenly(
+    requireValue(sheet, 'brief.crankingSpeed').value,
+    requireValue(sheet, 'brief.maximumSpeed').value,
+    count,
+  )
 }
 
 const SPEEDS: Record<StateName, string> = {
-  crankingCold: 'brief.crankingSpeed', idleCold: 'brief.coldIdleSpeed', idleHot: 'brief.idleSpeed', workingHot: 'brief.workingSpeed',
+  crankingCold: 'brief.crankingSpeed',
+  idleCold: 'brief.coldIdleSpeed',
+  idleHot: 'brief.idleSpeed',
+  workingHot: 'brief.workingSpeed',
 }
 
 export interface NamedState extends Running {
@@ -47,6 +57,11 @@ export function namedStates(sheet: Sheet): NamedState[] {
   const hot = requireValue(sheet, 'brief.hotOil').value
   return STATE_NAMES.map((name) => {
     const speed = requireValue(sheet, SPEEDS[name]).value
-    return { name, speed, temperature: name === 'crankingCold' || name === 'idleCold' ? cold : hot, meanPressure: meanPressureAt(sheet, speed) }
+    return {
+      name,
+      speed,
+      temperature: name === 'crankingCold' || name === 'idleCold' ? cold : hot,
+      meanPressure: meanPressureAt(sheet, speed),
+    }
   })
 }

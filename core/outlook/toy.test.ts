@@ -7,9 +7,18 @@ import { type Model, modelOf } from './model'
 function toy(): Model {
   const model = modelOf(DEMO_BUILDS.ottiline())
   const values = { ...model.values, displacement: 1e4, endClearance: 2e3 }
-  const input = (key: 'displacement' | 'endClearance', value: number, sigma: number) => ({ key, label: key, source: 'measured' as const, value, sigma, put: (v: typeof values, x: number) => void (v[key] = x) })
+  const input = (key: 'displacement' | 'endClearance', value: number, sigma: number) => ({
+    key,
+    label: key,
+    source: 'measured' as const,
+    value,
+    sigma,
+    put: (v: typeof values, x: number) => void (v[key] = x),
+  })
   return {
-    ...model, values, inputs: [input('displacement', 1e4, 900), input('endClearance', 2e3, 250)],
+    ...model,
+    values,
+    inputs: [input('displacement', 1e4, 900), input('endClearance', 2e3, 250)],
     engine: { ...model.engine, gauge: (v) => 3e5 + 2 * v.displacement - 5 * v.endClearance },
   }
 }

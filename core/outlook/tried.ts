@@ -42,7 +42,8 @@ const POINTS = 20
 export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: others = {} }: TriedChange): Sheet {
   let tried = pump ? withPump(sheet, pump) : sheet
   const readings: Sheet['readings'] = { ...tried.readings }
-  const put = (key: string, value: number | undefined) => value !== undefined && (readings[key] = { value, source: 'measured' })
+  const put = (key: string, value: number | undefined) =>
+    value !== undefined && (readings[key] = { value, source: 'measured' })
   if (spring) {
     for (const field of ['benchPressure', 'benchShims', 'benchInstalled']) delete readings[`relief.${field}`]
     put('relief.springRate', spring.springRate)
@@ -59,7 +60,8 @@ export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: o
 function triedModel(sheet: Sheet, change: TriedChange): Model {
   const model = modelOf(triedSheet(sheet, change))
   const looser: Record<string, number> = { main: change.mains ?? 0, rod: change.rods ?? 0 }
-  if (change.mains || change.rods) setInputs(model, /^(main|rod)\.\d+\./, (now, key) => Math.max(5e-6, now + looser[key.split('.')[0]]))
+  if (change.mains || change.rods)
+    setInputs(model, /^(main|rod)\.\d+\./, (now, key) => Math.max(5e-6, now + looser[key.split('.')[0]]))
   return model
 }
 
@@ -74,7 +76,17 @@ export function triedOutlook(sheet: Sheet, change: TriedChange): TriedOutlook {
   const speeds = speedsOver(model.sheet, POINTS)
   const pressures = speeds.map((speed) => gaugePressure(model, momentAt(model.sheet, speed, hot)))
   return {
-    states: Object.fromEntries(states.map((state, i) => [state.name, { ...bands[i], verdict: judge(bands[i].pressure, bands[i].low, bands[i].high, targetAt(model.sheet, model.oil, state)) }])) as StateReadings,
-    power: rangeOf(sampled[states.indexOf(working)][1]), speeds, pressures,
+    states: Object.fromEntries(
+      states.map((state, i) => [
+        state.name,
+        {
+          ...bands[i],
+          verdict: judge(bands[i].pressure, bands[i].low, bands[i].high, targetAt(model.sheet, model.oil, state)),
+        },
+      ]),
+    ) as StateReadings,
+    power: rangeOf(sampled[states.indexOf(working)][1]),
+    speeds,
+    pressures,
   }
 }

@@ -18,24 +18,39 @@ function withCooler(change: Partial<Sheet['layout']>): Sheet {
 
 describe('passages', () => {
   it('every layout’s passages are named once, stand on nodes that its circuit has, and ask what they should', () => {
-    fc.assert(fc.property(fc.constantFrom(...Object.keys(PRESETS)), fc.record({ cooler: fc.boolean(), turbo: fc.boolean(), tensioner: fc.boolean(), timingJet: fc.boolean(), rockerFeed: fc.boolean(), filter: fc.boolean(), pistonJets: fc.nat(4) }), (preset, more) => {
-      const sheet = newSheet(preset, 'a', 'b')
-      Object.assign(sheet.layout, more)
-      const items = passagesOf(sheet.layout)
-      expect(new Set(items.map(({ key }) => key)).size).toBe(items.length)
-      const nodes = new Set(modelOf(sheet).engine.circuit.network.nodes.map(({ id }) => id))
-      for (const { absent } of items) if (absent.kind === 'leak') expect(nodes.has(absent.node)).toBe(true)
-      const asked = inspectionsOf(sheet.layout).filter(({ station }) => station === 'passages')
-      expect(asked.map(({ key }) => key)).toEqual(items.map(({ key }) => key))
-      for (const each of asked) expect(each.findings.some(({ verdict }) => verdict === 'pass')).toBe(true)
-    }))
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...Object.keys(PRESETS)),
+        fc.record({
+          cooler: fc.boolean(),
+          turbo: fc.boolean(),
+          tensioner: fc.boolean(),
+          timingJet: fc.boolean(),
+          rockerFeed: fc.boolean(),
+          filter: fc.boolean(),
+          pistonJets: fc.nat(4),
+        }),
+        (preset, more) => {
+          const sheet = newSheet(preset, 'a', 'b')
+          Object.assign(sheet.layout, more)
+          const items = passagesOf(sheet.layout)
+          expect(new Set(items.map(({ key }) => key)).size).toBe(items.length)
+          const nodes = new Set(modelOf(sheet).engine.circuit.network.nodes.map(({ id }) => id))
+          for (const { absent } of items) if (absent.kind === 'leak') expect(nodes.has(absent.node)).toBe(true)
+          const asked = inspectionsOf(sheet.layout).filter(({ station }) => station === 'passages')
+          expect(asked.map(({ key }) => key)).toEqual(items.map(({ key }) => key))
+          for (const each of asked) expect(each.findings.some(({ verdict }) => verdict === 'pass')).toBe(true)
+        },
+      ),
+    )
   })
   it('anything left out inside lowers every state, and what runs out of it is what is missing elsewhere', () => {
     const sheet = newSheet('v8', 'a', 'b')
     const { now, effects } = passageEffects(sheet)
     for (const { finding, states } of effects.filter((each) => each.finding === 'left-out')) {
       expect(finding).toBe('left-out')
-      for (const [name, { pressure }] of Object.entries(states)) expect(pressure).toBeLessThan(now[name as keyof typeof now].pressure)
+      for (const [name, { pressure }] of Object.entries(states))
+        expect(pressure).toBeLessThan(now[name as keyof typeof now].pressure)
     }
     const gone = outlookMap(withFinding(sheet, 'passage.frontPlug', 'left-out'), [3, 2])
     gone.flows.lost.forEach((lost) => expect(lost).toBeGreaterThan(0))
@@ -64,11 +79,16 @@ describe('a bypass valve and its cooler', () => {
     expect(wrong).toBeGreaterThan(0.85e5)
     expect(wrong).toBeLessThan(1.12e5)
     const item = inspectionsOf(sheet.layout).find(({ key }) => key === 'passage.coolerBypass')!
-    expect(findingOf(withFinding(sheet, item.key, 'in'), item)).toMatchObject({ verdict: 'watch', action: expect.stringContaining('alarmingly low hot idle') })
+    expect(findingOf(withFinding(sheet, item.key, 'in'), item)).toMatchObject({
+      verdict: 'watch',
+      action: expect.stringContaining('alarmingly low hot idle'),
+    })
   })
   it('one round the cooler wrongly left in costs its opening pressure once the relief valve is open', () => {
     const sheet = withCooler({ coolerPlugged: true })
-    const lost = stateReadings(sheet, 1).workingHot.pressure - stateReadings(withFinding(sheet, 'passage.coolerBypass', 'in'), 1).workingHot.pressure
+    const lost =
+      stateReadings(sheet, 1).workingHot.pressure -
+      stateReadings(withFinding(sheet, 'passage.coolerBypass', 'in'), 1).workingHot.pressure
     expect(lost).toBeGreaterThan(0.7 * 1.5e5)
     expect(lost).toBeLessThan(1.1 * 1.5e5)
   })

@@ -28,18 +28,36 @@ describe('losses on the way in', () => {
 
 describe('slosh', () => {
   it('keeps its volume at any tilt, whether the floor is covered or one end runs dry', () => {
-    fc.assert(fc.property(fc.double({ min: 0.02, max: 0.2, noNaN: true }), fc.double({ min: 0.15, max: 0.8, noNaN: true }), fc.double({ min: 0.01, max: 1.3, noNaN: true }), (oilDepth, sumpLength, tilt) => {
-      const steps = 4000
-      let area = 0
-      for (let i = 0; i < steps; i++) area += surfaceAt({ oilDepth, sumpLength, tilt, offset: -0.5 * sumpLength + ((i + 0.5) / steps) * sumpLength }) * (sumpLength / steps)
-      expect(area / (oilDepth * sumpLength)).toBeCloseTo(1, 2)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.02, max: 0.2, noNaN: true }),
+        fc.double({ min: 0.15, max: 0.8, noNaN: true }),
+        fc.double({ min: 0.01, max: 1.3, noNaN: true }),
+        (oilDepth, sumpLength, tilt) => {
+          const steps = 4000
+          let area = 0
+          for (let i = 0; i < steps; i++)
+            area +=
+              surfaceAt({ oilDepth, sumpLength, tilt, offset: -0.5 * sumpLength + ((i + 0.5) / steps) * sumpLength }) *
+              (sumpLength / steps)
+          expect(area / (oilDepth * sumpLength)).toBeCloseTo(1, 2)
+        },
+      ),
+    )
   })
   it('by hand: 80 mm deep, 60 mm from the middle, 20 degrees and a floor clearance of 9 mm leave 49.2 mm', () => {
-    expect(1e3 * oilOverMouth({ oilDepth: 0.08, offset: 0.06, floor: 0.009, tilt: (20 * Math.PI) / 180 })).toBeCloseTo(80 - 60 * 0.36397 - 9, 2)
+    expect(1e3 * oilOverMouth({ oilDepth: 0.08, offset: 0.06, floor: 0.009, tilt: (20 * Math.PI) / 180 })).toBeCloseTo(
+      80 - 60 * 0.36397 - 9,
+      2,
+    )
   })
   it('a race sump that the use tilts further than the oil reaches is a stop, on the road it is not', () => {
-    const sheet = put(newSheet('inline4', 'a', 'b'), { 'pickup.oilDepth': 0.06, 'pickup.offset': 0.05, 'pickup.sumpDepth': 0.16, 'pickup.protrusion': 0.151 })
+    const sheet = put(newSheet('inline4', 'a', 'b'), {
+      'pickup.oilDepth': 0.06,
+      'pickup.offset': 0.05,
+      'pickup.sumpDepth': 0.16,
+      'pickup.protrusion': 0.151,
+    })
     expect(sloshOf(sheet)).toMatchObject({ verdict: 'pass' })
     expect(sloshOf({ ...sheet, use: 'race' })!.verdict).toBe('stop')
     expect(sloshOf({ ...sheet, house: { rules: { 'tilt.road': 0.75 }, school: 'auto' } })!.verdict).toBe('watch')
@@ -48,12 +66,21 @@ describe('slosh', () => {
 
 describe('sump and tank', () => {
   it('the gasket lifts the rail: depth and gasket less protrusion, each with its own uncertainty', () => {
-    const sheet = put(newSheet('inline4', 'a', 'b'), { 'pickup.sumpDepth': 0.16, 'pickup.protrusion': 0.151, 'pickup.gasket': 0.0015 })
+    const sheet = put(newSheet('inline4', 'a', 'b'), {
+      'pickup.sumpDepth': 0.16,
+      'pickup.protrusion': 0.151,
+      'pickup.gasket': 0.0015,
+    })
     expect(floorClearance(sheet).value).toBeCloseTo(0.0105, 12)
     expect(floorClearance(sheet).sigma).toBeCloseTo(Math.hypot(0.5e-3, 0.5e-3, 0.1e-3), 12)
   })
   it('what goes in is the capacity, less what a filled filter already holds', () => {
-    const sheet = put(newSheet('inline4', 'a', 'b'), { 'pickup.capacity': 5e-3, 'pickup.filterVolume': 0.6e-3, 'pickup.sumpLength': 0.3, 'pickup.sumpWidth': 0.2 })
+    const sheet = put(newSheet('inline4', 'a', 'b'), {
+      'pickup.capacity': 5e-3,
+      'pickup.filterVolume': 0.6e-3,
+      'pickup.sumpLength': 0.3,
+      'pickup.sumpWidth': 0.2,
+    })
     expect(oilFill(sheet)).toMatchObject({ dryFilter: 5e-3, depth: expect.closeTo(0.08333, 5) })
     expect(oilFill(sheet)!.filledFilter).toBeCloseTo(4.4e-3, 12)
   })
@@ -71,16 +98,18 @@ describe('sump and tank', () => {
     const sheet = newSheet('inline6', 'a', 'b')
     const clear = suctionOver(sheet)
     clear.cold.suction.forEach((each, i) => expect(each).toBeGreaterThan(clear.hot.suction[i]))
-    for (let i = 1; i < clear.speeds.length; i++) expect(clear.cold.suction[i]).toBeGreaterThan(clear.cold.suction[i - 1])
+    for (let i = 1; i < clear.speeds.length; i++)
+      expect(clear.cold.suction[i]).toBeGreaterThan(clear.cold.suction[i - 1])
     const blocked = suctionOver(sheet, 0.95)
     expect(blocked.cold.starvesAt!).toBeLessThan(clear.cold.starvesAt ?? Infinity)
     blocked.hot.suction.forEach((each, i) => expect(each).toBeGreaterThan(clear.hot.suction[i]))
     // The band where it draws hardest is that of the blocked screen too, and holds its best value.
-    for (const { hot, cold } of [clear, blocked]) for (const { hardest, suction } of [hot, cold]) {
-      expect(hardest.suction).toBeCloseTo(Math.max(...suction), -1)
-      expect(hardest.low).toBeLessThan(hardest.suction)
-      expect(hardest.high).toBeGreaterThan(hardest.suction)
-    }
+    for (const { hot, cold } of [clear, blocked])
+      for (const { hardest, suction } of [hot, cold]) {
+        expect(hardest.suction).toBeCloseTo(Math.max(...suction), -1)
+        expect(hardest.low).toBeLessThan(hardest.suction)
+        expect(hardest.high).toBeGreaterThan(hardest.suction)
+      }
     expect(blocked.hot.hardest.low).toBeGreaterThan(clear.hot.hardest.low)
   })
 })

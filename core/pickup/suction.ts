@@ -34,5 +34,8 @@ export interface PickupMouth {
 
 /** Areas that oil passes on its way in, m²: the ring under the mouth's rim, and the open part of the screen. */
 export function inletAreas(mouth: number, floor: number, open: number): { ring: number; screen: number } {
-  return { ring: Math.PI * mouth * Math.max(0.5e-3, floor), screen: 0.25 * Math.PI * mouth * mouth * Math.max(0.005, open) }
+  return {
+    ring: Math.PI * mouth * Math.max(0.5e-3, floor),
+    screen: 0.25 * Math.PI * mouth * mouth * Math.max(0.005, open),
+  }
 }

@@ -11,7 +11,13 @@ export type Packing = 'dry' | 'oil' | 'assembly-lubricant' | 'jelly' | 'wet'
  * Share of a pump's gaps that is open to air: all of them dry; a film holds most of them oiled or wet; what was packed stays
  * until oil comes. The gaps' own law is pump/slip with the viscosity of air; the shares are Uldo's own closure.
  */
-export const OPEN_TO_AIR: Record<Packing, number> = { dry: 1, oil: 0.15, wet: 0.1, 'assembly-lubricant': 0.008, jelly: 0.006 }
+export const OPEN_TO_AIR: Record<Packing, number> = {
+  dry: 1,
+  oil: 0.15,
+  wet: 0.1,
+  'assembly-lubricant': 0.008,
+  jelly: 0.006,
+}
 
 /** Pressure that a pump on air can make before all it moves slips back, Pa: p = D n / G_air. */
 export function airPressure(displacement: number, speed: number, slipOnAir: number): number {

@@ -24,9 +24,14 @@ const WIDER = 6
 export function plainOf(element: ElementSpec, fall: number): Plain {
   const groove = element.kind === 'bearing' ? element.groove : undefined
   return {
-    diameter: 'diameter' in element ? element.diameter : 0, conductance: element.kind === 'linear' || element.kind === 'bearing' ? element.conductance : 0,
-    carried: element.kind === 'bearing' ? element.carried : 0, head: element.kind === 'pipe' ? (element.head ?? 0) : 0, fall,
-    fed: groove?.fed.slice() ?? new Float64Array(0), wedge: groove?.wedge.slice() ?? new Float64Array(0), grooveCarried: groove?.carried ?? 0,
+    diameter: 'diameter' in element ? element.diameter : 0,
+    conductance: element.kind === 'linear' || element.kind === 'bearing' ? element.conductance : 0,
+    carried: element.kind === 'bearing' ? element.carried : 0,
+    head: element.kind === 'pipe' ? (element.head ?? 0) : 0,
+    fall,
+    fed: groove?.fed.slice() ?? new Float64Array(0),
+    wedge: groove?.wedge.slice() ?? new Float64Array(0),
+    grooveCarried: groove?.carried ?? 0,
   }
 }
 

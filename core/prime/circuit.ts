@@ -33,17 +33,35 @@ export function extendForPriming(plan: CircuitPlan, port: 'gauge' | 'pump', anti
   if (plan.filterBypass) {
     nodes.push({ id: 'filter can' })
     plan.filter.from = 'filter can'
-    valve = { id: 'anti-drain', kind: 'relief', from: before, to: 'filter can', openingPressure: antiDrain ? ANTI_DRAIN : 0, conductance: WIDE }
+    valve = {
+      id: 'anti-drain',
+      kind: 'relief',
+      from: before,
+      to: 'filter can',
+      openingPressure: antiDrain ? ANTI_DRAIN : 0,
+      conductance: WIDE,
+    }
     pad = { id: 'pad', kind: 'linear', from: before, to: 'sump', conductance: 0 }
     elements.push(valve, pad)
-    if (!antiDrain) elements.push({ id: 'filter mouth', kind: 'linear', from: before, to: 'filter can', conductance: WIDE })
+    if (!antiDrain)
+      elements.push({ id: 'filter mouth', kind: 'linear', from: before, to: 'filter can', conductance: WIDE })
   }
   const leak: LinearSpec = { id: 'air leak', kind: 'linear', from: 'sump', to: 'pump inlet', conductance: 0 }
   const tank: NodeSpec = { id: 'tank', pressure: 0 }
-  const hose: LinearSpec = { id: 'hose', kind: 'linear', from: 'tank', to: port === 'pump' ? 'pump outlet' : plan.gauge, conductance: 0 }
-  const stores = nodes.filter(({ pressure }) => pressure === undefined).map(({ id }) => ({
-    node: id, air: { id: `air in ${id}`, pressure: 0 }, spring: { id: `store ${id}`, kind: 'linear' as const, from: id, to: `air in ${id}`, conductance: 0 },
-  }))
+  const hose: LinearSpec = {
+    id: 'hose',
+    kind: 'linear',
+    from: 'tank',
+    to: port === 'pump' ? 'pump outlet' : plan.gauge,
+    conductance: 0,
+  }
+  const stores = nodes
+    .filter(({ pressure }) => pressure === undefined)
+    .map(({ id }) => ({
+      node: id,
+      air: { id: `air in ${id}`, pressure: 0 },
+      spring: { id: `store ${id}`, kind: 'linear' as const, from: id, to: `air in ${id}`, conductance: 0 },
+    }))
   nodes.push(tank, ...stores.map(({ air }) => air))
   elements.push(leak, hose, ...stores.map(({ spring }) => spring))
   return { stores, antiDrain: valve, pad, leak, tank, hose, before }

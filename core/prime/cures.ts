@@ -20,7 +20,8 @@ export const STALL_WORDS: Record<Stall, string> = {
   'cannot-push': 'the pump draws, but on air it cannot open the way through the filter',
   'draws-air': 'air comes in at the pickup: the oil arrives foamed and late, or not at all',
   'tank-empty': 'the tank is empty before every passage is full',
-  'no-hold': 'oil is in the gallery, but something lets it out again: a plug left out, a relief valve that stands open, or air with the oil',
+  'no-hold':
+    'oil is in the gallery, but something lets it out again: a plug left out, a relief valve that stands open, or air with the oil',
   slow: 'oil moves, but too slowly to fill the circuit in five minutes',
 }
 
@@ -28,13 +29,18 @@ export const STALL_WORDS: Record<Stall, string> = {
 export function curesFor(model: PrimeModel, run: PrimeRun, fault: PrimeFault = {}): Cure[] {
   const { way } = run
   const tries: Omit<Cure, 'time'>[] = []
-  const offer = (key: Cure['key'], words: string, change: Partial<PrimeWay>) => tries.push({ key, words, way: { ...way, ...change } })
+  const offer = (key: Cure['key'], words: string, change: Partial<PrimeWay>) =>
+    tries.push({ key, words, way: { ...way, ...change } })
   if (way.method === 'tank') offer('more-oil', 'fill the tank with twice the oil', { tankVolume: 2 * way.tankVolume })
   else {
-    if (way.packing === 'dry' || way.packing === 'oil') offer('pack', 'pack the pump with assembly lubricant', { packing: 'assembly-lubricant' })
-    if (way.filter !== 'off' && model.sheet.layout.filter) offer('filter-off', 'leave the filter off until oil runs at the pad', { filter: 'off' })
-    if (way.method === 'drill' && way.drillSpeed < FASTEST) offer('faster', 'turn the drill at 1200 rpm', { drillSpeed: FASTEST })
-    if (way.method === 'hand' && way.port !== 'pump') offer('pump-port', 'pour at the pump, not after it', { port: 'pump' })
+    if (way.packing === 'dry' || way.packing === 'oil')
+      offer('pack', 'pack the pump with assembly lubricant', { packing: 'assembly-lubricant' })
+    if (way.filter !== 'off' && model.sheet.layout.filter)
+      offer('filter-off', 'leave the filter off until oil runs at the pad', { filter: 'off' })
+    if (way.method === 'drill' && way.drillSpeed < FASTEST)
+      offer('faster', 'turn the drill at 1200 rpm', { drillSpeed: FASTEST })
+    if (way.method === 'hand' && way.port !== 'pump')
+      offer('pump-port', 'pour at the pump, not after it', { port: 'pump' })
     offer('tank', 'push oil in from a pressure tank at the gauge port', { method: 'tank', port: 'gauge' })
   }
   return tries

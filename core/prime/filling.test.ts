@@ -15,7 +15,16 @@ const COLD = 15
 
 function fill(more: Partial<FillingSetUp> = {}, worn = false): Filling {
   const values = { ...model.values, ...(worn ? { endClearance: 150e-6, tipClearance: 200e-6, lift: 0.15 } : {}) }
-  return prepareFilling({ layout: six.layout, values, oil: oilAt(model.oil, COLD), temperature: COLD, packing: 'assembly-lubricant', filter: 0, filterVolume: 0.8e-3, ...more })
+  return prepareFilling({
+    layout: six.layout,
+    values,
+    oil: oilAt(model.oil, COLD),
+    temperature: COLD,
+    packing: 'assembly-lubricant',
+    filter: 0,
+    filterVolume: 0.8e-3,
+    ...more,
+  })
 }
 const cranking = { pump: 1.5, crank: 3 }
 const held = (filling: Filling) => filling.oil.reduce((sum, each) => sum + each, 0)
@@ -33,13 +42,25 @@ describe('the filling of a circuit', () => {
   it('conserves oil: what was drawn and pushed is what is held, spilled and gone back, whatever is done', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...Object.keys(PRESETS)), fc.constantFrom<Packing>('dry', 'oil', 'jelly'), fc.constantFrom<number | 'off'>('off', 0, 0.6, 1), fc.double({ min: 0, max: 15, noNaN: true }), fc.double({ min: 0, max: 3e-3, noNaN: true }),
-        fc.integer({ min: -10, max: 60 }), fc.boolean(),
+        fc.constantFrom(...Object.keys(PRESETS)),
+        fc.constantFrom<Packing>('dry', 'oil', 'jelly'),
+        fc.constantFrom<number | 'off'>('off', 0, 0.6, 1),
+        fc.double({ min: 0, max: 15, noNaN: true }),
+        fc.double({ min: 0, max: 3e-3, noNaN: true }),
+        fc.integer({ min: -10, max: 60 }),
+        fc.boolean(),
         (preset, packing, filter, speed, airLeak, temperature, tank) => {
           const sheet = newSheet(preset, 'x', 'y')
           const { values, oil } = modelOf(sheet)
           const filling = prepareFilling({
-            layout: sheet.layout, values, oil: oilAt(oil, temperature), temperature, packing, filter, filterVolume: 0.5e-3, airLeak,
+            layout: sheet.layout,
+            values,
+            oil: oilAt(oil, temperature),
+            temperature,
+            packing,
+            filter,
+            filterVolume: 0.5e-3,
+            airLeak,
             ...(tank ? { tank: { port: 'gauge' as const, pressure: 2e5, volume: 0.3e-3 } } : {}),
           })
           const start = held(filling)
@@ -63,7 +84,11 @@ describe('the filling of a circuit', () => {
   it('once full it is the circuit: the same gauge as the engine running on the drill, but for the anti-drain valve', () => {
     const filling = fill()
     filling.advance(40, { pump: 7.5, crank: 0 })
-    const plain = model.engine.gauge(model.values, { speed: 0, pumpSpeed: 7.5, temperature: COLD, meanPressure: 0 }, oilAt(model.oil, COLD))
+    const plain = model.engine.gauge(
+      model.values,
+      { speed: 0, pumpSpeed: 7.5, temperature: COLD, meanPressure: 0 },
+      oilAt(model.oil, COLD),
+    )
     expect(filling.gauge).toBeGreaterThan(0.985 * plain)
     expect(filling.gauge).toBeLessThanOrEqual(plain + 1)
   })
@@ -94,7 +119,9 @@ describe('a pump on air', () => {
     const filling = fill({ packing: 'dry', filter: 'off' }, true)
     filling.advance(60, { pump: 6, crank: 0 })
     const values = { ...model.values, endClearance: 150e-6, tipClearance: 200e-6 }
-    const most = airPressure(values.displacement, 6, slipConductance(values, AIR.viscosity)) / (oilAt(model.oil, COLD).density * 9.80665)
+    const most =
+      airPressure(values.displacement, 6, slipConductance(values, AIR.viscosity)) /
+      (oilAt(model.oil, COLD).density * 9.80665)
     const stands = (filling.oil[0] / filling.room[0]) * 0.15
     expect(stands).toBeGreaterThan(0.8 * most)
     expect(stands).toBeLessThan(1.05 * most)
@@ -132,7 +159,15 @@ describe('a pressure tank at the gauge port', () => {
     }
     const place = (node: string) => order.indexOf(node)
     expect(order[0]).toBe('gallery 4')
-    for (const [near, far] of [['gallery 4', 'gallery 5'], ['gallery 5', 'gallery 6'], ['gallery 6', 'gallery 7'], ['gallery 3', 'gallery 2'], ['main 4', 'main 1'], ['main 2', 'rod 2']]) expect(place(near)).toBeLessThan(place(far))
+    for (const [near, far] of [
+      ['gallery 4', 'gallery 5'],
+      ['gallery 5', 'gallery 6'],
+      ['gallery 6', 'gallery 7'],
+      ['gallery 3', 'gallery 2'],
+      ['main 4', 'main 1'],
+      ['main 2', 'rod 2'],
+    ])
+      expect(place(near)).toBeLessThan(place(far))
     expect(order.filter((node) => node !== 'filter can' && !node.startsWith('pump')).at(-1)).toBe('rockers')
   })
   it('leaves the pump dry behind the anti-drain valve, and stops when it is empty', () => {

@@ -36,16 +36,24 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   const { layout, leftOut = [], antiDrain = true } = setUp
   let { values, oil, temperature } = setUp
   let extended: PrimePlan | undefined
-  const engine = prepareEngine(layout, leftOut, (plan) => (extended = extendForPriming(plan, setUp.tank?.port ?? 'gauge', antiDrain)), AT_REST)
+  const engine = prepareEngine(
+    layout,
+    leftOut,
+    (plan) => (extended = extendForPriming(plan, setUp.tank?.port ?? 'gauge', antiDrain)),
+    AT_REST,
+  )
   const plan = extended!
   const { circuit } = engine
   const { network, pressures, flows } = circuit
   const nodes = plan.stores.map(({ node }) => node)
   const placeOf = new Map(nodes.map((node, i) => [node, i]))
   const lifters = layout.lifters === 'hydraulic' ? layout.lifterCount : 0
-  const room = Float64Array.from(nodes, (node) => Math.max(1e-7, roomOf(node, engine.plan, values, setUp.filterVolume, lifters)))
+  const room = Float64Array.from(nodes, (node) =>
+    Math.max(1e-7, roomOf(node, engine.plan, values, setUp.filterVolume, lifters)),
+  )
   const height = Float64Array.from(nodes, (node) => heightOf(node, values))
-  const share = (node: string) => setUp.filled?.[node] ?? (node === 'filter can' && setUp.filter !== 'off' ? setUp.filter : 0)
+  const share = (node: string) =>
+    setUp.filled?.[node] ?? (node === 'filter can' && setUp.filter !== 'off' ? setUp.filter : 0)
   const held = Float64Array.from(nodes, (node, i) => share(node) * room[i])
   const flooded = Uint8Array.from(nodes, (_, i) => (held[i] >= FULL * room[i] ? 1 : 0))
   /** Liquid share of what each node lets go. */
@@ -77,7 +85,10 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
       if ('diameter' in element) element.diameter = originals[e]
     })
     engine.set(values, { speed: turning.crank, pumpSpeed: turning.pump, temperature, meanPressure: 0 }, oil)
-    slip = { oil: slipConductance(values, oil.viscosity * values.viscosityFactor), air: slipConductance(values, AIR.viscosity) }
+    slip = {
+      oil: slipConductance(values, oil.viscosity * values.viscosityFactor),
+      air: slipConductance(values, AIR.viscosity),
+    }
     if (plan.pad) plan.pad.conductance = padOpen ? WIDE : 0
     if (padOpen) engine.plan.filter.conductance = 0
     for (const { element, e } of moving) {
@@ -149,7 +160,8 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
       let fits = 1
       for (let i = 0; i < nodes.length; i++) {
         if (!flooded[i] && rate[i] > 0) fits = Math.min(fits, (room[i] - held[i]) / (rate[i] * seconds))
-        else if (flooded[i] && rate[i] < 0) fits = Math.min(fits, Math.max(0, held[i] - 0.9 * EMPTY * room[i]) / (-rate[i] * seconds))
+        else if (flooded[i] && rate[i] < 0)
+          fits = Math.min(fits, Math.max(0, held[i] - 0.9 * EMPTY * room[i]) / (-rate[i] * seconds))
       }
       if (fits >= 0.999 || seconds <= SHORTEST || trial > 3) break
       seconds = Math.max(SHORTEST, fits * seconds)
@@ -241,7 +253,11 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
       if (!flooded[i] && held[i] >= FULL * room[i]) flooded[i] = 1
       else if (flooded[i] && held[i] < EMPTY * room[i]) flooded[i] = 0
       // Full, a node lets go what comes to it; with nothing coming it drains.
-      gives[i] = !flooded[i] ? 0 : oilIn[i] > 1e-12 ? clamp(oilIn[i] / allIn[i] + RIGHTING * (held[i] / room[i] - 1)) : 1
+      gives[i] = !flooded[i]
+        ? 0
+        : oilIn[i] > 1e-12
+          ? clamp(oilIn[i] / allIn[i] + RIGHTING * (held[i] / room[i] - 1))
+          : 1
     }
     filling.time += seconds
     filling.gauge = pressures[gaugePlace]
@@ -252,9 +268,23 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   }
 
   const filling: Filling = {
-    time: 0, nodes, room, oil: held, flooded, drawn: 0, returned: 0, pushed: 0, spilled: 0, gauge: 0, inlet: 0, outlet: 0, flow: 0, engine, before: plan.before,
+    time: 0,
+    nodes,
+    room,
+    oil: held,
+    flooded,
+    drawn: 0,
+    returned: 0,
+    pushed: 0,
+    spilled: 0,
+    gauge: 0,
+    inlet: 0,
+    outlet: 0,
+    flow: 0,
+    engine,
+    before: plan.before,
     advance: (seconds, turning) => {
-      for (let left = seconds; left > 1e-9; ) left -= step(Math.min(left, LONGEST), turning)
+      for (let left = seconds; left > 1e-9;) left -= step(Math.min(left, LONGEST), turning)
     },
     fitFilter: (filled) => {
       const can = placeOf.get('filter can')

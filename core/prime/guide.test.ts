@@ -10,17 +10,19 @@ import { guideOf, STAGES, WORD_TITLES } from './steps'
 import { FILTER_WAYS, METHODS, primeWayOf, turnsPump, usualMethod } from './way'
 
 const sheet = newSheet('inline4', 'a', 'b')
-const stepsOf = (more: Parameters<typeof primeWayOf>[1], of: Sheet = sheet) => guideOf(of, primeWayOf(of, more)).steps.join(' ')
+const stepsOf = (more: Parameters<typeof primeWayOf>[1], of: Sheet = sheet) =>
+  guideOf(of, primeWayOf(of, more)).steps.join(' ')
 
 describe('how a method goes', () => {
   it('each has its kit, its steps in whole sentences and a caution of its own, whatever the filter', () => {
-    for (const method of METHODS) for (const filter of FILTER_WAYS) {
-      const guide = guideOf(sheet, primeWayOf(sheet, { method, filter }))
-      expect(guide.kit.length).toBeGreaterThanOrEqual(3)
-      expect(guide.steps.length).toBeGreaterThanOrEqual(5)
-      for (const step of guide.steps) expect(step).toMatch(/^[A-Z].*\.$/)
-      expect(guide.caution.words).toMatch(/\.$/)
-    }
+    for (const method of METHODS)
+      for (const filter of FILTER_WAYS) {
+        const guide = guideOf(sheet, primeWayOf(sheet, { method, filter }))
+        expect(guide.kit.length).toBeGreaterThanOrEqual(3)
+        expect(guide.steps.length).toBeGreaterThanOrEqual(5)
+        for (const step of guide.steps) expect(step).toMatch(/^[A-Z].*\.$/)
+        expect(guide.caution.words).toMatch(/\.$/)
+      }
   })
   it('ignition and fuel are off before the starter turns, and back on after', () => {
     for (const method of ['starter', 'hand'] as const) {
@@ -33,7 +35,9 @@ describe('how a method goes', () => {
     }
   })
   it('the filter stays off until oil runs at the pad, or goes on as chosen; without one nobody speaks of it', () => {
-    expect(stepsOf({ method: 'drill', filter: 'off' })).toMatch(/Leave the filter off.*oil runs at the pad, stop and fit the filter/)
+    expect(stepsOf({ method: 'drill', filter: 'off' })).toMatch(
+      /Leave the filter off.*oil runs at the pad, stop and fit the filter/,
+    )
     expect(stepsOf({ method: 'drill', filter: 'filled' })).toContain('Fit the filter, filled.')
     expect(stepsOf({ method: 'drill', filter: 'dry' })).not.toContain('pad')
     const bare = { ...sheet, layout: { ...sheet.layout, filter: false } }
@@ -49,44 +53,78 @@ describe('how a method goes', () => {
     expect(METHODS.filter((method) => !turnsPump(method))).toEqual(['tank'])
   })
   it('what the builder chose stands above the usual, and a word that is none counts for nothing', () => {
-    const chosen = { ...sheet, choices: { 'prime.method': 'starter', 'prime.filter': 'filled', 'prime.port': 'pump', 'pump.packing': 'jelly' } }
-    expect(primeWayOf(chosen)).toMatchObject({ method: 'starter', filter: 'filled', port: 'pump', packing: 'jelly', packed: true })
-    expect(primeWayOf({ ...sheet, choices: { 'prime.method': 'magic', 'pump.packing': 'sand' } })).toMatchObject({ method: 'drill', packing: 'dry', packed: false })
+    const chosen = {
+      ...sheet,
+      choices: { 'prime.method': 'starter', 'prime.filter': 'filled', 'prime.port': 'pump', 'pump.packing': 'jelly' },
+    }
+    expect(primeWayOf(chosen)).toMatchObject({
+      method: 'starter',
+      filter: 'filled',
+      port: 'pump',
+      packing: 'jelly',
+      packed: true,
+    })
+    expect(primeWayOf({ ...sheet, choices: { 'prime.method': 'magic', 'pump.packing': 'sand' } })).toMatchObject({
+      method: 'drill',
+      packing: 'dry',
+      packed: false,
+    })
     expect(primeWayOf(chosen, { method: 'tank' }).method).toBe('tank')
   })
   it('every stage and every early word has its title', () => {
-    for (const words of [...Object.values(WORD_TITLES), ...Object.values(STAGES).map(({ title }) => title)]) expect(words).toMatch(/^[A-Z]/)
+    for (const words of [...Object.values(WORD_TITLES), ...Object.values(STAGES).map(({ title }) => title)])
+      expect(words).toMatch(/^[A-Z]/)
   })
 })
 
 describe('outlets', () => {
-  it.each(Object.keys(PRESETS))('%s: each stands on a node of its circuit, and each that can be seen has its check', (preset) => {
-    const { layout } = newSheet(preset, 'a', 'b')
-    const { plan, circuit } = prepareEngine(layout)
-    const checks = new Set(checksOf(layout).map(({ key }) => key))
-    const outlets = outletsOf(layout, plan)
-    for (const { node, check, label } of outlets) {
-      expect(circuit.indexOf(node), label).toBeGreaterThanOrEqual(0)
-      if (check) expect(checks, label).toContain(check)
-    }
-    expect(outlets.filter(({ label }) => /^Main/.test(label))).toHaveLength(layout.mains)
-    expect(outlets.filter(({ label }) => /^Rod/.test(label))).toHaveLength(layout.feed.length)
-    expect(outlets.filter(({ label }) => /^Rockers/.test(label))).toHaveLength(layout.rockerFeed ? layout.cylinders : 0)
-    // And the other way round: nothing is ticked as an outlet that the model does not fill.
-    const told = new Set(outlets.map(({ check }) => check))
-    for (const key of checks) if (/^prime\.(rocker\d+|lifters|jet|tensioner|turbo)$/.test(key)) expect(told).toContain(key)
-  })
+  it.each(Object.keys(PRESETS))(
+    '%s: each stands on a node of its circuit, and each that can be seen has its check',
+    (preset) => {
+      const { layout } = newSheet(preset, 'a', 'b')
+      const { plan, circuit } = prepareEngine(layout)
+      const checks = new Set(checksOf(layout).map(({ key }) => key))
+      const outlets = outletsOf(layout, plan)
+      for (const { node, check, label } of outlets) {
+        expect(circuit.indexOf(node), label).toBeGreaterThanOrEqual(0)
+        if (check) expect(checks, label).toContain(check)
+      }
+      expect(outlets.filter(({ label }) => /^Main/.test(label))).toHaveLength(layout.mains)
+      expect(outlets.filter(({ label }) => /^Rod/.test(label))).toHaveLength(layout.feed.length)
+      expect(outlets.filter(({ label }) => /^Rockers/.test(label))).toHaveLength(
+        layout.rockerFeed ? layout.cylinders : 0,
+      )
+      // And the other way round: nothing is ticked as an outlet that the model does not fill.
+      const told = new Set(outlets.map(({ check }) => check))
+      for (const key of checks)
+        if (/^prime\.(rocker\d+|lifters|jet|tensioner|turbo)$/.test(key)) expect(told).toContain(key)
+    },
+  )
 })
 
 describe('when it was primed', () => {
-  const at = (readings: Record<string, string>) => ({ readings: Object.fromEntries(Object.entries(readings).map(([key, time]) => [key, { value: 3e5, source: 'measured' as const, at: time }])) })
-  const seen = (sheet: Sheet): Sheet => ({ ...sheet, checks: { ...sheet.checks, ...Object.fromEntries(outletChecks(sheet).map((key) => [key, { state: 'done' as const }])) } })
-  const last = (value = 3e5) => ({ 'prime.pressure': { value, source: 'measured' as const, at: '2026-05-14T08:00:00Z' } })
+  const at = (readings: Record<string, string>) => ({
+    readings: Object.fromEntries(
+      Object.entries(readings).map(([key, time]) => [key, { value: 3e5, source: 'measured' as const, at: time }]),
+    ),
+  })
+  const seen = (sheet: Sheet): Sheet => ({
+    ...sheet,
+    checks: {
+      ...sheet.checks,
+      ...Object.fromEntries(outletChecks(sheet).map((key) => [key, { state: 'done' as const }])),
+    },
+  })
+  const last = (value = 3e5) => ({
+    'prime.pressure': { value, source: 'measured' as const, at: '2026-05-14T08:00:00Z' },
+  })
   it('is the last prime with oil seen at every outlet: no check prime, none over the limit, none with an outlet that nobody saw', () => {
     const six = DEMO_BUILDS.ottiline()
     const primed = seen({ ...six, readings: { ...six.readings, ...last() } })
     expect(primedAt(primed)).toBe(Date.parse('2026-05-14T08:00:00Z'))
-    expect(primedAt(seen({ ...six, readings: { ...six.readings, 'prime.checkPressure': last()['prime.pressure'] } }))).toBeUndefined()
+    expect(
+      primedAt(seen({ ...six, readings: { ...six.readings, 'prime.checkPressure': last()['prime.pressure'] } })),
+    ).toBeUndefined()
     expect(primedAt({ ...six, readings: { ...six.readings, ...last() } })).toBeUndefined()
     expect(primedAt(seen({ ...six, readings: { ...six.readings, ...last(15e5) } }))).toBeUndefined()
     expect(primedAt({ ...primed, checks: { ...primed.checks, 'prime.rocker3': { state: 'fault' } } })).toBeUndefined()
@@ -95,10 +133,20 @@ describe('when it was primed', () => {
     const six = DEMO_BUILDS.ottiline()
     const primed = seen({ ...six, readings: { ...six.readings, ...last() } })
     expect(oiledAt(six)).toBeUndefined()
-    expect(oiledAt({ ...primed, readings: { ...primed.readings, 'start.idleHot.pressure': { value: 3e5, source: 'measured', at: '2026-05-20T08:00:00Z' } } })).toBe(Date.parse('2026-05-20T08:00:00Z'))
+    expect(
+      oiledAt({
+        ...primed,
+        readings: {
+          ...primed.readings,
+          'start.idleHot.pressure': { value: 3e5, source: 'measured', at: '2026-05-20T08:00:00Z' },
+        },
+      }),
+    ).toBe(Date.parse('2026-05-20T08:00:00Z'))
   })
   it('it has run once any reading of the start was taken, and not for the brief’s speeds', () => {
-    expect(hasRun(at({ 'prime.pressure': '2026-05-11T08:00:00Z', 'start.idleHot.speed': '2026-05-11T08:00:00Z' }))).toBe(false)
+    expect(
+      hasRun(at({ 'prime.pressure': '2026-05-11T08:00:00Z', 'start.idleHot.speed': '2026-05-11T08:00:00Z' })),
+    ).toBe(false)
     expect(hasRun(at({ 'start.firstPressure': '2026-05-11T08:00:00Z' }))).toBe(true)
     expect(hasRun(at({ 'start.idleHot.pressure': '2026-05-11T08:00:00Z' }))).toBe(true)
   })

@@ -41,7 +41,9 @@ describe('priming by drill', () => {
     expect(expected.least).toBeLessThan(expected.low)
     expect(expected.least).toBeGreaterThan(expected.low - 0.6 * (expected.pressure - expected.low) - 20e3)
     expect(judgePrime(15e5, expected)).toBe('stop')
-    expect([expected.least, expected.least - 1, expected.high + 1].map((reading) => judgePrime(reading, expected))).toEqual(['pass', 'stop', 'watch'])
+    expect(
+      [expected.least, expected.least - 1, expected.high + 1].map((reading) => judgePrime(reading, expected)),
+    ).toEqual(['pass', 'stop', 'watch'])
   })
   it('a drill whose speed nobody read lowers what is accepted, where the speed counts', () => {
     const warm = { 'prime.oilTemperature': 70 }
@@ -61,7 +63,9 @@ describe('priming by drill', () => {
     expect(widestHidden).toBeGreaterThan(1.1)
     const wider = (factor: number) => {
       const readings: Record<string, number> = {}
-      for (const set of ['main', 'rod'] as const) for (const { number, bore, journal } of bearingsOf(recorded, set)) readings[`${set}.${number}.journal`] = bore!.value - factor * (bore!.value - journal!.value)
+      for (const set of ['main', 'rod'] as const)
+        for (const { number, bore, journal } of bearingsOf(recorded, set))
+          readings[`${set}.${number}.journal`] = bore!.value - factor * (bore!.value - journal!.value)
       return expectAt(readings).pressure
     }
     expect(wider(0.96 * widestHidden)).toBeGreaterThan(least - 4e3)

@@ -47,10 +47,27 @@ const GAUGE = 7e3
 function leastToAccept(model: Model, way: PrimeWay, { pressure, low }: Band): number {
   const byModel = (pressure - low) / 1.645
   const assumed = (key: string) => !(key in model.sheet.readings)
-  const share = way.method === 'drill' ? (assumed('prime.drillSpeed') ? DRILL : 0.02) : way.method === 'tank' ? (assumed('prime.tankPressure') ? 0.05 : 0.02) : assumed('brief.crankingSpeed') ? STARTER : 0.03
+  const share =
+    way.method === 'drill'
+      ? assumed('prime.drillSpeed')
+        ? DRILL
+        : 0.02
+      : way.method === 'tank'
+        ? assumed('prime.tankPressure')
+          ? 0.05
+          : 0.02
+        : assumed('brief.crankingSpeed')
+          ? STARTER
+          : 0.03
   // What a slower drive really takes off: little while the relief valve is open, much once it is shut.
-  const slower: PrimeWay = { ...way, drillSpeed: (1 - share) * way.drillSpeed, crankSpeed: (1 - share) * way.crankSpeed }
-  const byDrive = turnsPump(way.method) ? Math.max(0, pressure - gaugePressure(model, momentOf(model, slower))) : share * pressure
+  const slower: PrimeWay = {
+    ...way,
+    drillSpeed: (1 - share) * way.drillSpeed,
+    crankSpeed: (1 - share) * way.crankSpeed,
+  }
+  const byDrive = turnsPump(way.method)
+    ? Math.max(0, pressure - gaugePressure(model, momentOf(model, slower)))
+    : share * pressure
   return Math.max(0.25 * pressure, pressure - FAR * Math.hypot(byModel, byDrive, GAUGE))
 }
 
@@ -67,11 +84,12 @@ function widestHidden(model: Model, way: PrimeWay, least: number): number {
     return gaugePressure(model, momentOf(model, way)) >= least
   }
   let [hidden, told] = [1, WIDEST]
-  if (!shows(WIDEST)) for (let i = 0; i < 8; i++) {
-    const middle = 0.5 * (hidden + told)
-    if (shows(middle)) hidden = middle
-    else told = middle
-  }
+  if (!shows(WIDEST))
+    for (let i = 0; i < 8; i++) {
+      const middle = 0.5 * (hidden + told)
+      if (shows(middle)) hidden = middle
+      else told = middle
+    }
   else hidden = WIDEST
   values.mainClearance = recorded.mains
   values.rodClearance = recorded.rods
@@ -83,7 +101,11 @@ function primedModel(sheet: Sheet, way: PrimeWay): Model {
   const model = modelOf(sheet)
   if (turnsPump(way.method)) return model
   let plan: PrimePlan | undefined
-  const engine = prepareEngine(sheet.layout, leftOutOf(sheet), (circuit) => (plan = extendForPriming(circuit, way.port, way.antiDrain)))
+  const engine = prepareEngine(
+    sheet.layout,
+    leftOutOf(sheet),
+    (circuit) => (plan = extendForPriming(circuit, way.port, way.antiDrain)),
+  )
   plan!.tank.pressure = way.tankPressure
   plan!.hose.conductance = hoseConductance(oilAt(model.oil, way.temperature))
   return { ...model, engine }
@@ -97,5 +119,9 @@ function momentOf(model: Model, way: PrimeWay) {
 
 /** Judges a prime reading: under the least, or over what filter and seals may see, is a stop; above the band is a watch, since cold oil and a stiff valve can do it. */
 export function judgePrime(reading: number, expected: PrimeExpectation): Verdict {
-  return judge(reading, reading, reading, { least: expected.least, most: expected.ceiling }) === 'stop' ? 'stop' : reading > expected.high ? 'watch' : 'pass'
+  return judge(reading, reading, reading, { least: expected.least, most: expected.ceiling }) === 'stop'
+    ? 'stop'
+    : reading > expected.high
+      ? 'watch'
+      : 'pass'
 }

@@ -4,7 +4,9 @@ import { primeCeiling } from './ceiling'
 
 /** Outlets at which oil is to be seen before an engine counts as primed, by key. */
 export function outletChecks(sheet: Pick<Sheet, 'layout'>): string[] {
-  return checksOf(sheet.layout).filter(({ group }) => group === 'outlet').map(({ key }) => key)
+  return checksOf(sheet.layout)
+    .filter(({ group }) => group === 'outlet')
+    .map(({ key }) => key)
 }
 
 /**
@@ -13,14 +15,22 @@ export function outletChecks(sheet: Pick<Sheet, 'layout'>): string[] {
  */
 export function primedAt(sheet: Sheet): number | undefined {
   const last = sheet.readings['prime.pressure']
-  if (!last || last.value > primeCeiling(sheet) || outletChecks(sheet).some((key) => sheet.checks[key]?.state !== 'done')) return undefined
+  if (
+    !last ||
+    last.value > primeCeiling(sheet) ||
+    outletChecks(sheet).some((key) => sheet.checks[key]?.state !== 'done')
+  )
+    return undefined
   const at = Date.parse(last.at ?? '')
   return Number.isFinite(at) ? at : undefined
 }
 
 /** When it last ran, ms since 1970, by the readings of its starts; undefined while it has not. */
 export function ranAt(sheet: Pick<Sheet, 'readings'>): number | undefined {
-  const times = Object.entries(sheet.readings).filter(([key]) => /^start\.(firstPressure|\w+\.pressure)$/.test(key)).map(([, { at }]) => Date.parse(at ?? '')).filter(Number.isFinite)
+  const times = Object.entries(sheet.readings)
+    .filter(([key]) => /^start\.(firstPressure|\w+\.pressure)$/.test(key))
+    .map(([, { at }]) => Date.parse(at ?? ''))
+    .filter(Number.isFinite)
   return times.length > 0 ? Math.max(...times) : undefined
 }
 

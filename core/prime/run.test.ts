@@ -20,7 +20,9 @@ describe('priming an engine by the model', () => {
     expect(run.timeToPad!).toBeLessThan(run.timeToGauge!)
     expect(run.timeToGauge!).toBeLessThan(run.timeToPressure!)
     for (const outlet of run.outlets) expect(outlet.time, outlet.label).toBeGreaterThan(run.timeToPad!)
-    expect(run.outlets.find(({ label }) => label === 'Rockers 1')!.time).toBeGreaterThan(run.outlets.find(({ label }) => label === 'Main 4')!.time!)
+    expect(run.outlets.find(({ label }) => label === 'Rockers 1')!.time).toBeGreaterThan(
+      run.outlets.find(({ label }) => label === 'Main 4')!.time!,
+    )
     expect(run.pressure).toBeGreaterThan(4e5)
   })
   it('uses what its passages hold: the filter’s 0.8 L and less than half a litre beside it', () => {
@@ -31,7 +33,11 @@ describe('priming an engine by the model', () => {
   it('every layout primes packed by a drill, and from a tank', () => {
     for (const preset of Object.keys(PRESETS)) {
       const sheet = newSheet(preset, 'x', 'y')
-      for (const method of ['drill', 'tank'] as const) expect(runOf({ method, packing: 'assembly-lubricant', tankVolume: 6e-3 }, sheet).primed, `${preset} ${method}`).toBe(true)
+      for (const method of ['drill', 'tank'] as const)
+        expect(
+          runOf({ method, packing: 'assembly-lubricant', tankVolume: 6e-3 }, sheet).primed,
+          `${preset} ${method}`,
+        ).toBe(true)
     }
   })
   it('every method gives a run or a reason', () => {
@@ -54,8 +60,16 @@ describe('priming an engine by the model', () => {
   })
   it('a dry worn pump cannot draw, whatever stands behind it', () => {
     const worn = structuredClone(DEMO_BUILDS.talvik())
-    for (const [key, value] of [['pump.endClearance', 180e-6], ['pump.tipClearance', 250e-6], ['pickup.lift', 0.2]] as const) worn.readings[key] = { value, source: 'measured' }
-    expect(runOf({ packing: 'dry', method: 'starter', filter: 'off' }, worn)).toMatchObject({ primed: false, reason: 'cannot-draw' })
+    for (const [key, value] of [
+      ['pump.endClearance', 180e-6],
+      ['pump.tipClearance', 250e-6],
+      ['pickup.lift', 0.2],
+    ] as const)
+      worn.readings[key] = { value, source: 'measured' }
+    expect(runOf({ packing: 'dry', method: 'starter', filter: 'off' }, worn)).toMatchObject({
+      primed: false,
+      reason: 'cannot-draw',
+    })
   })
   it('recommends the way with the filter that also primes a pump whose packing is gone', () => {
     const model = modelOf(DEMO_BUILDS.dunmarrow())
@@ -70,7 +84,9 @@ describe('priming an engine by the model', () => {
     expect(after.moments.at(-1)!.full[after.nodes.indexOf('pump inlet')]).toBeLessThan(0.5)
   })
   it('a plug left out shows as a gauge that never rises to its least', () => {
-    expect(primeRun(modelOf(six), primeWayOf(six), { leftOut: ['passage.rearPlug'] }).pressure).toBeLessThan(0.2 * runOf().pressure)
+    expect(primeRun(modelOf(six), primeWayOf(six), { leftOut: ['passage.rearPlug'] }).pressure).toBeLessThan(
+      0.2 * runOf().pressure,
+    )
   })
 })
 
@@ -88,13 +104,16 @@ describe('the timeline', () => {
     expect(known.oil.high / known.oil.best).toBeGreaterThan(1.2)
     const blank = newSheet('inline6', 'x', 'y')
     const guessed = primeTimeline(blank, primeWayOf(blank, { packing: 'assembly-lubricant' }))
-    expect((guessed.gauge!.high - guessed.gauge!.low) / guessed.gauge!.best).toBeGreaterThan((known.gauge!.high - known.gauge!.low) / known.gauge!.best)
+    expect((guessed.gauge!.high - guessed.gauge!.low) / guessed.gauge!.best).toBeGreaterThan(
+      (known.gauge!.high - known.gauge!.low) / known.gauge!.best,
+    )
   })
 })
 
 describe('a starter in bursts', () => {
   it('is timed by the seconds of turning, whatever rests lie between them', () => {
-    const by = (rest: number) => primeRun(modelOf(six), primeWayOf(six, { method: 'starter', filter: 'dry', burst: 10, rest }))
+    const by = (rest: number) =>
+      primeRun(modelOf(six), primeWayOf(six, { method: 'starter', filter: 'dry', burst: 10, rest }))
     const [none, usual, long] = [0, 30, 120].map(by)
     for (const run of [none, usual, long]) {
       expect(run.primed).toBe(true)
@@ -127,8 +146,12 @@ describe('the early word', () => {
     expect(word({ ...stood, gauge: 4.3e5, sender: 3e5 })).toMatchObject({ code: 'gauges-differ', level: 'watch' })
   })
   it('over what filter and seals may see it stops at once, whatever else is so, and above its band it is never primed', () => {
-    for (const more of [{}, { pad: 1 }, { flicker: 0.4 }, { still: 9, turned: 90 }]) expect(word({ ...seen, gauge: 15e5, ...more })).toEqual({ code: 'over-limit', level: 'stop', by: 8e5 })
-    expect(word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 5.5e5 })).toMatchObject({ code: 'over-band', level: 'watch' })
+    for (const more of [{}, { pad: 1 }, { flicker: 0.4 }, { still: 9, turned: 90 }])
+      expect(word({ ...seen, gauge: 15e5, ...more })).toEqual({ code: 'over-limit', level: 'stop', by: 8e5 })
+    expect(word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 5.5e5 })).toMatchObject({
+      code: 'over-band',
+      level: 'watch',
+    })
   })
   it('the limit holds for the newest readings, and stays broken when the gauge has fallen again', () => {
     expect(word({ ...seen, gauge: 5e5, latest: 8e5 })).toEqual({ code: 'over-limit', level: 'stop', by: 1e5 })
@@ -143,7 +166,11 @@ describe('the early word', () => {
     expect(blind({ gauge: 4.3e5, turned: 60, still: 9 })).toMatchObject({ code: 'not-watching', level: 'watch' })
     expect(blind({ gauge: 8e5 }).code).toBe('over-limit')
     expect([blind({ turned: 29 }).code, blind({ turned: 31 }).code]).toEqual(['not-watching', 'late-gauge'])
-    expect(word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 4.3e5, unread: 6 })).toEqual({ code: 'not-watching', level: 'watch', by: 6 })
+    expect(word({ ...seen, turned: 60, pad: 1, still: 9, gauge: 4.3e5, unread: 6 })).toEqual({
+      code: 'not-watching',
+      level: 'watch',
+      by: 6,
+    })
   })
   it('a gauge that stirs under the least to accept does not take “too low” back', () => {
     const low = word({ ...seen, turned: 40, pad: 1, still: 6, gauge: 3e5 })
@@ -154,9 +181,12 @@ describe('the early word', () => {
     expect(standingWord(stopped, on, { turned: 60, gauge: 4.1e5 }, 4e5).word).toBe(on)
   })
   it('a stop is not taken back by a gauge that stirs, only once it has come half the way and going on has lasted; a judgement replaces it at once', () => {
-    const [stop, dry, on, low, primed] = (['late-gauge', 'late-pad', 'going-well', 'low', 'primed'] as const).map((code) => ({ code, level: /late|low/.test(code) ? ('stop' as const) : ('fine' as const), by: 0 }))
+    const [stop, dry, on, low, primed] = (['late-gauge', 'late-pad', 'going-well', 'low', 'primed'] as const).map(
+      (code) => ({ code, level: /late|low/.test(code) ? ('stop' as const) : ('fine' as const), by: 0 }),
+    )
     const at = (turned: number, gauge = 3e5, pad?: number) => ({ turned, gauge, pad })
-    const next = (before: StandingWord | undefined, word: typeof stop, now: ReturnType<typeof at>) => standingWord(before, word, now, 4e5)
+    const next = (before: StandingWord | undefined, word: typeof stop, now: ReturnType<typeof at>) =>
+      standingWord(before, word, now, 4e5)
     expect(next(undefined, on, at(10, 0)).word).toBe(on)
     const stopped = next(undefined, stop, at(30, 0))
     expect(next(stopped, on, at(33)).word).toBe(stop)
@@ -196,8 +226,12 @@ describe('a primed engine that stands', () => {
   })
   it('without an anti-drain valve the filter empties through the pump, and the gauge comes late', () => {
     const open = { ...way, antiDrain: false }
-    expect(filledAfter(model, 10 * 86400, open)['filter can']).toBeLessThan(filledAfter(model, 10 * 86400, way)['filter can'] - 0.5)
-    expect(timeToPressureAfter(model, 20 * 86400, open)).toBeGreaterThan(2 * timeToPressureAfter(model, 20 * 86400, way))
+    expect(filledAfter(model, 10 * 86400, open)['filter can']).toBeLessThan(
+      filledAfter(model, 10 * 86400, way)['filter can'] - 0.5,
+    )
+    expect(timeToPressureAfter(model, 20 * 86400, open)).toBeGreaterThan(
+      2 * timeToPressureAfter(model, 20 * 86400, way),
+    )
   })
   it('its prime is good for hours to days, for less with wide bearings, and never longer than the house has it', () => {
     const clock = primeClock(six)
@@ -206,6 +240,9 @@ describe('a primed engine that stands', () => {
     const wide = structuredClone(six)
     for (let i = 1; i <= 7; i++) wide.readings[`main.${i}.bore`].value += 60e-6
     expect(primeClock(wide).good).toBeLessThan(0.5 * clock.good)
-    expect(primeClock({ ...six, house: { school: 'auto', rules: { 'prime.goodFor': 3600 } } })).toEqual({ good: 3600, because: 'house' })
+    expect(primeClock({ ...six, house: { school: 'auto', rules: { 'prime.goodFor': 3600 } } })).toEqual({
+      good: 3600,
+      because: 'house',
+    })
   })
 })

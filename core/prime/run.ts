@@ -85,13 +85,29 @@ export function preparePriming({ sheet, values, oil }: PrimeModel, way: PrimeWay
     if (packing === 'dry') packing = 'oil'
   }
   const filling = prepareFilling({
-    layout: sheet.layout, values, oil: oilAt(oil, way.temperature), temperature: way.temperature, leftOut: [...leftOutOf(sheet), ...(fault.leftOut ?? [])], packing,
-    filter: way.filter === 'off' && sheet.layout.filter ? 'off' : way.filter === 'filled' ? 1 : 0, antiDrain: way.antiDrain, filterVolume: way.filterVolume, airLeak: fault.airLeak, filled,
+    layout: sheet.layout,
+    values,
+    oil: oilAt(oil, way.temperature),
+    temperature: way.temperature,
+    leftOut: [...leftOutOf(sheet), ...(fault.leftOut ?? [])],
+    packing,
+    filter: way.filter === 'off' && sheet.layout.filter ? 'off' : way.filter === 'filled' ? 1 : 0,
+    antiDrain: way.antiDrain,
+    filterVolume: way.filterVolume,
+    airLeak: fault.airLeak,
+    filled,
     ...(way.method === 'tank' ? { tank: { port: way.port, pressure: way.tankPressure, volume: way.tankVolume } } : {}),
     // By hand oil runs in under its own weight: a funnel half a metre over the port.
-    ...(way.method === 'hand' && way.port === 'gauge' ? { tank: { port: 'gauge' as const, pressure: 4e3, volume: way.poured } } : {}),
+    ...(way.method === 'hand' && way.port === 'gauge'
+      ? { tank: { port: 'gauge' as const, pressure: 4e3, volume: way.poured } }
+      : {}),
   })
-  const turning = (on: boolean): Turning => (way.method === 'drill' ? { pump: on ? way.drillSpeed : 0, crank: 0 } : way.method === 'tank' ? { pump: 0, crank: 0 } : { pump: on ? way.crankSpeed * values.driveRatio : 0, crank: on ? way.crankSpeed : 0 })
+  const turning = (on: boolean): Turning =>
+    way.method === 'drill'
+      ? { pump: on ? way.drillSpeed : 0, crank: 0 }
+      : way.method === 'tank'
+        ? { pump: 0, crank: 0 }
+        : { pump: on ? way.crankSpeed * values.driveRatio : 0, crank: on ? way.crankSpeed : 0 }
   return { filling, turning, turningAt: (seconds) => turning(switchedOn(way, seconds)) }
 }
 
@@ -115,8 +131,15 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
   let turned = 0
   let rested = 0
   let last = { held: 0, turned: 0 }
-  const everything = () => filling.flooded.every((each) => each === 1) || outlets.every(({ time }) => time !== undefined)
-  const note = (on: boolean) => moments.push({ time: turned, gauge: filling.gauge, turning: on, full: [...filling.oil].map((oil, i) => Math.min(1, oil / filling.room[i])) })
+  const everything = () =>
+    filling.flooded.every((each) => each === 1) || outlets.every(({ time }) => time !== undefined)
+  const note = (on: boolean) =>
+    moments.push({
+      time: turned,
+      gauge: filling.gauge,
+      turning: on,
+      full: [...filling.oil].map((oil, i) => Math.min(1, oil / filling.room[i])),
+    })
   note(false)
   let since: number | undefined
   while (turned < longest) {
@@ -127,7 +150,8 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
     if (at.pad === undefined && way.method !== 'tank' && full(filling.before)) at.pad = turned
     if (way.filter === 'off' && at.pad !== undefined && turned >= at.pad + AT_PAD) filling.fitFilter(0)
     if (at.gauge === undefined && full(filling.engine.plan.gauge)) at.gauge = turned
-    for (const outlet of outlets) if (outlet.time === undefined && full(outlet.node) && filling.gauge >= (outlet.opening ?? 0)) outlet.time = turned
+    for (const outlet of outlets)
+      if (outlet.time === undefined && full(outlet.node) && filling.gauge >= (outlet.opening ?? 0)) outlet.time = turned
     note(on)
     const held = filling.oil.reduce((sum, each) => sum + each, 0) + filling.spilled
     if (held - last.held > DROP) last = { held, turned }
@@ -139,9 +163,24 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
   const primed = since !== undefined && pressure > HOLDS
   const reached = moments.find(({ gauge }) => gauge >= 0.9 * pressure)
   return {
-    way, primed, outlets, rested, pressure, nodes: filling.nodes, moments, used: filling.oil.reduce((sum, each) => sum + each, 0), spilled: filling.spilled,
-    timeToPad: at.pad, timeToGauge: at.gauge, timeToPressure: primed ? reached?.time : undefined,
-    ...(primed ? {} : { reason: since !== undefined || full(filling.engine.plan.gauge) ? 'no-hold' : whyStalled(model, way, fault, full) }),
+    way,
+    primed,
+    outlets,
+    rested,
+    pressure,
+    nodes: filling.nodes,
+    moments,
+    used: filling.oil.reduce((sum, each) => sum + each, 0),
+    spilled: filling.spilled,
+    timeToPad: at.pad,
+    timeToGauge: at.gauge,
+    timeToPressure: primed ? reached?.time : undefined,
+    ...(primed
+      ? {}
+      : {
+          reason:
+            since !== undefined || full(filling.engine.plan.gauge) ? 'no-hold' : whyStalled(model, way, fault, full),
+        }),
   }
 }
 
@@ -158,12 +197,23 @@ function settled(moments: PrimeMoment[]): number {
 }
 
 /** What held the oil back, by what the pump could do with air against what was asked of it. */
-function whyStalled({ values, oil }: PrimeModel, way: PrimeWay, fault: PrimeFault, full: (node: string) => boolean): Stall {
+function whyStalled(
+  { values, oil }: PrimeModel,
+  way: PrimeWay,
+  fault: PrimeFault,
+  full: (node: string) => boolean,
+): Stall {
   if (way.method === 'tank') return 'tank-empty'
   if (fault.airLeak) return 'draws-air'
   const speed = way.method === 'drill' ? way.drillSpeed : way.crankSpeed * values.driveRatio
   if (speed <= 0) return 'not-turning'
   if (full('pump inlet') && full('pump outlet')) return 'slow'
-  const could = airPressure(values.displacement, speed, slipConductance(values, AIR.viscosity) * OPEN_TO_AIR[way.packing])
-  return could < oilAt(oil, way.temperature).density * 9.80665 * Math.max(0, values.lift) ? 'cannot-draw' : 'cannot-push'
+  const could = airPressure(
+    values.displacement,
+    speed,
+    slipConductance(values, AIR.viscosity) * OPEN_TO_AIR[way.packing],
+  )
+  return could < oilAt(oil, way.temperature).density * 9.80665 * Math.max(0, values.lift)
+    ? 'cannot-draw'
+    : 'cannot-push'
 }

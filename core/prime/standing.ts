@@ -29,11 +29,18 @@ export function filledAfter(model: PrimeModel, seconds: number, way: PrimeWay): 
   filling.advance(1e-3, { pump: 0, crank: 0 })
   const { network } = filling.engine.circuit
   filling.engine.set(values, { speed: 0, pumpSpeed: 0, temperature: way.temperature, meanPressure: 0 }, oil)
-  const films = network.elements.reduce((sum, element) => (element.kind === 'bearing' ? sum + element.conductance + (element.groove?.fed.reduce((all, each) => all + Math.max(0, each), 0) ?? 0) : sum), 0)
+  const films = network.elements.reduce(
+    (sum, element) =>
+      element.kind === 'bearing'
+        ? sum + element.conductance + (element.groove?.fed.reduce((all, each) => all + Math.max(0, each), 0) ?? 0)
+        : sum,
+    0,
+  )
   const stroke = values.stroke / 0.09
   const fallOf = (height: number) => oil.density * GRAVITY * height
   const rooms = new Map(filling.nodes.map((node, i) => [node, filling.room[i]]))
-  const sum = (test: (node: string) => boolean) => filling.nodes.filter(test).reduce((all, node) => all + rooms.get(node)!, 0)
+  const sum = (test: (node: string) => boolean) =>
+    filling.nodes.filter(test).reduce((all, node) => all + rooms.get(node)!, 0)
 
   // The head falls with the level, so what is left falls as 1 / e.
   const after = sum((node) => DRAINS.test(node))
@@ -41,7 +48,9 @@ export function filledAfter(model: PrimeModel, seconds: number, way: PrimeWay): 
   const slip = slipConductance(values, oil.viscosity)
   const back = sheet.layout.filter && way.antiDrain ? 1 / (1 / slip + 1 / SEEP) : slip
   let gone = back * fallOf(Math.max(0.05, values.lift) + 0.05 * stroke) * seconds
-  const drained: Record<string, number> = Object.fromEntries(filling.nodes.map((node) => [node, DRAINS.test(node) ? galleries : 1]))
+  const drained: Record<string, number> = Object.fromEntries(
+    filling.nodes.map((node) => [node, DRAINS.test(node) ? galleries : 1]),
+  )
   // A dry sump's tank stands over the pump and keeps it full.
   if (values.lift < 0) gone = 0
   for (const node of ['filter can', 'cooler outlet', 'pump outlet', 'pump inlet']) {
@@ -59,8 +68,15 @@ export function timeToPressureAfter(model: PrimeModel, seconds: number, way: Pri
   const { sheet, values } = model
   const speed = requireValue(sheet, 'brief.coldIdleSpeed').value
   const filling = prepareFilling({
-    layout: sheet.layout, values, oil: oilAt(model.oil, way.temperature), temperature: way.temperature, packing: 'wet', filter: 1, antiDrain: way.antiDrain,
-    filterVolume: way.filterVolume, filled: filledAfter(model, seconds, way),
+    layout: sheet.layout,
+    values,
+    oil: oilAt(model.oil, way.temperature),
+    temperature: way.temperature,
+    packing: 'wet',
+    filter: 1,
+    antiDrain: way.antiDrain,
+    filterVolume: way.filterVolume,
+    filled: filledAfter(model, seconds, way),
   })
   const settles = 30e3
   while (filling.time < 30) {

@@ -49,7 +49,11 @@ export function primeTimeline(sheet: Sheet, way: PrimeWay, samples = 8, fault: P
     return { best, low: Math.max(0, best - half), high: Math.max(best + half, mean(times) + half) }
   }
   return {
-    run, pad: band(({ timeToPad }) => timeToPad), gauge: band(({ timeToGauge }) => timeToGauge), pressure: band(({ timeToPressure }) => timeToPressure), oil: band(({ used, spilled }) => used + spilled)!,
+    run,
+    pad: band(({ timeToPad }) => timeToPad),
+    gauge: band(({ timeToGauge }) => timeToGauge),
+    pressure: band(({ timeToPressure }) => timeToPressure),
+    oil: band(({ used, spilled }) => used + spilled)!,
     chance: samples === 0 ? (run.primed ? 1 : 0) : runs.filter(({ primed }) => primed).length / samples,
   }
 }

@@ -32,8 +32,15 @@ describe('what a circuit holds', () => {
       const { layout } = newSheet(name, 'x', 'y')
       const engine = prepareEngine(layout)
       const { nodes, elements } = engine.plan.network
-      const held = (at: typeof values) => nodes.filter(({ pressure }) => pressure === undefined).reduce((sum, { id }) => sum + roomOf(id, engine.plan, at, USUAL_FILTER, layout.lifterCount), 0)
-      const pipes = elements.reduce((sum, each) => sum + (each.kind === 'pipe' && each.id !== 'pickup' ? 0.25 * Math.PI * each.diameter ** 2 * each.length : 0), 0)
+      const held = (at: typeof values) =>
+        nodes
+          .filter(({ pressure }) => pressure === undefined)
+          .reduce((sum, { id }) => sum + roomOf(id, engine.plan, at, USUAL_FILTER, layout.lifterCount), 0)
+      const pipes = elements.reduce(
+        (sum, each) =>
+          sum + (each.kind === 'pipe' && each.id !== 'pickup' ? 0.25 * Math.PI * each.diameter ** 2 * each.length : 0),
+        0,
+      )
       const before = held(values)
       expect(before, name).toBeGreaterThan(pipes)
       for (const each of elements) if (each.kind === 'pipe') each.length *= 2
@@ -46,7 +53,10 @@ describe('how high it stands', () => {
   it('the pump as measured, and no lower than the oil; the rest by the engine’s stroke', () => {
     expect(heightOf('pump inlet', { ...values, lift: 0.15 })).toBe(0.15)
     expect(heightOf('pump inlet', { ...values, lift: -0.05 })).toBe(0)
-    expect(heightOf('gallery 3', { ...values, stroke: 0.18 })).toBeCloseTo(2 * heightOf('gallery 3', { ...values, stroke: 0.09 }), 12)
+    expect(heightOf('gallery 3', { ...values, stroke: 0.18 })).toBeCloseTo(
+      2 * heightOf('gallery 3', { ...values, stroke: 0.09 }),
+      12,
+    )
   })
   it('oil meets mains before the cam, and the cam before the rockers', () => {
     const order = ['main 1', 'cam 1', 'rockers'].map((node) => heightOf(node, values))

@@ -6,18 +6,46 @@ const LITRE = 1e-3
 const CC = 1e-6
 
 /** Room for oil, m³, that nobody measures: typical ones. */
-const ROOM = { pumpOutlet: 15 * CC, cooler: 0.25 * LITRE, filterOutlet: 20 * CC, mainGroove: 1.5 * CC, hole: 0.5 * CC, rockers: 40 * CC, turbo: 10 * CC, lifter: 3 * CC }
+const ROOM = {
+  pumpOutlet: 15 * CC,
+  cooler: 0.25 * LITRE,
+  filterOutlet: 20 * CC,
+  mainGroove: 1.5 * CC,
+  hole: 0.5 * CC,
+  rockers: 40 * CC,
+  turbo: 10 * CC,
+  lifter: 3 * CC,
+}
 
 /** A filter of the usual size, m³. */
 export const USUAL_FILTER = 0.4 * LITRE
 
 /** Heights over the crank's axis for a stroke of 90 mm, m; they grow with the stroke. The oil lies under the axis. */
-const HEIGHT = { oil: -0.12, pump: -0.06, cooler: -0.02, filter: -0.04, gallery: 0.06, main: 0, rod: 0, cam: 0.13, rockers: 0.28, turbo: 0.16 }
+const HEIGHT = {
+  oil: -0.12,
+  pump: -0.06,
+  cooler: -0.02,
+  filter: -0.04,
+  gallery: 0.06,
+  main: 0,
+  rod: 0,
+  cam: 0.13,
+  rockers: 0.28,
+  turbo: 0.16,
+}
 const STROKE = 0.09
 
 /** What a node of the circuit holds when full, m³: the pipe that leads to it, and its own room. */
-export function roomOf(node: string, plan: CircuitPlan, values: EngineValues, filterVolume: number, lifters: number): number {
-  const pipes = plan.network.elements.filter((element): element is PipeSpec => element.kind === 'pipe' && element.to === node && element.id !== 'pickup')
+export function roomOf(
+  node: string,
+  plan: CircuitPlan,
+  values: EngineValues,
+  filterVolume: number,
+  lifters: number,
+): number {
+  const pipes = plan.network.elements.filter(
+    (element): element is PipeSpec => element.kind === 'pipe' && element.to === node && element.id !== 'pickup',
+  )
   const led = pipes.reduce((sum, { length, diameter }) => sum + 0.25 * Math.PI * diameter * diameter * length, 0)
   const own = ownRoom(node, values, filterVolume)
   return led + own + (node === plan.galleryEnd ? lifters * ROOM.lifter : 0)

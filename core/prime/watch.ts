@@ -26,7 +26,17 @@ export interface PrimeSeen {
   sender?: number
 }
 
-export type PrimeWordCode = 'going-well' | 'primed' | 'late-pad' | 'late-gauge' | 'low' | 'flickers' | 'gauges-differ' | 'over-band' | 'over-limit' | 'not-watching'
+export type PrimeWordCode =
+  | 'going-well'
+  | 'primed'
+  | 'late-pad'
+  | 'late-gauge'
+  | 'low'
+  | 'flickers'
+  | 'gauges-differ'
+  | 'over-band'
+  | 'over-limit'
+  | 'not-watching'
 
 export interface PrimeWord {
   code: PrimeWordCode
@@ -63,11 +73,25 @@ export function primeWord(seen: PrimeSeen, modelled: PrimeModelled | undefined, 
   const most = Math.max(seen.gauge, seen.latest ?? 0)
   if (most > ceiling) return word('over-limit', 'stop', most - ceiling)
   if (seen.unread !== undefined) return word('not-watching', 'watch', seen.unread)
-  if (!modelled) return seen.gauge < RISEN && seen.turned > UNMODELLED ? word('late-gauge', 'stop', seen.turned) : word('not-watching', 'watch')
+  if (!modelled)
+    return seen.gauge < RISEN && seen.turned > UNMODELLED
+      ? word('late-gauge', 'stop', seen.turned)
+      : word('not-watching', 'watch')
   const { timeline, expected } = modelled
   const { run } = timeline
-  if (seen.sender !== undefined && Math.abs(seen.sender - seen.gauge) > Math.max(DIFFER.least, DIFFER.share * seen.gauge)) return word('gauges-differ', 'watch', seen.sender - seen.gauge)
-  if (run.way.filter === 'off' && timeline.pad && seen.pad === undefined && seen.gauge < RISEN && seen.turned > timeline.pad.high + GRACE) return word('late-pad', 'stop', seen.turned - timeline.pad.high)
+  if (
+    seen.sender !== undefined &&
+    Math.abs(seen.sender - seen.gauge) > Math.max(DIFFER.least, DIFFER.share * seen.gauge)
+  )
+    return word('gauges-differ', 'watch', seen.sender - seen.gauge)
+  if (
+    run.way.filter === 'off' &&
+    timeline.pad &&
+    seen.pad === undefined &&
+    seen.gauge < RISEN &&
+    seen.turned > timeline.pad.high + GRACE
+  )
+    return word('late-pad', 'stop', seen.turned - timeline.pad.high)
   const due = timeline.pressure?.high ?? timeline.gauge?.high
   if (seen.gauge < RISEN) {
     // Where the model itself says that it stalls, so long is enough.
@@ -77,7 +101,9 @@ export function primeWord(seen: PrimeSeen, modelled: PrimeModelled | undefined, 
   if (seen.flicker > FLICKERS && seen.turned > (due ?? 20)) return word('flickers', 'stop', seen.flicker)
   if (seen.still < STILL || seen.turned < (due ?? 0)) return word('going-well', 'fine')
   if (seen.gauge < expected.least) return word('low', 'stop', expected.least - seen.gauge)
-  return seen.gauge > expected.high + 20e3 ? word('over-band', 'watch', seen.gauge - expected.high) : word('primed', 'fine')
+  return seen.gauge > expected.high + 20e3
+    ? word('over-band', 'watch', seen.gauge - expected.high)
+    : word('primed', 'fine')
 }
 
 /** Seconds of turning for which a stop is not taken back by “going on”: a gauge that stirs is judged anew only once it has stood. */
@@ -96,11 +122,17 @@ export interface StandingWord {
  *
  * @param least least to accept at the gauge, Pa
  */
-export function standingWord(before: StandingWord | undefined, word: PrimeWord, { turned, gauge, pad }: Pick<PrimeSeen, 'turned' | 'gauge' | 'pad'>, least: number): StandingWord {
+export function standingWord(
+  before: StandingWord | undefined,
+  word: PrimeWord,
+  { turned, gauge, pad }: Pick<PrimeSeen, 'turned' | 'gauge' | 'pad'>,
+  least: number,
+): StandingWord {
   if (before?.word.code === 'over-limit' && !(word.code === 'over-limit' && word.by > before.word.by)) return before
   if (word.level === 'stop') return { word, stopAt: turned }
   const since = before?.stopAt === undefined ? -1 : turned - before.stopAt
-  if (word.code !== 'going-well' || since < 0 || (before!.word.code === 'late-pad' && pad !== undefined)) return { word }
+  if (word.code !== 'going-well' || since < 0 || (before!.word.code === 'late-pad' && pad !== undefined))
+    return { word }
   return since < TAKEN_BACK || gauge < (before!.word.code === 'low' ? 1 : 0.5) * least ? before! : { word }
 }
 
@@ -112,7 +144,15 @@ export interface PrimeSuspect {
   share: number
 }
 
-const USUAL: Partial<Record<FaultKey, number>> = { 'dry-pump': 3, 'pickup-air': 3, undriven: 1.5, 'relief-open': 2, 'plug-out': 1.5, 'sender-low': 1, clearance: 0.5 }
+const USUAL: Partial<Record<FaultKey, number>> = {
+  'dry-pump': 3,
+  'pickup-air': 3,
+  undriven: 1.5,
+  'relief-open': 2,
+  'plug-out': 1.5,
+  'sender-low': 1,
+  clearance: 0.5,
+}
 /** How well a fault's reading is known, as a share of it and by the sender's own error, Pa; its times, of their logarithm. */
 const PRESSURE = 0.15
 const SENDER = 8e3
@@ -123,16 +163,22 @@ const TIME = 0.4
  * against when oil came to the pad, what the gauge says and how it flickers.
  */
 export function primeSuspects(sheet: Sheet, way: PrimeWay, seen: PrimeSeen): PrimeSuspect[] {
-  const keys = (Object.keys(USUAL) as FaultKey[]).filter((key) => way.method !== 'tank' || (key !== 'undriven' && key !== 'dry-pump' && key !== 'pickup-air'))
+  const keys = (Object.keys(USUAL) as FaultKey[]).filter(
+    (key) => way.method !== 'tank' || (key !== 'undriven' && key !== 'dry-pump' && key !== 'pickup-air'),
+  )
   const scored = keys.map((key) => {
-    const fits = variants(sheet, key).map((fault) => Math.exp(-0.5 * misfit(runWith(sheet, way, fault), fault, way, seen)))
+    const fits = variants(sheet, key).map((fault) =>
+      Math.exp(-0.5 * misfit(runWith(sheet, way, fault), fault, way, seen)),
+    )
     return { key, score: (USUAL[key]! * fits.reduce((sum, fit) => sum + fit, 0)) / fits.length }
   })
   const all = scored.reduce((sum, { score }) => sum + score, 0) || 1
-  return scored.map(({ key, score }) => {
-    const { words, look } = faultOf(key, sheet.layout)
-    return { key, words, look, share: score / all }
-  }).sort((a, b) => b.share - a.share)
+  return scored
+    .map(({ key, score }) => {
+      const { words, look } = faultOf(key, sheet.layout)
+      return { key, words, look, share: score / all }
+    })
+    .sort((a, b) => b.share - a.share)
 }
 
 /** A fault as bad as it can be here: at two severities, and for plugs each one. */
@@ -151,7 +197,11 @@ export function runWith(sheet: Sheet, way: PrimeWay, fault: Fault): PrimeRun {
   const model = modelOf(sheet)
   const values = structuredClone(model.values)
   fault.change?.(values)
-  const changed: PrimeWay = { ...way, ...(fault.pump ?? {}), ...(fault.undriven ? { drillSpeed: 0, crankSpeed: 0 } : {}) }
+  const changed: PrimeWay = {
+    ...way,
+    ...(fault.pump ?? {}),
+    ...(fault.undriven ? { drillSpeed: 0, crankSpeed: 0 } : {}),
+  }
   return primeRun({ sheet, values, oil: model.oil }, changed, { airLeak: fault.airLeak, leftOut: fault.leftOut }, 60)
 }
 
@@ -161,7 +211,9 @@ function misfit(run: PrimeRun, fault: Fault, way: PrimeWay, seen: PrimeSeen): nu
   const visible = way.filter === 'off' && way.method !== 'tank'
   if (visible) {
     if (seen.pad === undefined && run.timeToPad !== undefined && run.timeToPad < 0.8 * seen.turned) sum += 9
-    if (seen.pad !== undefined) sum += run.timeToPad === undefined ? 16 : Math.min(9, (Math.log((run.timeToPad + 2) / (seen.pad + 2)) / TIME) ** 2)
+    if (seen.pad !== undefined)
+      sum +=
+        run.timeToPad === undefined ? 16 : Math.min(9, (Math.log((run.timeToPad + 2) / (seen.pad + 2)) / TIME) ** 2)
   }
   if (fault.airLeak !== undefined) sum += seen.gauge > RISEN && seen.flicker < 0.03 ? 4 : 0
   else if (seen.gauge > RISEN && seen.flicker > FLICKERS) sum += 6

@@ -39,7 +39,8 @@ export function usualMethod({ pumpDrive }: Pick<Layout, 'pumpDrive'>): Method {
 }
 
 const PACKINGS: Packing[] = ['dry', 'oil', 'assembly-lubricant', 'jelly']
-const among = <T extends string>(words: readonly T[], word: string | undefined): T | undefined => words.find((each) => each === word)
+const among = <T extends string>(words: readonly T[], word: string | undefined): T | undefined =>
+  words.find((each) => each === word)
 
 /** How a sheet says that it is primed; `more` stands above it. */
 export function primeWayOf(sheet: Sheet, more: Partial<PrimeWay> = {}): PrimeWay {
@@ -49,9 +50,16 @@ export function primeWayOf(sheet: Sheet, more: Partial<PrimeWay> = {}): PrimeWay
     method: among(METHODS, sheet.choices['prime.method']) ?? usualMethod(sheet.layout),
     filter: among(FILTER_WAYS, sheet.choices['prime.filter']) ?? 'off',
     port: among(PORTS, sheet.choices['prime.port']) ?? 'gauge',
-    packing: packing ?? 'dry', packed: packing !== undefined,
-    drillSpeed: value('prime.drillSpeed'), crankSpeed: value('brief.crankingSpeed'), temperature: value('prime.oilTemperature'),
-    tankPressure: value('prime.tankPressure'), tankVolume: value('prime.tankVolume'), burst: value('prime.burst'), rest: value('prime.rest'), poured: value('prime.poured'),
+    packing: packing ?? 'dry',
+    packed: packing !== undefined,
+    drillSpeed: value('prime.drillSpeed'),
+    crankSpeed: value('brief.crankingSpeed'),
+    temperature: value('prime.oilTemperature'),
+    tankPressure: value('prime.tankPressure'),
+    tankVolume: value('prime.tankVolume'),
+    burst: value('prime.burst'),
+    rest: value('prime.rest'),
+    poured: value('prime.poured'),
     filterVolume: heldValue(sheet, 'pickup.filterVolume')?.value ?? USUAL_FILTER,
     antiDrain: sheet.inspections['passage.antiDrain']?.finding !== 'left-out',
     ...more,

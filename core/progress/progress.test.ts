@@ -22,13 +22,24 @@ describe('progress', () => {
   })
   it('counts each wanted reading and check once', () => {
     const sheet = newSheet('inline4', 'a', 'b')
-    const wanted = quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length + checksOf(sheet.layout).filter((check) => check.wanted && forMethod(sheet, check)).length + inspectionsOf(sheet.layout).filter(({ wanted }) => wanted).length
+    const wanted =
+      quantitiesOf(sheet.layout).filter((quantity) => quantity.wanted).length +
+      checksOf(sheet.layout).filter((check) => check.wanted && forMethod(sheet, check)).length +
+      inspectionsOf(sheet.layout).filter(({ wanted }) => wanted).length
     // The prime reading and three steady points are wanted too.
     expect(progressOf(sheet).reduce((sum, each) => sum + each.wanted, 0)).toBe(wanted + 4)
   })
   it('asks before priming only for what the method needs: no drill’s check where the starter turns', () => {
     const sheet = newSheet('v8', 'a', 'b')
-    const asked = (method: string) => checksOf(sheet.layout).filter((check) => check.station === 'prime' && check.methods && forMethod({ ...sheet, choices: { 'prime.method': method } }, check)).map(({ key }) => key)
+    const asked = (method: string) =>
+      checksOf(sheet.layout)
+        .filter(
+          (check) =>
+            check.station === 'prime' &&
+            check.methods &&
+            forMethod({ ...sheet, choices: { 'prime.method': method } }, check),
+        )
+        .map(({ key }) => key)
     const each = ['drill', 'tank', 'starter', 'hand'].map(asked)
     for (const keys of each) expect(keys.length).toBeGreaterThan(0)
     expect(new Set(each.map((keys) => keys.join())).size).toBeGreaterThan(2)
@@ -80,7 +91,13 @@ describe('what a station finds', () => {
       return floorVerdict(sheet)
     }
     const [least, most] = [ruleOf(sheet, 'pickup.floorLeast'), ruleOf(sheet, 'pickup.floorMost')]
-    expect([9e-3, least - 1e-3, most + 1e-3, 0.5 * least - 1e-3, 2 * most + 1e-3].map(verdict)).toEqual(['pass', 'watch', 'watch', 'stop', 'stop'])
+    expect([9e-3, least - 1e-3, most + 1e-3, 0.5 * least - 1e-3, 2 * most + 1e-3].map(verdict)).toEqual([
+      'pass',
+      'watch',
+      'watch',
+      'stop',
+      'stop',
+    ])
     delete sheet.readings['pickup.protrusion']
     expect(floorVerdict(sheet)).toBeUndefined()
   })
@@ -107,10 +124,14 @@ describe('crank findings', () => {
       for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
       return progressOf(sheet).find((each) => each.station === 'bearings')!
     }
-    expect(of({ 'turning.4': 0.6, 'turning.3': 1.2, 'turning.5': 1.7, 'turning.2': 5.2, 'turning.6': 5.8 })).toMatchObject({ verdict: 'stop', about: 'crank stiff after main 2' })
+    expect(
+      of({ 'turning.4': 0.6, 'turning.3': 1.2, 'turning.5': 1.7, 'turning.2': 5.2, 'turning.6': 5.8 }),
+    ).toMatchObject({ verdict: 'stop', about: 'crank stiff after main 2' })
     expect(of({ 'thrust.endFloat': 0.5e-3 })).toMatchObject({ verdict: 'stop', about: 'end float out of limit' })
     expect(of({ 'rod.2.side': 0.05e-3 })).toMatchObject({ verdict: 'stop', about: 'Rod 2 side clearance out of limit' })
-    expect(of({ 'turning.4': 0.6, 'turning.3': 1.2, 'thrust.endFloat': 0.15e-3, 'rod.2.side': 0.25e-3 }).verdict).toBe('pass')
+    expect(of({ 'turning.4': 0.6, 'turning.3': 1.2, 'thrust.endFloat': 0.15e-3, 'rod.2.side': 0.25e-3 }).verdict).toBe(
+      'pass',
+    )
   })
   it('one instrument’s zero error drops out of a clearance that it measured on both sides', () => {
     const sheet = DEMO_BUILDS.ottiline()

@@ -7,7 +7,8 @@
  * @param outside D_a, m  @param centres a, m  @param length gear length L, m
  */
 export function gearDisplacement(outside: number, centres: number, length: number): number {
-  if (!(centres > 0 && centres < outside)) throw new RangeError('centres: must be positive and less than the outside diameter')
+  if (!(centres > 0 && centres < outside))
+    throw new RangeError('centres: must be positive and less than the outside diameter')
   return 0.5 * Math.PI * length * (outside * outside - centres * centres)
 }
 

@@ -19,7 +19,11 @@ export interface GerotorProfile {
  * with r from the inner centre and R from the outer.
  * Source: Ivantysyn & Ivantysynova, Hydrostatic Pumps and Motors, ch. 3 (vector-ray method for gears).
  */
-export function chamberRate({ lobes, eccentricity, toothCentres, toothRadius, length }: GerotorProfile, k: number, angle: number): number {
+export function chamberRate(
+  { lobes, eccentricity, toothCentres, toothRadius, length }: GerotorProfile,
+  k: number,
+  angle: number,
+): number {
   const outerTurn = (lobes / (lobes + 1)) * angle
   const contact = (tooth: number) => {
     const at = outerTurn + (2 * Math.PI * tooth) / (lobes + 1)
@@ -48,12 +52,15 @@ export function gerotorFromProfile(profile: GerotorProfile): number {
   const { lobes, eccentricity, toothCentres, toothRadius, length } = profile
   if (!(Number.isInteger(lobes) && lobes >= 3)) throw new RangeError('lobes: must be a whole number of three or more')
   if (!(eccentricity > 0)) throw new RangeError('eccentricity: must be greater than zero')
-  if (!(toothCentres > eccentricity * (lobes + 1))) throw new RangeError('toothCentres: must exceed the pitch circle, eccentricity times the outer teeth')
-  if (!(toothRadius > 0 && toothRadius < toothCentres)) throw new RangeError('toothRadius: must be positive and less than toothCentres')
+  if (!(toothCentres > eccentricity * (lobes + 1)))
+    throw new RangeError('toothCentres: must exceed the pitch circle, eccentricity times the outer teeth')
+  if (!(toothRadius > 0 && toothRadius < toothCentres))
+    throw new RangeError('toothRadius: must be positive and less than toothCentres')
   if (!(length > 0)) throw new RangeError('length: must be greater than zero')
   const steps = 720
   const period = (2 * Math.PI * (lobes + 1)) / lobes
   let filled = 0
-  for (let i = 0; i < steps; i++) filled += Math.max(0, chamberRate(profile, 0, ((i + 0.5) / steps) * period)) * (period / steps)
+  for (let i = 0; i < steps; i++)
+    filled += Math.max(0, chamberRate(profile, 0, ((i + 0.5) / steps) * period)) * (period / steps)
   return lobes * filled
 }

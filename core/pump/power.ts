@@ -20,7 +20,11 @@ const LANDS = 0.2
  *
  * @param speed n of the pump, rev/s  @param viscosity μ as sheared in the gap, Pa·s
  */
-export function dragTorque({ rotorDiameter, rotorLength, endClearance, tipClearance, sideClearance }: PumpGaps, speed: number, viscosity: number): number {
+export function dragTorque(
+  { rotorDiameter, rotorLength, endClearance, tipClearance, sideClearance }: PumpGaps,
+  speed: number,
+  viscosity: number,
+): number {
   const [radius, omega] = [0.5 * rotorDiameter, 2 * Math.PI * speed]
   const rotors = sideClearance === undefined ? 2 : 1
   const faces = (rotors * 2 * Math.PI * viscosity * omega * radius ** 4) / endClearance
@@ -33,6 +37,11 @@ export function dragTorque({ rotorDiameter, rotorLength, endClearance, tipCleara
  *
  * @param rise Δp, Pa  @param pump displacement D, m³/rev, and its gaps  @param speed n, rev/s  @param viscosity μ as sheared in the gaps, Pa·s
  */
-export function shaftPower(rise: number, pump: PumpGaps & { displacement: number }, speed: number, viscosity: number): number {
+export function shaftPower(
+  rise: number,
+  pump: PumpGaps & { displacement: number },
+  speed: number,
+  viscosity: number,
+): number {
   return (1 + MECHANICAL) * rise * pump.displacement * speed + 2 * Math.PI * speed * dragTorque(pump, speed, viscosity)
 }

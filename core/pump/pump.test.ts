@@ -39,7 +39,13 @@ describe('fill', () => {
 })
 
 describe('what a pump takes', () => {
-  const gears = { displacement: 20e-6, rotorDiameter: 0.04, rotorLength: 0.02, endClearance: 80e-6, tipClearance: 100e-6 }
+  const gears = {
+    displacement: 20e-6,
+    rotorDiameter: 0.04,
+    rotorLength: 0.02,
+    endClearance: 80e-6,
+    tipClearance: 100e-6,
+  }
   const rotors = { ...gears, sideClearance: 120e-6 }
   it('has a hydraulic part that is Δp times flow, and a tenth for bush and mesh', () => {
     expect(shaftPower(4e5, gears, 30, 0)).toBeCloseTo(1.1 * 240, 9)
@@ -53,7 +59,8 @@ describe('what a pump takes', () => {
     expect(dragTorque(rotors, 10, 0.4)).toBeCloseTo(0.3158 + (2 * Math.PI * 0.02 ** 3 * 0.02 * 0.4 * 62.83) / 60e-6, 3)
   })
   it('wider gaps take less, and slip more', () => {
-    for (const gap of ['endClearance', 'tipClearance'] as const) expect(dragTorque({ ...gears, [gap]: 2 * gears[gap] }, 10, 0.4)).toBeLessThan(dragTorque(gears, 10, 0.4))
+    for (const gap of ['endClearance', 'tipClearance'] as const)
+      expect(dragTorque({ ...gears, [gap]: 2 * gears[gap] }, 10, 0.4)).toBeLessThan(dragTorque(gears, 10, 0.4))
     expect(dragTorque({ ...rotors, sideClearance: 240e-6 }, 10, 0.4)).toBeLessThan(dragTorque(rotors, 10, 0.4))
   })
   it('goes with speed and viscosity, and its power with the square of speed, as Wilson’s viscous term does', () => {
@@ -96,7 +103,9 @@ describe('gerotor by profile', () => {
     expect(gerotorFromProfile(profile) / ring).toBeLessThan(1.15)
   })
   it('scales with length, and with the cube of size', () => {
-    const twice = Object.fromEntries(Object.entries(profile).map(([key, value]) => [key, key === 'lobes' ? value : 2 * value])) as unknown as typeof profile
+    const twice = Object.fromEntries(
+      Object.entries(profile).map(([key, value]) => [key, key === 'lobes' ? value : 2 * value]),
+    ) as unknown as typeof profile
     expect(gerotorFromProfile({ ...profile, length: 0.008 }) / gerotorFromProfile(profile)).toBeCloseTo(0.5, 12)
     expect(gerotorFromProfile(twice) / gerotorFromProfile(profile)).toBeCloseTo(8, 9)
     expect(() => gerotorFromProfile({ ...profile, toothCentres: 0.01 })).toThrow(/toothCentres/)
@@ -105,8 +114,14 @@ describe('gerotor by profile', () => {
 
 describe('salvage', () => {
   const worn = {
-    gaps: { rotorDiameter: 0.04, rotorLength: 0.02, endClearance: 160e-6, tipClearance: 90e-6 }, coverWear: 60e-6, coverCut: 0, bodyCut: 0, pocketCut: 0,
-    coverThickness: 6e-3, floorThickness: 5e-3, leastThickness: 4e-3,
+    gaps: { rotorDiameter: 0.04, rotorLength: 0.02, endClearance: 160e-6, tipClearance: 90e-6 },
+    coverWear: 60e-6,
+    coverCut: 0,
+    bodyCut: 0,
+    pocketCut: 0,
+    coverThickness: 6e-3,
+    floorThickness: 5e-3,
+    leastThickness: 4e-3,
   }
   it('a cover cut flat takes its track away and no more: 160 less 60 is 100 µm, and slip falls by the cube', () => {
     const cut = salvage({ ...worn, coverCut: 80e-6 }, 0.01)
@@ -121,6 +136,8 @@ describe('salvage', () => {
     expect(salvage({ ...worn, bodyCut: 0.15e-3 }, 0.01).problems[0]).toMatch(/bind/)
   })
   it('says what is left too thin, and a track that is not cut out', () => {
-    expect(salvage({ ...worn, coverCut: 30e-6, pocketCut: 1.5e-3, bodyCut: 1.4e-3 }, 0.01).problems.join(' ')).toMatch(/30 µm of the track.*floor is left 3.50 mm/)
+    expect(salvage({ ...worn, coverCut: 30e-6, pocketCut: 1.5e-3, bodyCut: 1.4e-3 }, 0.01).problems.join(' ')).toMatch(
+      /30 µm of the track.*floor is left 3.50 mm/,
+    )
   })
 })

@@ -36,19 +36,44 @@ export interface Salvage {
  *
  *   e′ = e − min(wear, cover cut) − body cut + pocket cut
  */
-export function salvage({ gaps, coverWear, coverCut, bodyCut, pocketCut, coverThickness, floorThickness, leastThickness, leastEndClearance = 25e-6 }: SalvageCase, viscosity: number): Salvage {
+export function salvage(
+  {
+    gaps,
+    coverWear,
+    coverCut,
+    bodyCut,
+    pocketCut,
+    coverThickness,
+    floorThickness,
+    leastThickness,
+    leastEndClearance = 25e-6,
+  }: SalvageCase,
+  viscosity: number,
+): Salvage {
   const endClearance = gaps.endClearance - Math.min(coverWear, coverCut) - bodyCut + pocketCut
   const coverLeft = coverThickness - coverCut
   const floorLeft = floorThickness - pocketCut
   const problems = [
-    ...(endClearance < leastEndClearance ? [`End clearance falls to ${microns(endClearance)}: the rotors bind. Cut the pocket with the body.`] : []),
-    ...(coverCut > 0 && coverCut < coverWear ? [`${microns(coverWear - coverCut)} of the track is left: cut the cover flat across its whole face.`] : []),
-    ...(coverLeft < leastThickness ? [`The cover is left ${millimetres(coverLeft)} thick, under ${millimetres(leastThickness)}.`] : []),
-    ...(floorLeft < leastThickness ? [`The pocket’s floor is left ${millimetres(floorLeft)} thick, under ${millimetres(leastThickness)}.`] : []),
+    ...(endClearance < leastEndClearance
+      ? [`End clearance falls to ${microns(endClearance)}: the rotors bind. Cut the pocket with the body.`]
+      : []),
+    ...(coverCut > 0 && coverCut < coverWear
+      ? [`${microns(coverWear - coverCut)} of the track is left: cut the cover flat across its whole face.`]
+      : []),
+    ...(coverLeft < leastThickness
+      ? [`The cover is left ${millimetres(coverLeft)} thick, under ${millimetres(leastThickness)}.`]
+      : []),
+    ...(floorLeft < leastThickness
+      ? [`The pocket’s floor is left ${millimetres(floorLeft)} thick, under ${millimetres(leastThickness)}.`]
+      : []),
   ]
   return {
-    endClearance, coverLeft, floorLeft, problems,
-    slipBefore: slipConductance(gaps, viscosity), slipAfter: slipConductance({ ...gaps, endClearance: Math.max(0, endClearance) }, viscosity),
+    endClearance,
+    coverLeft,
+    floorLeft,
+    problems,
+    slipBefore: slipConductance(gaps, viscosity),
+    slipAfter: slipConductance({ ...gaps, endClearance: Math.max(0, endClearance) }, viscosity),
   }
 }
 

@@ -33,6 +33,9 @@ const TIP_LANDS = 4 * 1.2e-3
 export function slipConductance(gaps: PumpGaps, viscosity: number): number {
   const faces = 2 * gapConductance(gaps.rotorDiameter, gaps.endClearance, 0.25 * gaps.rotorDiameter, viscosity)
   const tips = 2 * gapConductance(gaps.rotorLength, gaps.tipClearance, TIP_LANDS, viscosity)
-  const around = gaps.sideClearance === undefined ? 0 : 2 * gapConductance(gaps.rotorLength, 0.5 * gaps.sideClearance, 0.5 * Math.PI * gaps.rotorDiameter, viscosity)
+  const around =
+    gaps.sideClearance === undefined
+      ? 0
+      : 2 * gapConductance(gaps.rotorLength, 0.5 * gaps.sideClearance, 0.5 * Math.PI * gaps.rotorDiameter, viscosity)
   return faces + tips + around
 }

@@ -27,7 +27,12 @@ describe('seeded numbers', () => {
   it('first numbers of neighbouring seeds are even too, so that a thousand engines differ', () => {
     const firsts = Array.from({ length: 4000 }, (_, seed) => seeded(seed)())
     expect(mean(firsts)).toBeCloseTo(0.5, 1)
-    expect(moment(firsts.map((value) => value - 0.5), 2)).toBeCloseTo(1 / 12, 2)
+    expect(
+      moment(
+        firsts.map((value) => value - 0.5),
+        2,
+      ),
+    ).toBeCloseTo(1 / 12, 2)
   })
 })
 
@@ -43,6 +48,13 @@ describe('normal deviates', () => {
     expect(Math.abs(moment(values, 4) - 3)).toBeLessThan(0.1)
   })
   it('lie within one, two and three sigma as often as tables say', () => {
-    for (const [sigma, share] of [[1, 0.6827], [2, 0.9545], [3, 0.9973]]) expect(Math.abs(values.filter((value) => Math.abs(value) < sigma).length / values.length - share)).toBeLessThan(0.006)
+    for (const [sigma, share] of [
+      [1, 0.6827],
+      [2, 0.9545],
+      [3, 0.9973],
+    ])
+      expect(Math.abs(values.filter((value) => Math.abs(value) < sigma).length / values.length - share)).toBeLessThan(
+        0.006,
+      )
   })
 })

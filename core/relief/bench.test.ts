@@ -6,7 +6,13 @@ import { planStack, washerFault } from './stack'
 import { liftAt, openingPressure, type ReliefValve, valveFlow } from './valve'
 
 const valve: ReliefValve = {
-  plungerDiameter: 0.01268, springRate: 5920, freeLength: 0.04835, installedLength: 0.0412, shims: [], solidLength: 0.0274, port: { shape: 'round', diameter: 0.0065, overlap: 0.0005 },
+  plungerDiameter: 0.01268,
+  springRate: 5920,
+  freeLength: 0.04835,
+  installedLength: 0.0412,
+  shims: [],
+  solidLength: 0.0274,
+  port: { shape: 'round', diameter: 0.0065, overlap: 0.0005 },
 }
 const bench = { displacement: 14e-6, speed: 8, slipConductance: 2e-12, density: 875, viscosity: 0.09 }
 
@@ -29,7 +35,10 @@ describe('bench', () => {
     expect(updated.springRate.value).toBeGreaterThan(6150)
     expect(updated.springRate.value).toBeLessThan(6350)
     expect(updated.springRate.sigma).toBeLessThan(150)
-    const after = deadHeadReading({ ...valve, springRate: updated.springRate.value, freeLength: updated.freeLength.value }, bench)
+    const after = deadHeadReading(
+      { ...valve, springRate: updated.springRate.value, freeLength: updated.freeLength.value },
+      bench,
+    )
     expect(Math.abs(after - reading.value)).toBeLessThan(0.1 * Math.abs(updated.expected - reading.value))
   })
   it('what was expected changes nothing but narrows; a wild reading is a surprise', () => {
@@ -37,7 +46,9 @@ describe('bench', () => {
     const same = updateSpring(valve, belief, { value: airReading(valve), sigma: 3e3 }, airReading)
     expect(same.springRate.value).toBeCloseTo(5920, 6)
     expect(same.freeLength.sigma).toBeLessThan(1e-4)
-    expect(updateSpring(valve, belief, { value: 1.5 * airReading(valve), sigma: 3e3 }, airReading).surprise).toBeGreaterThan(3)
+    expect(
+      updateSpring(valve, belief, { value: 1.5 * airReading(valve), sigma: 3e3 }, airReading).surprise,
+    ).toBeGreaterThan(3)
   })
   it('a wanted opening pressure asks for so much preload and shim', () => {
     const { shims } = preloadFor(valve, 4e5)
@@ -61,7 +72,11 @@ describe('stress', () => {
 })
 
 describe('shim stack', () => {
-  const drawer = [{ id: 'a', thickness: 1.02e-3, count: 3 }, { id: 'b', thickness: 0.51e-3, count: 2 }, { id: 'c', thickness: 0.8e-3, count: 1 }]
+  const drawer = [
+    { id: 'a', thickness: 1.02e-3, count: 3 },
+    { id: 'b', thickness: 0.51e-3, count: 2 },
+    { id: 'c', thickness: 0.8e-3, count: 1 },
+  ]
   it('takes the nearest sum with the fewest pieces: 1.82 is 1.02 and 0.80', () => {
     const { plain } = planStack(drawer, 1.82e-3)
     expect(plain).toMatchObject({ pieces: 2, off: expect.closeTo(0, 9) })
@@ -84,17 +99,33 @@ describe('shim stack', () => {
     expect(() => planStack([{ ...fits, outside: 0.017 }], 1e-3, seat)).toThrow(/drawer/)
   })
   it('is never further off than any stack tried by hand, and never takes more washers than there are', () => {
-    const drawers = fc.array(fc.record({ id: fc.uuid(), thickness: fc.integer({ min: 150, max: 900 }).map((n) => 2 * n * 1e-6), count: fc.integer({ min: 1, max: 3 }) }), { minLength: 1, maxLength: 4 })
-    fc.assert(fc.property(drawers, fc.integer({ min: 0, max: 2000 }).map((n) => 2 * n * 1e-6), (own, wanted) => {
-      const { plain } = planStack(own, wanted)
-      for (const { id, count } of plain.washers) expect(count).toBeLessThanOrEqual(own.find((washer) => washer.id === id)!.count)
-      let nearest = wanted
-      const walk = (kind: number, sum: number): void => {
-        nearest = Math.min(nearest, Math.abs(sum - wanted))
-        if (kind < own.length) for (let n = 0; n <= own[kind].count; n++) walk(kind + 1, sum + n * own[kind].thickness)
-      }
-      walk(0, 0)
-      expect(Math.abs(plain.off)).toBeLessThanOrEqual(nearest + 1e-9)
-    }), { numRuns: 60 })
+    const drawers = fc.array(
+      fc.record({
+        id: fc.uuid(),
+        thickness: fc.integer({ min: 150, max: 900 }).map((n) => 2 * n * 1e-6),
+        count: fc.integer({ min: 1, max: 3 }),
+      }),
+      { minLength: 1, maxLength: 4 },
+    )
+    fc.assert(
+      fc.property(
+        drawers,
+        fc.integer({ min: 0, max: 2000 }).map((n) => 2 * n * 1e-6),
+        (own, wanted) => {
+          const { plain } = planStack(own, wanted)
+          for (const { id, count } of plain.washers)
+            expect(count).toBeLessThanOrEqual(own.find((washer) => washer.id === id)!.count)
+          let nearest = wanted
+          const walk = (kind: number, sum: number): void => {
+            nearest = Math.min(nearest, Math.abs(sum - wanted))
+            if (kind < own.length)
+              for (let n = 0; n <= own[kind].count; n++) walk(kind + 1, sum + n * own[kind].thickness)
+          }
+          walk(0, 0)
+          expect(Math.abs(plain.off)).toBeLessThanOrEqual(nearest + 1e-9)
+        },
+      ),
+      { numRuns: 60 },
+    )
   })
 })

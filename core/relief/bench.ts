@@ -60,7 +60,12 @@ export interface SpringUpdate extends SpringBelief {
  *
  * @param predict the reading that a valve would give on this bench
  */
-export function updateSpring(valve: ReliefValve, belief: SpringBelief, reading: Uncertain, predict: (valve: ReliefValve) => number): SpringUpdate {
+export function updateSpring(
+  valve: ReliefValve,
+  belief: SpringBelief,
+  reading: Uncertain,
+  predict: (valve: ReliefValve) => number,
+): SpringUpdate {
   const at = (springRate: number, freeLength: number) => predict({ ...valve, springRate, freeLength })
   const { springRate: rate, freeLength: free } = belief
   const expected = at(rate.value, free.value)
@@ -75,13 +80,21 @@ export function updateSpring(valve: ReliefValve, belief: SpringBelief, reading: 
   const moved = slopes.map((slope, i) => (variances[i] * slope * miss) / spread)
   const left = slopes.map((slope, i) => Math.sqrt(variances[i] * (1 - (slope * slope * variances[i]) / spread)))
   return {
-    springRate: { value: rate.value + moved[0], sigma: left[0] }, freeLength: { value: free.value + moved[1], sigma: left[1] },
-    expected, surprise: Math.abs(miss) / Math.sqrt(spread), covariance: -(variances[0] * slopes[0] * variances[1] * slopes[1]) / spread,
+    springRate: { value: rate.value + moved[0], sigma: left[0] },
+    freeLength: { value: free.value + moved[1], sigma: left[1] },
+    expected,
+    surprise: Math.abs(miss) / Math.sqrt(spread),
+    covariance: -(variances[0] * slopes[0] * variances[1] * slopes[1]) / spread,
   }
 }
 
 /** What a bench reading means for the running engine: the spring's opening pressure, and full-flow pressure in its own oil and flow, Pa. */
-export function runningFromBench(valve: ReliefValve, flow: number, density: number, viscosity: number): { opens: number; fullFlow: number } {
+export function runningFromBench(
+  valve: ReliefValve,
+  flow: number,
+  density: number,
+  viscosity: number,
+): { opens: number; fullFlow: number } {
   return { opens: openingPressure(valve), fullFlow: fullFlowPressure(valve, flow, density, viscosity) }
 }
 

@@ -23,8 +23,13 @@ export function plugLabel(sheet: Sheet, name: ValveName, units: UnitChoice): Plu
   const length = (value: number) => formatQuantity(value, unitFor('length', units))
   const bench = benchOf(sheet, name)
   const place = sheet.layout.galleryRelief ? (name === 'relief' ? ', at the pump' : ', gallery end') : ''
-  const marked = sheet.checks['relief.marked'] ?? sheet.readings[`${name}.shims`] ?? sheet.readings[`${name}.springRate`]
-  const source = bench ? `tried on the bench, ${bench.method === 'air' ? 'air' : 'dead-head'}` : sheet.readings[`${name}.springRate`] ? 'from its measured parts' : 'assumed, not measured'
+  const marked =
+    sheet.checks['relief.marked'] ?? sheet.readings[`${name}.shims`] ?? sheet.readings[`${name}.springRate`]
+  const source = bench
+    ? `tried on the bench, ${bench.method === 'air' ? 'air' : 'dead-head'}`
+    : sheet.readings[`${name}.springRate`]
+      ? 'from its measured parts'
+      : 'assumed, not measured'
   return {
     title: `Relief plug${place}`,
     engine: `${sheet.name}, ${sheet.engine}`,
@@ -32,7 +37,9 @@ export function plugLabel(sheet: Sheet, name: ValveName, units: UnitChoice): Plu
       `Opens ${pressure(opening.value)} ± ${pressure(BAND * opening.sigma)}`,
       source.charAt(0).toUpperCase() + source.slice(1),
       `Spring ${formatQuantity(valve.springRate, unitFor('springRate', units))}, free ${length(valve.freeLength)}`,
-      total(valve.shims) > 0 ? `Shims ${length(total(valve.shims))}${sheet.choices[`${name}.stack`] ? `: ${sheet.choices[`${name}.stack`]}` : ''}` : 'No shims',
+      total(valve.shims) > 0
+        ? `Shims ${length(total(valve.shims))}${sheet.choices[`${name}.stack`] ? `: ${sheet.choices[`${name}.stack`]}` : ''}`
+        : 'No shims',
       [marked?.by, marked?.at?.slice(0, 10)].filter(Boolean).join(', ') || 'Not dated',
     ],
   }

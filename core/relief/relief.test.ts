@@ -1,12 +1,25 @@
 import { describe, expect, it } from 'vitest'
 import { type Port, fullLift, uncoveredArea, uncoveredWidth } from './port'
 import { preload, rateFromHeights, rateFromWire } from './spring'
-import { type ReliefValve, bindMargin, flowStartPressure, fullFlowPressure, openingPressure, shimEffect, valveFlow } from './valve'
+import {
+  type ReliefValve,
+  bindMargin,
+  flowStartPressure,
+  fullFlowPressure,
+  openingPressure,
+  shimEffect,
+  valveFlow,
+} from './valve'
 
 // Plunger 12.68 mm: 126.28 mm². Preload 5.92 · (48.35 − 41.20) = 42.328 N, so it opens at 335.2 kPa.
 const valve: ReliefValve = {
-  plungerDiameter: 0.01268, springRate: 5920, freeLength: 0.04835, installedLength: 0.0412, shims: [],
-  solidLength: 0.0274, port: { shape: 'round', diameter: 0.0065, overlap: 0 },
+  plungerDiameter: 0.01268,
+  springRate: 5920,
+  freeLength: 0.04835,
+  installedLength: 0.0412,
+  shims: [],
+  solidLength: 0.0274,
+  port: { shape: 'round', diameter: 0.0065, overlap: 0 },
 }
 
 describe('spring', () => {
@@ -26,7 +39,10 @@ describe('valve', () => {
   it('opens at preload over area', () => expect(openingPressure(valve) / 1e3).toBeCloseTo(335.2, 1))
   it('a shim adds k s / A: 1.50 mm adds 70.3 kPa', () => {
     expect(shimEffect(valve, 0.0015) / 1e3).toBeCloseTo(70.32, 2)
-    expect(openingPressure({ ...valve, shims: [0.001, 0.0005] }) - openingPressure(valve)).toBeCloseTo(shimEffect(valve, 0.0015), 6)
+    expect(openingPressure({ ...valve, shims: [0.001, 0.0005] }) - openingPressure(valve)).toBeCloseTo(
+      shimEffect(valve, 0.0015),
+      6,
+    )
   })
   it('passes nothing within the overlap', () => {
     const lapped = { ...valve, port: { ...valve.port, overlap: 0.002 } as Port }

@@ -17,7 +17,15 @@ const put = (sheet: Sheet, readings: Record<string, number>) => {
   return sheet
 }
 /** 6 N/mm, 7 mm of preload, 12 mm plunger: 42 N over 113.1 mm² is 3.714 bar. */
-const valve: ReliefValve = { plungerDiameter: 0.012, springRate: 6000, freeLength: 0.047, installedLength: 0.04, shims: [0], solidLength: 0.027, port: { shape: 'round', diameter: 0.006 } }
+const valve: ReliefValve = {
+  plungerDiameter: 0.012,
+  springRate: 6000,
+  freeLength: 0.047,
+  installedLength: 0.04,
+  shims: [0],
+  solidLength: 0.027,
+  port: { shape: 'round', diameter: 0.006 },
+}
 const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2 }
 
 describe('routes to an opening pressure', () => {
@@ -63,21 +71,44 @@ describe('a spring by heights or wire', () => {
     return sheet
   }
   it('two loads at two heights: (38 − 14) N over 4 mm is 6 N/mm, and loads the wrong way round are not used', () => {
-    const rate = springRateOf(put(bare(), { 'relief.height1': 0.042, 'relief.load1': 14, 'relief.height2': 0.038, 'relief.load2': 38 }), 'relief')
+    const rate = springRateOf(
+      put(bare(), { 'relief.height1': 0.042, 'relief.load1': 14, 'relief.height2': 0.038, 'relief.load2': 38 }),
+      'relief',
+    )
     expect(rate).toMatchObject({ value: expect.closeTo(6000, 6), source: 'computed' })
     // By hand: √(0.3² + 0.3²)/24 and √(0.05² + 0.05²)/4 together 2.5 percent.
     expect(rate.sigma / 6000).toBeCloseTo(Math.hypot(0.42426 / 24, 0.070711 / 4), 5)
-    expect(springRateOf(put(bare(), { 'relief.height1': 0.038, 'relief.load1': 14, 'relief.height2': 0.042, 'relief.load2': 38, 'relief.coils': 0.1 }), 'relief').source).not.toBe('measured')
+    expect(
+      springRateOf(
+        put(bare(), {
+          'relief.height1': 0.038,
+          'relief.load1': 14,
+          'relief.height2': 0.042,
+          'relief.load2': 38,
+          'relief.coils': 0.1,
+        }),
+        'relief',
+      ).source,
+    ).not.toBe('measured')
   })
   it('from the wire: G d⁴ / 8 D³ n, and what was typed stands above it', () => {
     const sheet = put(bare(), { 'relief.wire': 1.6e-3, 'relief.coilDiameter': 9.9e-3, 'relief.coils': 8 })
     expect(springRateOf(sheet, 'relief').value).toBeCloseTo((79.3e9 * 1.6e-3 ** 4) / (8 * 9.9e-3 ** 3 * 8), 6)
-    expect(springRateOf(put(sheet, { 'relief.springRate': 5900 }), 'relief')).toMatchObject({ value: 5900, source: 'measured' })
+    expect(springRateOf(put(sheet, { 'relief.springRate': 5900 }), 'relief')).toMatchObject({
+      value: 5900,
+      source: 'measured',
+    })
   })
 })
 
 describe('the bench', () => {
-  const tried = (reading: number, more: Record<string, number> = {}) => put(DEMO_BUILDS.ottiline(), { 'relief.benchPressure': reading, 'relief.benchShims': 1.5e-3, 'relief.benchInstalled': 0.0412, ...more })
+  const tried = (reading: number, more: Record<string, number> = {}) =>
+    put(DEMO_BUILDS.ottiline(), {
+      'relief.benchPressure': reading,
+      'relief.benchShims': 1.5e-3,
+      'relief.benchInstalled': 0.0412,
+      ...more,
+    })
   const before = openingPressure(reliefValve(DEMO_BUILDS.ottiline()))
   it('a reading as expected moves nothing and narrows the opening', () => {
     const sheet = tried(before)
@@ -128,7 +159,15 @@ describe('the bench', () => {
 })
 
 describe('two valves, and what a spring cannot cure', () => {
-  const pell = () => put(DEMO_BUILDS.pell(), { 'relief.portDiameter': 0.008, 'relief2.plungerDiameter': 0.012, 'relief2.springRate': 5600, 'relief2.freeLength': 0.0462, 'relief2.installedLength': 0.0407, 'relief2.portDiameter': 0.008 })
+  const pell = () =>
+    put(DEMO_BUILDS.pell(), {
+      'relief.portDiameter': 0.008,
+      'relief2.plungerDiameter': 0.012,
+      'relief2.springRate': 5600,
+      'relief2.freeLength': 0.0462,
+      'relief2.installedLength': 0.0407,
+      'relief2.portDiameter': 0.008,
+    })
   it('the network names the one that governs: raising it lifts the ceiling, raising the other does nothing', () => {
     // 5.6 · 5.5 over 113.1 mm² is 2.72 bar at the gallery's end, 3.86 at the pump.
     const { by, raised } = governing(pell())
@@ -137,7 +176,12 @@ describe('two valves, and what a spring cannot cure', () => {
     expect(Math.abs(raised.relief.workingHot)).toBeLessThan(50)
   })
   it('routes take springs, house rule and the engine’s own flow', () => {
-    const routes = reliefRoutes({ ...pell(), house: { rules: { 'relief.bindMargin': 5e-3 }, school: 'auto' } }, 'relief', [{ id: 's', label: 'S', springRate: 6000, freeLength: 0.046 }], 4.2e5)
+    const routes = reliefRoutes(
+      { ...pell(), house: { rules: { 'relief.bindMargin': 5e-3 }, school: 'auto' } },
+      'relief',
+      [{ id: 's', label: 'S', springRate: 6000, freeLength: 0.046 }],
+      4.2e5,
+    )
     expect(routes.map(({ kind }) => kind)).toEqual(['shims', 'spring', 'plug', 'cap'])
     for (const { opens } of routes) expect(opens).toBeCloseTo(4.2e5, 2)
   })
@@ -157,8 +201,14 @@ describe('fit and label', () => {
   it('a nose that stops short never reaches its seat; a thread too long bottoms out', () => {
     const sheet = DEMO_BUILDS.ottiline()
     expect(valveFit(sheet, 'relief')).toEqual([])
-    expect(valveFit(put(sheet, { 'relief.reach': 0.04, 'relief.seatDepth': 0.042 }), 'relief').map(({ about }) => about)).toEqual(['valve never reaches its seat'])
-    expect(valveFit(put(sheet, { 'relief.reach': 0.0425, 'relief.thread': 0.016, 'relief.tapped': 0.015 }), 'relief').map(({ about }) => about)).toEqual(['valve bottoms out before it seals'])
+    expect(
+      valveFit(put(sheet, { 'relief.reach': 0.04, 'relief.seatDepth': 0.042 }), 'relief').map(({ about }) => about),
+    ).toEqual(['valve never reaches its seat'])
+    expect(
+      valveFit(put(sheet, { 'relief.reach': 0.0425, 'relief.thread': 0.016, 'relief.tapped': 0.015 }), 'relief').map(
+        ({ about }) => about,
+      ),
+    ).toEqual(['valve bottoms out before it seals'])
   })
   it('a label says what is behind the plug with its band, and never calls assumed what was measured', () => {
     const { lines, engine } = plugLabel(DEMO_BUILDS.ottiline(), 'relief', UNIT_CHOICES['mm, bar'])

@@ -62,32 +62,67 @@ const MOST_SHIMS = 8e-3
  * whether it can be taken back.
  */
 export function routesTo(valve: ReliefValve, wanted: RouteCase): Route[] {
-  const further = preloadFor(valve, wanted.wanted).length - (valve.freeLength - valve.installedLength + total(valve.shims))
+  const further =
+    preloadFor(valve, wanted.wanted).length - (valve.freeLength - valve.installedLength + total(valve.shims))
   return [
     withShims('shims', valve, wanted),
-    ...wanted.springs.map((spring) => withShims('spring', { ...valve, springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength }, wanted, spring)),
-    moved('plug', valve, further, wanted), moved('cap', valve, further, wanted),
+    ...wanted.springs.map((spring) =>
+      withShims(
+        'spring',
+        { ...valve, springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength },
+        wanted,
+        spring,
+      ),
+    ),
+    moved('plug', valve, further, wanted),
+    moved('cap', valve, further, wanted),
   ]
 }
 
 function withShims(kind: 'shims' | 'spring', valve: ReliefValve, wanted: RouteCase, spring?: OfferedSpring): Route {
   const { shims } = preloadFor(valve, wanted.wanted)
   const against = [
-    ...(shims < -1e-6 ? [`opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`] : []),
+    ...(shims < -1e-6
+      ? [
+          `opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`,
+        ]
+      : []),
     ...(shims > MOST_SHIMS ? ['asks for a taller stack than stays in place'] : []),
   ]
-  return described(kind, { ...valve, shims: [Math.max(0, shims)] }, wanted, { shims: Math.max(0, shims), further: 0, reversible: true, against, spring })
+  return described(kind, { ...valve, shims: [Math.max(0, shims)] }, wanted, {
+    shims: Math.max(0, shims),
+    further: 0,
+    reversible: true,
+    against,
+    spring,
+  })
 }
 
 function moved(kind: 'plug' | 'cap', valve: ReliefValve, further: number, wanted: RouteCase): Route {
   const most = wanted.plugTravel
-  const against = kind === 'plug'
-    ? most !== undefined && further > most + 1e-6 ? ['the plug has not so much left to go'] : []
-    : [...(further < 0 ? ['a cap cannot be drawn back out'] : []), 'not adjustable afterwards; the thread must not take the load']
-  return described(kind, { ...valve, installedLength: valve.installedLength - further }, wanted, { shims: total(valve.shims), further, reversible: kind === 'plug', against })
+  const against =
+    kind === 'plug'
+      ? most !== undefined && further > most + 1e-6
+        ? ['the plug has not so much left to go']
+        : []
+      : [
+          ...(further < 0 ? ['a cap cannot be drawn back out'] : []),
+          'not adjustable afterwards; the thread must not take the load',
+        ]
+  return described(kind, { ...valve, installedLength: valve.installedLength - further }, wanted, {
+    shims: total(valve.shims),
+    further,
+    reversible: kind === 'plug',
+    against,
+  })
 }
 
-function described(kind: RouteKind, valve: ReliefValve, wanted: RouteCase, route: Pick<Route, 'shims' | 'further' | 'reversible' | 'against' | 'spring'>): Route {
+function described(
+  kind: RouteKind,
+  valve: ReliefValve,
+  wanted: RouteCase,
+  route: Pick<Route, 'shims' | 'further' | 'reversible' | 'against' | 'spring'>,
+): Route {
   const margin = bindMargin(valve)
   let fullFlow: number | undefined
   try {
@@ -97,12 +132,31 @@ function described(kind: RouteKind, valve: ReliefValve, wanted: RouteCase, route
   }
   const { wire, coilDiameter } = route.spring ?? wanted
   const load = preload(valve) + valve.springRate * fullLift(valve.port)
-  const stress = wire && coilDiameter ? wahlStress({ wire, meanDiameter: coilDiameter, activeCoils: 1 }, load) / allowedStress(wire) : undefined
+  const stress =
+    wire && coilDiameter
+      ? wahlStress({ wire, meanDiameter: coilDiameter, activeCoils: 1 }, load) / allowedStress(wire)
+      : undefined
   const against = [
     ...route.against,
-    ...(margin === undefined ? [] : margin < 0 ? ['the coils touch before the port is open'] : margin < wanted.leastMargin ? ['too little travel is left before the coils touch'] : []),
+    ...(margin === undefined
+      ? []
+      : margin < 0
+        ? ['the coils touch before the port is open']
+        : margin < wanted.leastMargin
+          ? ['too little travel is left before the coils touch']
+          : []),
     ...(stress !== undefined && stress > 1 ? ['the wire would set'] : []),
   ]
   const opens = openingPressure(valve)
-  return { kind, valve, ...route, opens, fullFlow, override: fullFlow === undefined ? undefined : fullFlow - opens, bindMargin: margin, stress, against }
+  return {
+    kind,
+    valve,
+    ...route,
+    opens,
+    fullFlow,
+    override: fullFlow === undefined ? undefined : fullFlow - opens,
+    bindMargin: margin,
+    stress,
+    against,
+  }
 }

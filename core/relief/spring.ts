@@ -15,9 +15,13 @@ export function rateFromWire(wire: number, meanDiameter: number, activeCoils: nu
  *
  * @throws RangeError when the shorter height does not carry the greater load
  */
-export function rateFromHeights(first: { height: number; load: number }, second: { height: number; load: number }): number {
+export function rateFromHeights(
+  first: { height: number; load: number },
+  second: { height: number; load: number },
+): number {
   const rate = (second.load - first.load) / (first.height - second.height)
-  if (!(rate > 0) || !Number.isFinite(rate)) throw new RangeError('load: the shorter height must carry the greater load')
+  if (!(rate > 0) || !Number.isFinite(rate))
+    throw new RangeError('load: the shorter height must carry the greater load')
   return rate
 }
 

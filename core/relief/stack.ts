@@ -40,10 +40,14 @@ const LEAST_LEFT = 0.3e-3
 
 /** Why a washer does not fit, in words; nothing when it does. */
 export function washerFault(washer: Washer, seat: Seat): string | undefined {
-  if (seat.plugBore !== undefined && washer.outside !== undefined && washer.outside >= seat.plugBore) return 'wider than the plug’s bore'
-  if (seat.plugHole !== undefined && washer.hole !== undefined && washer.hole < seat.plugHole) return 'its hole is smaller than the plug’s own'
-  if (seat.springDiameter !== undefined && washer.outside !== undefined && washer.outside < seat.springDiameter) return 'too narrow to seat the spring'
-  if (seat.springDiameter !== undefined && washer.hole !== undefined && washer.hole > seat.springDiameter) return 'the spring falls through its hole'
+  if (seat.plugBore !== undefined && washer.outside !== undefined && washer.outside >= seat.plugBore)
+    return 'wider than the plug’s bore'
+  if (seat.plugHole !== undefined && washer.hole !== undefined && washer.hole < seat.plugHole)
+    return 'its hole is smaller than the plug’s own'
+  if (seat.springDiameter !== undefined && washer.outside !== undefined && washer.outside < seat.springDiameter)
+    return 'too narrow to seat the spring'
+  if (seat.springDiameter !== undefined && washer.hole !== undefined && washer.hole > seat.springDiameter)
+    return 'the spring falls through its hole'
   if (washer.stainless === false) return 'not stainless: it would rust into the oil'
   return undefined
 }
@@ -59,7 +63,12 @@ export function washerFault(washer: Washer, seat: Seat): string | undefined {
  * @returns the plain stack, and the ground one where it does better
  * @throws RangeError naming the field when nothing can be stacked
  */
-export function planStack(drawer: Washer[], wanted: number, seat: Seat = {}, close = 5e-6): { plain: Stack; ground?: Stack } {
+export function planStack(
+  drawer: Washer[],
+  wanted: number,
+  seat: Seat = {},
+  close = 5e-6,
+): { plain: Stack; ground?: Stack } {
   if (!(wanted >= 0 && wanted <= 0.02)) throw new RangeError('wanted: must lie between 0 and 20 mm')
   const washers = drawer.filter((washer) => washer.count > 0 && washer.thickness > 0 && !washerFault(washer, seat))
   if (washers.length === 0) throw new RangeError('drawer: no washer that fits')
@@ -78,7 +87,11 @@ export function planStack(drawer: Washer[], wanted: number, seat: Seat = {}, clo
 
   let over = -1
   for (let sum = goal + 1; sum <= Math.min(top, goal + Math.round(MOST_GROUND / GRID)); sum++) {
-    if (sums.pieces[sum] < (over < 0 ? Infinity : sums.pieces[over]) && thickest(washers, sums, sum) - (sum - goal) * GRID >= LEAST_LEFT) over = sum
+    if (
+      sums.pieces[sum] < (over < 0 ? Infinity : sums.pieces[over]) &&
+      thickest(washers, sums, sum) - (sum - goal) * GRID >= LEAST_LEFT
+    )
+      over = sum
   }
   if (over < 0) return { plain }
   const stack = stackOf(washers, sums, over, wanted)
@@ -115,7 +128,11 @@ function fewestPieces(washers: Washer[], top: number): Sums {
 }
 
 /** Walks back what was taken for a sum. */
-function membersOf(washers: Washer[], { taken }: Sums, sum: number): { id: string; thickness: number; count: number }[] {
+function membersOf(
+  washers: Washer[],
+  { taken }: Sums,
+  sum: number,
+): { id: string; thickness: number; count: number }[] {
   const members: { id: string; thickness: number; count: number }[] = []
   for (let kind = washers.length - 1; kind >= 0; kind--) {
     const count = taken[kind][sum]
@@ -133,5 +150,10 @@ function thickest(washers: Washer[], sums: Sums, sum: number): number {
 function stackOf(washers: Washer[], sums: Sums, sum: number, wanted: number): Stack {
   const members = membersOf(washers, sums, sum)
   const thickness = members.reduce((total, member) => total + member.thickness * member.count, 0)
-  return { washers: members, pieces: members.reduce((total, member) => total + member.count, 0), thickness, off: thickness - wanted }
+  return {
+    washers: members,
+    pieces: members.reduce((total, member) => total + member.count, 0),
+    thickness,
+    off: thickness - wanted,
+  }
 }

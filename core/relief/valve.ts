@@ -67,9 +67,18 @@ export function bindMargin(valve: ReliefValve): number | undefined {
  * for cold oil by the rounding of `orifice`.
  * Source: Merritt, Hydraulic Control Systems (1967), ch. 3 and 5.
  */
-export function valveFlow(valve: ReliefValve, pressure: number, density: number, viscosity: number, dischargeCoefficient = 0.65): number {
+export function valveFlow(
+  valve: ReliefValve,
+  pressure: number,
+  density: number,
+  viscosity: number,
+  dischargeCoefficient = 0.65,
+): number {
   if (pressure <= 0) return 0
-  return holeFlow(uncoveredArea(valve.port, liftAt(valve, pressure)), dischargeCoefficient, pressure, { density, viscosity })
+  return holeFlow(uncoveredArea(valve.port, liftAt(valve, pressure)), dischargeCoefficient, pressure, {
+    density,
+    viscosity,
+  })
 }
 
 /**

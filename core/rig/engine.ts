@@ -10,7 +10,17 @@ import { primeWayOf } from '../prime/way'
 import { normal } from '../random/random'
 import type { RunSample } from '../start/watchTypes'
 import type { RigAction } from './actions'
-import { briefSpeed, drawTruth, oilOfSheet, passagesOut, prepareInstruments, type RigSpec, TACHO_NOISE, THERMO_NOISE, type Truth } from './rig'
+import {
+  briefSpeed,
+  drawTruth,
+  oilOfSheet,
+  passagesOut,
+  prepareInstruments,
+  type RigSpec,
+  TACHO_NOISE,
+  THERMO_NOISE,
+  type Truth,
+} from './rig'
 import { faultOf } from '../trace/faults'
 
 export interface EngineRig {
@@ -43,7 +53,9 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
   const oil = oilOfSheet(sheet)
   const hot = requireValue(sheet, 'brief.hotOil').value
   const way = primeWayOf(sheet)
-  const [idle, coldIdle, working, cranking] = (['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'crankingSpeed'] as const).map((key) => briefSpeed(sheet, key))
+  const [idle, coldIdle, working, cranking] = (
+    ['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'crankingSpeed'] as const
+  ).map((key) => briefSpeed(sheet, key))
   let temperature = requireValue(sheet, 'brief.coldStart').value
   let time = 0
   let wanted = 0
@@ -58,19 +70,47 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
   const pumpSpeed = () => (fault?.undriven ? 0 : speed * truth.values.driveRatio)
 
   let filling: Filling | undefined = prepareFilling({
-    layout: sheet.layout, values: truth.values, oil: oil(temperature), temperature, leftOut, filterVolume: way.filterVolume, antiDrain: way.antiDrain, airLeak: fault?.airLeak,
-    ...(fault?.pump ? { packing: fault.pump.packing, filter: fault.pump.filter === 'filled' ? 1 : 0 } : { packing: 'wet' as const, filter: 1, filled: filledAfter(modelOf(sheet), spec.stood ?? 600, way) }),
+    layout: sheet.layout,
+    values: truth.values,
+    oil: oil(temperature),
+    temperature,
+    leftOut,
+    filterVolume: way.filterVolume,
+    antiDrain: way.antiDrain,
+    airLeak: fault?.airLeak,
+    ...(fault?.pump
+      ? { packing: fault.pump.packing, filter: fault.pump.filter === 'filled' ? 1 : 0 }
+      : { packing: 'wet' as const, filter: 1, filled: filledAfter(modelOf(sheet), spec.stood ?? 600, way) }),
   })
 
   function targetSpeed(action: RigAction): number {
-    return { crank: cranking, fire: coldIdle, 'cold-idle': coldIdle, 'fast-idle': 0.5 * (coldIdle + working), idle, working, stop: 0 }[action]
+    return {
+      crank: cranking,
+      fire: coldIdle,
+      'cold-idle': coldIdle,
+      'fast-idle': 0.5 * (coldIdle + working),
+      idle,
+      working,
+      stop: 0,
+    }[action]
   }
 
   /** Pressure with a full circuit at this moment, Pa; air at the mouth takes the pump's flow away by and by. */
   function fullPressure(): number {
     const state = oil(temperature)
-    const air = fault?.uncoversAfter !== undefined && ran > fault.uncoversAfter ? Math.min(0.97, 0.25 * (ran - fault.uncoversAfter)) : 0
-    return Math.max(0, full.gauge(truth.values, { speed, pumpSpeed: (1 - air) * pumpSpeed(), temperature, meanPressure: meanPressureAt(sheet, speed) }, state, 1e-6))
+    const air =
+      fault?.uncoversAfter !== undefined && ran > fault.uncoversAfter
+        ? Math.min(0.97, 0.25 * (ran - fault.uncoversAfter))
+        : 0
+    return Math.max(
+      0,
+      full.gauge(
+        truth.values,
+        { speed, pumpSpeed: (1 - air) * pumpSpeed(), temperature, meanPressure: meanPressureAt(sheet, speed) },
+        state,
+        1e-6,
+      ),
+    )
   }
 
   function advance(seconds: number): RunSample {
@@ -79,14 +119,22 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
     const turning = speed * (1 + (fired ? 0.006 : 0.05) * normal(random))
     if (fired && speed > 1) ran += seconds
     const hotter = hot + (OVERSHOOT * (speed - idle)) / Math.max(1, working - idle)
-    if (fired) temperature += (1 - Math.exp((-seconds * warming) / (WARMING.idle + ((WARMING.working - WARMING.idle) * (speed - idle)) / Math.max(1, working - idle)))) * (Math.max(hotter, temperature - 5) - temperature)
+    if (fired)
+      temperature +=
+        (1 -
+          Math.exp(
+            (-seconds * warming) /
+              (WARMING.idle + ((WARMING.working - WARMING.idle) * (speed - idle)) / Math.max(1, working - idle)),
+          )) *
+        (Math.max(hotter, temperature - 5) - temperature)
     if (filling) {
       filling.advance(seconds, { pump: pumpSpeed(), crank: speed })
       pressure = Math.max(0, filling.gauge)
       if (filling.flooded.every((each) => each === 1) && !fault?.airLeak) {
         settled = pressure
         filling = undefined
-      } else if (fired && Math.floor(time) !== Math.floor(time - seconds)) filling.renew(truth.values, oil(temperature), temperature)
+      } else if (fired && Math.floor(time) !== Math.floor(time - seconds))
+        filling.renew(truth.values, oil(temperature), temperature)
     } else {
       if (time - solvedAt >= ANEW || Math.abs(wanted - speed) > 0.02 * Math.max(1, wanted)) {
         settled = fullPressure()
@@ -95,12 +143,17 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
       pressure += (1 - Math.exp(-seconds / PRESSURE_LAG)) * (settled - pressure)
     }
     return {
-      time, ...instruments.read(seconds, pressure), speed: Math.max(0, turning * (1 + TACHO_NOISE * normal(random))), temperature: temperature + THERMO_NOISE * normal(random),
+      time,
+      ...instruments.read(seconds, pressure),
+      speed: Math.max(0, turning * (1 + TACHO_NOISE * normal(random))),
+      temperature: temperature + THERMO_NOISE * normal(random),
     }
   }
 
   return {
-    truth, advance, pressure: () => pressure,
+    truth,
+    advance,
+    pressure: () => pressure,
     act: (action) => {
       wanted = targetSpeed(action)
       if (action === 'stop') fired = false

@@ -25,7 +25,9 @@ export function gaugeReading(sheet: Sheet, key: string, engine: number, press: n
   const { value, sigma } = usual(sheet, quantity)
   const truth = value + sigma * normal(place)
   const shown = truth + 0.5 * quantity.sigma * normal(seeded(engine * 7919 + hash(key) + 101 * (press + 1)))
-  const step = ['length', 'diameter', 'clearance'].includes(quantity.dimension) ? STEP : 10 ** Math.floor(Math.log10(quantity.sigma || 1e-3 * Math.abs(value) || 1))
+  const step = ['length', 'diameter', 'clearance'].includes(quantity.dimension)
+    ? STEP
+    : 10 ** Math.floor(Math.log10(quantity.sigma || 1e-3 * Math.abs(value) || 1))
   const [least, most] = quantity.plausible
   return Number((Math.round(Math.min(most, Math.max(least, shown)) / step) * step).toPrecision(12))
 }

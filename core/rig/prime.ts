@@ -34,7 +34,11 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
   const instruments = prepareInstruments(truth, spec)
   const planned = spec.way ?? primeWayOf(sheet)
   const way: PrimeWay = { ...planned, ...(fault?.pump ?? {}) }
-  const { filling, turning: turningWhile } = preparePriming({ sheet, values: truth.values, oil: modelOf(sheet).oil }, way, { airLeak: fault?.airLeak, leftOut: fault?.leftOut })
+  const { filling, turning: turningWhile } = preparePriming(
+    { sheet, values: truth.values, oil: modelOf(sheet).oil },
+    way,
+    { airLeak: fault?.airLeak, leftOut: fault?.leftOut },
+  )
   let on = false
   let time = 0
   const told = new Set<string>()
@@ -68,8 +72,11 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
       look()
       const noise = instruments.random() - 0.5
       return {
-        time, ...instruments.read(seconds, Math.max(0, filling.gauge)), temperature: way.temperature + 0.2 * noise,
-        ...(way.method === 'drill' ? { drill: turning.pump * (1 + 0.01 * noise) } : {}), ...(turning.crank > 0 || way.method === 'starter' || way.method === 'hand' ? { speed: turning.crank } : {}),
+        time,
+        ...instruments.read(seconds, Math.max(0, filling.gauge)),
+        temperature: way.temperature + 0.2 * noise,
+        ...(way.method === 'drill' ? { drill: turning.pump * (1 + 0.01 * noise) } : {}),
+        ...(turning.crank > 0 || way.method === 'starter' || way.method === 'hand' ? { speed: turning.crank } : {}),
         ...(way.method === 'tank' ? { tank: on ? way.tankPressure : 0 } : {}),
       }
     },

@@ -10,7 +10,8 @@ import { drawTruth, prepareInstruments, type RigSpec, SENDER, type Truth } from 
 
 const sheet = DEMO_BUILDS.ottiline()
 const start = (more: Partial<RigSpec> = {}): RigSpec => ({ kind: 'start', seed: 3, pace: 1, ...more })
-const instrumentsOf = (more: Partial<Truth>, spec: Partial<RigSpec> = {}) => prepareInstruments({ ...drawTruth(sheet, { seed: 1 }), offset: 0, ...more }, { seed: 1, ...spec })
+const instrumentsOf = (more: Partial<Truth>, spec: Partial<RigSpec> = {}) =>
+  prepareInstruments({ ...drawTruth(sheet, { seed: 1 }), offset: 0, ...more }, { seed: 1, ...spec })
 const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
 /** Runs a rig for some seconds at ten readings a second. */
 const run = (rig: EngineRig, action: RigAction, seconds: number) => {
@@ -21,12 +22,16 @@ const run = (rig: EngineRig, action: RigAction, seconds: number) => {
 describe('the hidden truth', () => {
   it('is the same for an engine number, another for the next, and never the record itself', () => {
     expect(drawTruth(sheet, { seed: 5 })).toEqual(drawTruth(sheet, { seed: 5 }))
-    expect(drawTruth(sheet, { seed: 6 }).values.mainClearance).not.toEqual(drawTruth(sheet, { seed: 5 }).values.mainClearance)
+    expect(drawTruth(sheet, { seed: 6 }).values.mainClearance).not.toEqual(
+      drawTruth(sheet, { seed: 5 }).values.mainClearance,
+    )
     expect(drawTruth(sheet, { seed: 5 }).values.mainClearance).not.toEqual(modelOf(sheet).values.mainClearance)
   })
   it('differs from the record by what was uncertain of it: no input by more than two and a half sigma, and as often up as down', () => {
     const recorded = modelOf(sheet).values.mainClearance
-    const sigmas = Array.from({ length: 200 }, (_, seed) => drawTruth(sheet, { seed }).values.mainClearance.map((each, i) => each - recorded[i])).flat()
+    const sigmas = Array.from({ length: 200 }, (_, seed) =>
+      drawTruth(sheet, { seed }).values.mainClearance.map((each, i) => each - recorded[i]),
+    ).flat()
     expect(Math.abs(mean(sigmas))).toBeLessThan(1e-6)
     expect(Math.max(...sigmas.map(Math.abs))).toBeLessThan(15e-6)
     expect(sigmas.filter((each) => each > 0).length / sigmas.length).toBeGreaterThan(0.4)
@@ -81,7 +86,8 @@ describe('a simulated engine', () => {
     expect(ends(working) / of('workingSpeed')).toBeCloseTo(1, 1)
     expect(working.at(-1)!.temperature).toBeGreaterThan(of('hotOil') - 3)
     expect(working.at(-1)!.temperature).toBeLessThan(of('hotOil') + 10)
-    for (let i = 10; i < working.length; i++) expect(working[i].temperature! - working[i - 10].temperature!).toBeGreaterThan(-2)
+    for (let i = 10; i < working.length; i++)
+      expect(working[i].temperature! - working[i - 10].temperature!).toBeGreaterThan(-2)
     expect(ends(run(rig, 'stop', 8))).toBeLessThan(0.1)
   })
   it('hot and steady its gauge port has what its own hidden circuit gives', () => {
@@ -91,10 +97,15 @@ describe('a simulated engine', () => {
     const samples = run(rig, 'idle', 30)
     const model = modelOf(sheet)
     const idle = namedStates(sheet)[2]
-    const own = gaugePressure({ ...model, values: rig.truth.values }, { ...idle, temperature: samples.at(-1)!.temperature! })
+    const own = gaugePressure(
+      { ...model, values: rig.truth.values },
+      { ...idle, temperature: samples.at(-1)!.temperature! },
+    )
     expect(rig.pressure() / own).toBeCloseTo(1, 1)
     // Behind the sender it reads so too, but for its offset.
-    expect(Math.abs(mean(samples.slice(-50).map(({ pressure }) => pressure!)) - rig.truth.offset - rig.pressure())).toBeLessThan(4e3)
+    expect(
+      Math.abs(mean(samples.slice(-50).map(({ pressure }) => pressure!)) - rig.truth.offset - rig.pressure()),
+    ).toBeLessThan(4e3)
   })
   it('what nothing drives gives nothing; a pickup that comes out of the oil loses what it had', () => {
     const undriven = prepareEngineRig(sheet, start({ fault: { key: 'undriven', severity: 0.5 } }))

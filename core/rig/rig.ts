@@ -33,7 +33,11 @@ export const TACHO_NOISE = 0.005
 export const THERMO_NOISE = 0.2
 
 /** Draws an engine as it could truly be, given what was recorded of it and how uncertain that is. */
-export function drawTruth(sheet: Sheet, { seed, clearance }: Pick<RigSpec, 'seed' | 'clearance'>, fault?: Fault): Truth {
+export function drawTruth(
+  sheet: Sheet,
+  { seed, clearance }: Pick<RigSpec, 'seed' | 'clearance'>,
+  fault?: Fault,
+): Truth {
   const random = seeded(seed)
   const model = modelOf(sheet)
   const values = structuredClone(model.values)
@@ -44,7 +48,13 @@ export function drawTruth(sheet: Sheet, { seed, clearance }: Pick<RigSpec, 'seed
   const scale = clearance ?? 1
   if (clearance !== undefined) scaleClearances(values, clearance)
   fault?.change?.(values)
-  return { values, clearance: scale, offset: SENDER.offset * Math.max(-2, Math.min(2, normal(random))), gain: fault?.sender ?? 1, fault }
+  return {
+    values,
+    clearance: scale,
+    offset: SENDER.offset * Math.max(-2, Math.min(2, normal(random))),
+    gain: fault?.sender ?? 1,
+    fault,
+  }
 }
 
 /** Passages that are out: those that the record knows of, and those that it does not. */
@@ -59,7 +69,10 @@ export interface Instruments {
   random: Random
 }
 
-export function prepareInstruments(truth: Truth, { seed, mechanicalGauge }: Pick<RigSpec, 'seed' | 'mechanicalGauge'>): Instruments {
+export function prepareInstruments(
+  truth: Truth,
+  { seed, mechanicalGauge }: Pick<RigSpec, 'seed' | 'mechanicalGauge'>,
+): Instruments {
   const random = seeded(seed + 77)
   let sender = 0
   let needle = 0
@@ -69,7 +82,10 @@ export function prepareInstruments(truth: Truth, { seed, mechanicalGauge }: Pick
       sender += (1 - Math.exp(-seconds / SENDER.lag)) * (pressure - sender)
       needle += (1 - Math.exp(-seconds / GAUGE.lag)) * (pressure - needle)
       const shown = truth.gain * sender + truth.offset + SENDER.noise * normal(random)
-      return { pressure: Math.max(0, shown), ...(mechanicalGauge ? { gauge: Math.max(0, needle + GAUGE.noise * normal(random)) } : {}) }
+      return {
+        pressure: Math.max(0, shown),
+        ...(mechanicalGauge ? { gauge: Math.max(0, needle + GAUGE.noise * normal(random)) } : {}),
+      }
     },
   }
 }
@@ -81,6 +97,9 @@ export function oilOfSheet(sheet: Sheet) {
 }
 
 /** A speed of the brief, rev/s. */
-export function briefSpeed(sheet: Sheet, key: 'idleSpeed' | 'coldIdleSpeed' | 'workingSpeed' | 'crankingSpeed'): number {
+export function briefSpeed(
+  sheet: Sheet,
+  key: 'idleSpeed' | 'coldIdleSpeed' | 'workingSpeed' | 'crankingSpeed',
+): number {
   return requireValue(sheet, `brief.${key}`).value
 }

@@ -9,7 +9,15 @@ import type { RigAction } from './actions'
 import { prepareEngineRig } from './engine'
 
 /** What a hand does at a first start, by the second. */
-export const START_SCRIPT: [at: number, action: RigAction][] = [[0, 'crank'], [3, 'fire'], [25, 'fast-idle'], [60, 'idle'], [80, 'working'], [100, 'idle'], [120, 'stop']]
+export const START_SCRIPT: [at: number, action: RigAction][] = [
+  [0, 'crank'],
+  [3, 'fire'],
+  [25, 'fast-idle'],
+  [60, 'idle'],
+  [80, 'working'],
+  [100, 'idle'],
+  [120, 'stop'],
+]
 
 export interface Trial {
   stop?: Stop
@@ -26,7 +34,13 @@ export interface Trial {
 }
 
 /** One whole simulated start under the watch, at ten readings a second, until a stop or the end of the script. */
-export function trialStart(sheet: Sheet, rules: WatchRules, expectation: Expectation, seed: number, fault?: { key: FaultKey; severity: number }): Trial {
+export function trialStart(
+  sheet: Sheet,
+  rules: WatchRules,
+  expectation: Expectation,
+  seed: number,
+  fault?: { key: FaultKey; severity: number },
+): Trial {
   // Warming four times as fast as an engine does, so that two minutes go from cold to hot.
   const rig = prepareEngineRig(sheet, { kind: 'start', seed, pace: 1, fault, stood: 600 + (seed % 40) * 600 }, 4)
   const watch = prepareWatch(rules, expectation)
@@ -43,7 +57,8 @@ export function trialStart(sheet: Sheet, rules: WatchRules, expectation: Expecta
     const shown = rig.truth.gain * rig.pressure() + rig.truth.offset
     lostSince = shown < rules.loss ? (lostSince ?? seen.time) : undefined
     underSince = shown < healthy ? (underSince ?? seen.time) : undefined
-    if (seen.stop || tick === 1199) return { stop: seen.stop, firedAt, firstPressure: seen.firstPressure, last: seen.time, underSince, lostSince }
+    if (seen.stop || tick === 1199)
+      return { stop: seen.stop, firedAt, firstPressure: seen.firstPressure, last: seen.time, underSince, lostSince }
   }
   return { firedAt, last: 120 }
 }

@@ -5,7 +5,10 @@ export const CHANNELS = ['pressure', 'gauge', 'speed', 'temperature', 'drill', '
 export type Channel = (typeof CHANNELS)[number]
 
 /** What each channel is, and the letter that stands for it on a line from a logger. */
-export const CHANNEL: Record<Channel, { words: string; dimension: Dimension; letter: string; range: [number, number] }> = {
+export const CHANNEL: Record<
+  Channel,
+  { words: string; dimension: Dimension; letter: string; range: [number, number] }
+> = {
   pressure: { words: 'Oil pressure, sender', dimension: 'pressure', letter: 'P', range: [-1e5, 3e6] },
   gauge: { words: 'Oil pressure, mechanical gauge', dimension: 'pressure', letter: 'G', range: [-1e5, 3e6] },
   speed: { words: 'Crank speed', dimension: 'speed', letter: 'N', range: [0, 400] },

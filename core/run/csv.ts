@@ -22,12 +22,21 @@ export interface BadRow {
 const LONGEST = 1e6
 
 /** Units a file's time can be in. */
-export const TIME_UNITS: Unit[] = [{ symbol: 's', factor: 1, aliases: ['sec', 'seconds'], decimals: 1 }, { symbol: 'ms', factor: 1e-3, aliases: ['milliseconds'], decimals: 0 }, { symbol: 'min', factor: 60, aliases: ['minutes'], decimals: 2 }]
+export const TIME_UNITS: Unit[] = [
+  { symbol: 's', factor: 1, aliases: ['sec', 'seconds'], decimals: 1 },
+  { symbol: 'ms', factor: 1e-3, aliases: ['milliseconds'], decimals: 0 },
+  { symbol: 'min', factor: 60, aliases: ['minutes'], decimals: 2 },
+]
 
 /** Words by which a heading gives away what its column is. */
 const GUESS: [RegExp, Channel | 'time'][] = [
-  [/^(t|time|elapsed|timestamp|seconds?|ms)\b/i, 'time'], [/tank/i, 'tank'], [/mech|gauge|second pressure/i, 'gauge'], [/drill|pump/i, 'drill'],
-  [/press|^p\b|oil p|psi|bar|kpa/i, 'pressure'], [/rpm|speed|engine|crank|^n\b/i, 'speed'], [/temp|^t oil|°c|°f|deg/i, 'temperature'],
+  [/^(t|time|elapsed|timestamp|seconds?|ms)\b/i, 'time'],
+  [/tank/i, 'tank'],
+  [/mech|gauge|second pressure/i, 'gauge'],
+  [/drill|pump/i, 'drill'],
+  [/press|^p\b|oil p|psi|bar|kpa/i, 'pressure'],
+  [/rpm|speed|engine|crank|^n\b/i, 'speed'],
+  [/temp|^t oil|°c|°f|deg/i, 'temperature'],
 ]
 
 /** Headings of a file and what each is likely to be, with the unit in its brackets; columns that nothing is known of are left out. */
@@ -35,7 +44,9 @@ export function guessColumns(headings: string[]): ColumnUse[] {
   const taken = new Set<string>()
   return headings.flatMap((heading, column) => {
     const [, name, symbol] = /^\s*(.*?)\s*(?:[([]([^()[\]]*)[)\]])?\s*$/.exec(heading)!
-    const use = GUESS.find(([pattern, use]) => pattern.test(name) && !taken.has(use))?.[1] ?? GUESS.find(([pattern, use]) => pattern.test(heading) && !taken.has(use))?.[1]
+    const use =
+      GUESS.find(([pattern, use]) => pattern.test(name) && !taken.has(use))?.[1] ??
+      GUESS.find(([pattern, use]) => pattern.test(heading) && !taken.has(use))?.[1]
     if (!use) return []
     taken.add(use)
     const said = symbol ?? /\b(psi|bar|kpa|rpm|ms)\b|°[cf]/i.exec(name)?.[0]
@@ -45,7 +56,12 @@ export function guessColumns(headings: string[]): ColumnUse[] {
 
 /** A unit by its symbol for a use; the usual one where it is not said. */
 export function unitOf(use: Channel | 'time', symbol?: string): Unit {
-  if (use === 'time') return TIME_UNITS.find((unit) => unit.symbol === symbol?.toLowerCase() || unit.aliases.includes(symbol?.toLowerCase() ?? '')) ?? TIME_UNITS[0]
+  if (use === 'time')
+    return (
+      TIME_UNITS.find(
+        (unit) => unit.symbol === symbol?.toLowerCase() || unit.aliases.includes(symbol?.toLowerCase() ?? ''),
+      ) ?? TIME_UNITS[0]
+    )
   const { dimension } = CHANNEL[use]
   return (symbol ? findUnit(symbol, dimension) : undefined) ?? UNITS[dimension][0]
 }
@@ -62,7 +78,10 @@ function delimiterOf(firstLine: string): string {
 
 /** Headings of a file. */
 export function headingsOf(text: string): string[] {
-  const [first] = text.slice(0, 20_000).replace(/^\uFEFF/, '').split(/\r\n|\r|\n/, 1)
+  const [first] = text
+    .slice(0, 20_000)
+    .replace(/^\uFEFF/, '')
+    .split(/\r\n|\r|\n/, 1)
   return (Papa.parse<string[]>(first, { delimiter: delimiterOf(first) }).data[0] ?? []).map((cell) => cell.trim())
 }
 
@@ -75,7 +94,12 @@ export function headingsOf(text: string): string[] {
  * @param from the file's time that counts as the run's beginning, s; its first row's when left out
  * @throws RangeError when no column is the time or none is a reading
  */
-export function* readSamples(text: string, columns: ColumnUse[], piece = 4000, from?: number): Generator<{ samples: ChannelSample[]; bad: BadRow[]; share: number }> {
+export function* readSamples(
+  text: string,
+  columns: ColumnUse[],
+  piece = 4000,
+  from?: number,
+): Generator<{ samples: ChannelSample[]; bad: BadRow[]; share: number }> {
   const time = columns.find(({ use }) => use === 'time')
   const channels = columns.filter((each): each is ColumnUse & { use: Channel } => each.use !== 'time')
   if (!time) throw new RangeError('columns: none is the time')
@@ -95,12 +119,23 @@ export function* readSamples(text: string, columns: ColumnUse[], piece = 4000, f
       const line = begin + i + 1
       if (cells.every((cell) => cell.trim() === '')) return
       const seconds = numberIn(cells[time.column], delimiter)
-      if (seconds === undefined) return void bad.push({ line, column: headings[time.column], message: `“${cells[time.column] ?? ''}” is not a time` })
+      if (seconds === undefined)
+        return void bad.push({
+          line,
+          column: headings[time.column],
+          message: `“${cells[time.column] ?? ''}” is not a time`,
+        })
       const at = toSI(seconds, time.unit)
       zero ??= at
-      if (at <= last) return void bad.push({ line, column: headings[time.column], message: 'does not come after the row before' })
+      if (at <= last)
+        return void bad.push({ line, column: headings[time.column], message: 'does not come after the row before' })
       last = at
-      if (at - zero > LONGEST || at < zero) return void bad.push({ line, column: headings[time.column], message: 'lies more than eleven days after the first row' })
+      if (at - zero > LONGEST || at < zero)
+        return void bad.push({
+          line,
+          column: headings[time.column],
+          message: 'lies more than eleven days after the first row',
+        })
       const sample: ChannelSample = { time: at - zero }
       for (const { column, use, unit } of channels) {
         const cell = cells[column]?.trim() ?? ''
@@ -109,7 +144,12 @@ export function* readSamples(text: string, columns: ColumnUse[], piece = 4000, f
         const value = number === undefined ? undefined : toSI(number, unit)
         const [least, most] = CHANNEL[use].range
         if (value === undefined) bad.push({ line, column: headings[column], message: `“${cell}” is not a number` })
-        else if (value < least || value > most) bad.push({ line, column: headings[column], message: `${cell} ${unit.symbol} is out of any instrument’s range` })
+        else if (value < least || value > most)
+          bad.push({
+            line,
+            column: headings[column],
+            message: `${cell} ${unit.symbol} is out of any instrument’s range`,
+          })
         else sample[use] = value
       }
       if (Object.keys(sample).length > 1) samples.push(sample)
@@ -126,9 +166,17 @@ function numberIn(cell: string | undefined, delimiter: string): number | undefin
 }
 
 /** Samples as a CSV file, each channel that has any in the unit of its heading. */
-export function samplesToCsv(samples: ChannelSample[], unit: (channel: Channel) => Unit = (channel) => UNITS[CHANNEL[channel].dimension][0]): string {
+export function samplesToCsv(
+  samples: ChannelSample[],
+  unit: (channel: Channel) => Unit = (channel) => UNITS[CHANNEL[channel].dimension][0],
+): string {
   const used = CHANNELS.filter((channel) => samples.some((sample) => sample[channel] !== undefined))
   const fields = ['time (s)', ...used.map((channel) => `${channel} (${unit(channel).symbol})`)]
-  const data = samples.map((sample) => [Number(sample.time.toFixed(3)), ...used.map((channel) => (sample[channel] === undefined ? '' : Number(fromSI(sample[channel], unit(channel)).toPrecision(7))))])
+  const data = samples.map((sample) => [
+    Number(sample.time.toFixed(3)),
+    ...used.map((channel) =>
+      sample[channel] === undefined ? '' : Number(fromSI(sample[channel], unit(channel)).toPrecision(7)),
+    ),
+  ])
   return `${Papa.unparse({ fields, data }, { newline: '\n' })}\n`
 }

@@ -5,7 +5,14 @@ import { CHANNEL, CHANNELS, type Channel, type ChannelSample } from './channels'
 export type LineResult = { ok: true; sample: Partial<ChannelSample> } | { ok: false; message: string }
 
 /** Bare numbers on a line are in these. */
-const BARE: Record<Channel, string> = { pressure: 'kPa', gauge: 'kPa', speed: 'rpm', temperature: '°C', drill: 'rpm', tank: 'kPa' }
+const BARE: Record<Channel, string> = {
+  pressure: 'kPa',
+  gauge: 'kPa',
+  speed: 'rpm',
+  temperature: '°C',
+  drill: 'rpm',
+  tank: 'kPa',
+}
 
 /**
  * Reads a line from a home-made logger: `P=231 N=820 T=18.5`, in any order, parted by spaces, commas or semicolons. `t` is seconds
@@ -19,7 +26,8 @@ export function parseLine(line: string): LineResult {
   const text = line.trim()
   if (text === '' || text.startsWith('#')) return { ok: true, sample: {} }
   const summed = /^(.*)\*([0-9a-f]{2})$/i.exec(text)
-  if (summed && checksum(summed[1]) !== parseInt(summed[2], 16)) return { ok: false, message: `the line was garbled on its way (${text})` }
+  if (summed && checksum(summed[1]) !== parseInt(summed[2], 16))
+    return { ok: false, message: `the line was garbled on its way (${text})` }
   const sample: Partial<ChannelSample> = {}
   for (const part of (summed ? summed[1] : text).split(/[\s,;]+/).filter(Boolean)) {
     const [, letter, number, symbol] = /^([A-Za-z])=([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)(.*)$/.exec(part) ?? []
@@ -29,10 +37,18 @@ export function parseLine(line: string): LineResult {
       continue
     }
     const channel = CHANNELS.find((each) => CHANNEL[each].letter === letter)
-    if (!channel) return { ok: false, message: `“${letter}” is none of t, ${CHANNELS.map((each) => CHANNEL[each].letter).join(', ')}` }
+    if (!channel)
+      return {
+        ok: false,
+        message: `“${letter}” is none of t, ${CHANNELS.map((each) => CHANNEL[each].letter).join(', ')}`,
+      }
     const { dimension } = CHANNEL[channel]
     const unit = findUnit(symbol || BARE[channel], dimension)
-    if (!unit) return { ok: false, message: `“${symbol}” is not a unit of ${letter}; use ${UNITS[dimension].map((each) => each.symbol).join(', ')}` }
+    if (!unit)
+      return {
+        ok: false,
+        message: `“${symbol}” is not a unit of ${letter}; use ${UNITS[dimension].map((each) => each.symbol).join(', ')}`,
+      }
     sample[channel] = toSI(Number(number), unit)
   }
   return { ok: true, sample }

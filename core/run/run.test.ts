@@ -5,13 +5,24 @@ import { guessColumns, headingsOf, readSamples, samplesToCsv } from './csv'
 import { checksum, parseLine, writeLine } from './line'
 
 const sampleOf = fc.record(
-  { time: fc.integer({ min: 0, max: 10_000_000 }).map((ms) => ms / 1000), ...Object.fromEntries(CHANNELS.map((channel) => [channel, fc.double({ min: Math.max(0, CHANNEL[channel].range[0]), max: CHANNEL[channel].range[1], noNaN: true })])) },
+  {
+    time: fc.integer({ min: 0, max: 10_000_000 }).map((ms) => ms / 1000),
+    ...Object.fromEntries(
+      CHANNELS.map((channel) => [
+        channel,
+        fc.double({ min: Math.max(0, CHANNEL[channel].range[0]), max: CHANNEL[channel].range[1], noNaN: true }),
+      ]),
+    ),
+  },
   { requiredKeys: ['time'] },
 ) as fc.Arbitrary<ChannelSample>
 
 describe('a line from a logger', () => {
   it('reads bare numbers as kPa, rpm and °C, and units where they stand', () => {
-    expect(parseLine('P=231 N=820 T=18.5')).toEqual({ ok: true, sample: { pressure: 231e3, speed: 820 / 60, temperature: 18.5 } })
+    expect(parseLine('P=231 N=820 T=18.5')).toEqual({
+      ok: true,
+      sample: { pressure: 231e3, speed: 820 / 60, temperature: 18.5 },
+    })
     expect(parseLine('t=12.3,P=2.31bar;D=450rpm')).toMatchObject({ ok: true, sample: { time: 12.3, drill: 7.5 } })
     const psi = parseLine('P=33.5psi T=64.4°F')
     expect(psi.ok && psi.sample.pressure).toBeCloseTo(33.5 * 6894.757, 0)
@@ -19,7 +30,13 @@ describe('a line from a logger', () => {
   })
   it('passes over empty lines and remarks, and refuses what it cannot read with the reason', () => {
     expect(parseLine('# logger 3')).toEqual({ ok: true, sample: {} })
-    for (const [line, message] of [['P231', /not a letter/], ['X=4', /none of t/], ['P=2 Q', /not a letter/], ['P=4°C', /not a unit of P/], ['P=1*00', /garbled/]] as const) {
+    for (const [line, message] of [
+      ['P231', /not a letter/],
+      ['X=4', /none of t/],
+      ['P=2 Q', /not a letter/],
+      ['P=4°C', /not a unit of P/],
+      ['P=1*00', /garbled/],
+    ] as const) {
       const result = parseLine(line)
       expect(!result.ok && result.message).toMatch(message)
     }
@@ -30,7 +47,8 @@ describe('a line from a logger', () => {
         const line = writeLine(sample)
         const read = parseLine(line)
         if (!read.ok) throw new Error(read.message)
-        for (const key of Object.keys(sample) as (keyof ChannelSample)[]) expect(read.sample[key]).toBeCloseTo(sample[key]!, key === 'time' ? 3 : -1)
+        for (const key of Object.keys(sample) as (keyof ChannelSample)[])
+          expect(read.sample[key]).toBeCloseTo(sample[key]!, key === 'time' ? 3 : -1)
         const body = line.slice(0, -3)
         const at = place % body.length
         const broken = body.slice(0, at) + String.fromCharCode(body.charCodeAt(at) ^ flip) + body.slice(at + 1)
@@ -44,24 +62,40 @@ describe('a line from a logger', () => {
 describe('a logger’s file', () => {
   const read = (text: string, columns = guessColumns(headingsOf(text))) => {
     const pieces = [...readSamples(text, columns, 3)]
-    return { samples: pieces.flatMap(({ samples }) => samples), bad: pieces.flatMap(({ bad }) => bad), shares: pieces.map(({ share }) => share) }
+    return {
+      samples: pieces.flatMap(({ samples }) => samples),
+      bad: pieces.flatMap(({ bad }) => bad),
+      shares: pieces.map(({ share }) => share),
+    }
   }
   it('guesses columns and units by their headings', () => {
     const guess = guessColumns(['Time (ms)', 'Oil press (psi)', 'RPM', 'Oil temp [°F]', 'Volts'])
-    expect(guess.map(({ column, use, unit }) => [column, use, unit.symbol])).toEqual([[0, 'time', 'ms'], [1, 'pressure', 'psi'], [2, 'speed', 'rpm'], [3, 'temperature', '°F']])
+    expect(guess.map(({ column, use, unit }) => [column, use, unit.symbol])).toEqual([
+      [0, 'time', 'ms'],
+      [1, 'pressure', 'psi'],
+      [2, 'speed', 'rpm'],
+      [3, 'temperature', '°F'],
+    ])
   })
   it('reads rows, begins its time at the first, names the bad ones by line and column and keeps the good', () => {
-    const { samples, bad } = read('time (s),pressure (bar),speed (rpm)\n100,1.5,800\n100.1,x,810\nlater,1.5,800\n100.2,1.6,\n100.1,1.6,800\n100.3,99,800\n')
+    const { samples, bad } = read(
+      'time (s),pressure (bar),speed (rpm)\n100,1.5,800\n100.1,x,810\nlater,1.5,800\n100.2,1.6,\n100.1,1.6,800\n100.3,99,800\n',
+    )
     expect(samples.map(({ time }) => Number(time.toFixed(3)))).toEqual([0, 0.1, 0.2, 0.3])
     expect(samples[0]).toEqual({ time: 0, pressure: 1.5e5, speed: 800 / 60 })
     expect(samples[2].speed).toBeUndefined()
     expect(bad).toEqual([
-      { line: 3, column: 'pressure (bar)', message: '“x” is not a number' }, { line: 4, column: 'time (s)', message: '“later” is not a time' },
-      { line: 6, column: 'time (s)', message: 'does not come after the row before' }, { line: 7, column: 'pressure (bar)', message: '99 bar is out of any instrument’s range' },
+      { line: 3, column: 'pressure (bar)', message: '“x” is not a number' },
+      { line: 4, column: 'time (s)', message: '“later” is not a time' },
+      { line: 6, column: 'time (s)', message: 'does not come after the row before' },
+      { line: 7, column: 'pressure (bar)', message: '99 bar is out of any instrument’s range' },
     ])
   })
   it('reads semicolons with decimal commas, and Windows line ends', () => {
-    expect(read('t;Druck pressure (bar)\r\n0,0;1,25\r\n0,1;1,26\r\n').samples).toEqual([{ time: 0, pressure: expect.closeTo(1.25e5, 3) }, { time: 0.1, pressure: expect.closeTo(1.26e5, 3) }])
+    expect(read('t;Druck pressure (bar)\r\n0,0;1,25\r\n0,1;1,26\r\n').samples).toEqual([
+      { time: 0, pressure: expect.closeTo(1.25e5, 3) },
+      { time: 0.1, pressure: expect.closeTo(1.26e5, 3) },
+    ])
   })
   it('says what is missing of its columns', () => {
     expect(() => read('a,b\n1,2\n')).toThrow('columns: none is the time')
@@ -76,7 +110,11 @@ describe('a logger’s file', () => {
         expect(back.bad).toEqual([])
         back.samples.forEach((sample, i) => {
           expect(sample.time).toBeCloseTo(samples[i].time - samples[0].time, 3)
-          for (const channel of CHANNELS) if (samples[i][channel] !== undefined) expect(Math.abs(sample[channel]! - samples[i][channel]!)).toBeLessThan(1e-5 * Math.abs(samples[i][channel]!) + 1e-3)
+          for (const channel of CHANNELS)
+            if (samples[i][channel] !== undefined)
+              expect(Math.abs(sample[channel]! - samples[i][channel]!)).toBeLessThan(
+                1e-5 * Math.abs(samples[i][channel]!) + 1e-3,
+              )
         })
       }),
     )

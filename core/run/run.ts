@@ -23,4 +23,5 @@ export interface Run {
 }
 
 /** What the server tells those who watch a run. */
-export type RunNews = { kind: 'samples'; samples: ChannelSample[] } | { kind: 'event'; event: KeptEvent } | { kind: 'end'; outcome: string }
+export type RunNews =
+  { kind: 'samples'; samples: ChannelSample[] } | { kind: 'event'; event: KeptEvent } | { kind: 'end'; outcome: string }

@@ -16,10 +16,17 @@ export interface BadRow {
 const COMMON = ['kind', 'label', 'engine', 'count', 'place', 'note', 'price'] as const
 
 /** Every property of any kind once, in the order of the kinds. */
-const FIELDS: ShelfField[] = [...new Map(Object.values(SHELF_FIELDS).flat().map((field) => [field.key, field])).values()]
+const FIELDS: ShelfField[] = [
+  ...new Map(
+    Object.values(SHELF_FIELDS)
+      .flat()
+      .map((field) => [field.key, field]),
+  ).values(),
+]
 
 /** Unit that a quantity is written in: the dimension's first. */
-const unitOf = (field: ShelfField): Unit | undefined => (field.type === 'quantity' ? UNITS[field.dimension][0] : undefined)
+const unitOf = (field: ShelfField): Unit | undefined =>
+  field.type === 'quantity' ? UNITS[field.dimension][0] : undefined
 const headingOf = (field: ShelfField): string => {
   const unit = field.type === 'quantity' ? unitOf(field)!.symbol : field.type === 'number' ? field.unit : ''
   return unit ? `${field.key} (${unit})` : field.key
@@ -33,7 +40,11 @@ export function shelfToCsv(items: Omit<ShelfEntry, 'photo'>[]): string {
     ...FIELDS.map((field) => {
       const value = item.properties[field.key]
       const unit = unitOf(field)
-      return value === undefined ? '' : typeof value === 'number' && unit ? Number(fromSI(value, unit).toPrecision(9)) : value
+      return value === undefined
+        ? ''
+        : typeof value === 'number' && unit
+          ? Number(fromSI(value, unit).toPrecision(9))
+          : value
     }),
   ])
   // A cell that a spreadsheet would run as a formula is kept from it.
@@ -68,7 +79,14 @@ export function shelfFromCsv(text: string): { good: { line: number; entry: Shelf
   Papa.parse<string[]>(source, {
     step: ({ data, errors, meta }, parser) => {
       if (bad.length > MOST_BAD || line > MOST_LINES) {
-        bad.push({ line, column: '', message: bad.length > MOST_BAD ? 'too much before this line cannot be read: the rest was left' : `a file of more than ${MOST_LINES} lines is taken in parts` })
+        bad.push({
+          line,
+          column: '',
+          message:
+            bad.length > MOST_BAD
+              ? 'too much before this line cannot be read: the rest was left'
+              : `a file of more than ${MOST_LINES} lines is taken in parts`,
+        })
         return parser.abort()
       }
       const at = line
@@ -77,15 +95,27 @@ export function shelfFromCsv(text: string): { good: { line: number; entry: Shelf
       if (data.every((cell) => cell.trim() === '')) return
       if (!columns) {
         columns = data.map(columnOf)
-        for (const needed of ['kind', 'label', 'count']) if (!columns.some(({ common }) => common === needed)) throw new RangeError(`headings: there is no column “${needed}”`)
+        for (const needed of ['kind', 'label', 'count'])
+          if (!columns.some(({ common }) => common === needed))
+            throw new RangeError(`headings: there is no column “${needed}”`)
         const seen = columns.map((column) => column.common ?? column.field!.key)
         const twice = seen.find((key, i) => seen.indexOf(key) < i)
         if (twice) throw new RangeError(`headings: “${twice}” stands twice`)
         return
       }
       const fault = errors[0]
-      if (fault) return void bad.push({ line: at, column: '', message: fault.code === 'MissingQuotes' ? 'a quotation mark is not closed' : fault.message })
-      if (data.length > columns.length) return void bad.push({ line: at, column: '', message: `has ${data.length} cells under ${columns.length} headings` })
+      if (fault)
+        return void bad.push({
+          line: at,
+          column: '',
+          message: fault.code === 'MissingQuotes' ? 'a quotation mark is not closed' : fault.message,
+        })
+      if (data.length > columns.length)
+        return void bad.push({
+          line: at,
+          column: '',
+          message: `has ${data.length} cells under ${columns.length} headings`,
+        })
       const entry = entryOf(columns, data)
       if ('problems' in entry) bad.push(...entry.problems.map((problem) => ({ line: at, ...problem })))
       else good.push({ line: at, entry })
@@ -100,10 +130,16 @@ function columnOf(heading: string): Column {
   const common = COMMON.find((key) => key === name.toLowerCase())
   if (common) return { heading, common }
   const field = FIELDS.find(({ key }) => key.toLowerCase() === name.toLowerCase())
-  if (!field) throw new RangeError(`headings: “${heading.trim()}” is not known; use ${[...COMMON, ...FIELDS.map(({ key }) => key)].join(', ')}`)
+  if (!field)
+    throw new RangeError(
+      `headings: “${heading.trim()}” is not known; use ${[...COMMON, ...FIELDS.map(({ key }) => key)].join(', ')}`,
+    )
   if (field.type !== 'quantity') return { heading, field }
   const unit = symbol ? findUnit(symbol, field.dimension) : unitOf(field)
-  if (!unit) throw new RangeError(`headings: “${symbol}” is not a unit of ${field.key}; use ${UNITS[field.dimension].map((each) => each.symbol).join(', ')}`)
+  if (!unit)
+    throw new RangeError(
+      `headings: “${symbol}” is not a unit of ${field.key}; use ${UNITS[field.dimension].map((each) => each.symbol).join(', ')}`,
+    )
   return { heading, field, unit }
 }
 
@@ -112,7 +148,8 @@ function entryOf(columns: Column[], cells: string[]): ShelfEntry | { problems: {
   const common: Record<string, unknown> = {}
   const properties: Properties = {}
   const kind = cells[columns.findIndex((column) => column.common === 'kind')]?.trim().toLowerCase() as ShelfKind
-  if (!SHELF_KINDS.includes(kind)) return { problems: [{ column: 'kind', message: `“${kind}” is none of ${SHELF_KINDS.join(', ')}` }] }
+  if (!SHELF_KINDS.includes(kind))
+    return { problems: [{ column: 'kind', message: `“${kind}” is none of ${SHELF_KINDS.join(', ')}` }] }
   columns.forEach((column, i) => {
     // What was kept from a spreadsheet's formulas is as it was.
     const cell = (cells[i] ?? '').trim().replace(/^'(?=[=+\-@])/, '')

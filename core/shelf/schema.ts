@@ -19,7 +19,8 @@ export const ShelfEntry = z
     properties: z.record(z.string().max(40), z.union([z.number(), z.string().max(80)])),
   })
   .superRefine(({ kind, properties }, context) => {
-    for (const { key, message } of propertyFaults(SHELF_FIELDS[kind], properties)) context.addIssue({ code: 'custom', path: ['properties', key], message })
+    for (const { key, message } of propertyFaults(SHELF_FIELDS[kind], properties))
+      context.addIssue({ code: 'custom', path: ['properties', key], message })
   })
 export type ShelfEntry = z.infer<typeof ShelfEntry>
 

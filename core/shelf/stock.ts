@@ -37,7 +37,8 @@ export function moved(stock: Stock, held: Held, move: Move, count: number): { st
   } else if (move === 'take') {
     // What was set aside for this build goes first.
     const own = Math.min(held.reserved, count)
-    if (count - own > free(stock)) throw new RangeError(`count: ${free(stock) + held.reserved} can be taken, ${count} are wanted`)
+    if (count - own > free(stock))
+      throw new RangeError(`count: ${free(stock) + held.reserved} can be taken, ${count} are wanted`)
     next.stock.count -= count
     next.stock.reserved -= own
     next.held.reserved -= own

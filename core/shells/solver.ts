@@ -12,7 +12,9 @@ export function integerSolver(locate?: (file: string) => string): Promise<Intege
   loading ??= loadHighs(locate ? { locateFile: locate } : {}).then((highs) => (problem) => {
     const answer = highs.solve(problem, { output_flag: false })
     if (answer.Status !== 'Optimal') return undefined
-    return Object.fromEntries(Object.entries(answer.Columns).map(([name, column]) => [name, (column as { Primal: number }).Primal]))
+    return Object.fromEntries(
+      Object.entries(answer.Columns).map(([name, column]) => [name, (column as { Primal: number }).Primal]),
+    )
   })
   return loading
 }

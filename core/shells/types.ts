@@ -26,9 +26,20 @@ export interface ShellChoice {
 }
 
 export type ShellPlan =
-  | { kind: 'chosen'; choices: ShellChoice[]; worst: number; outside: string[]; alternatives: { choices: ShellChoice[]; worst: number }[] }
+  | {
+      kind: 'chosen'
+      choices: ShellChoice[]
+      worst: number
+      outside: string[]
+      alternatives: { choices: ShellChoice[]; worst: number }[]
+    }
   /** Stock cannot do it: why, and what to order so that it can. */
-  | { kind: 'short'; reason: string; order: { half: 'upper' | 'lower'; wall: number; count: number }[]; choices: ShellChoice[] }
+  | {
+      kind: 'short'
+      reason: string
+      order: { half: 'upper' | 'lower'; wall: number; count: number }[]
+      choices: ShellChoice[]
+    }
 
 /** The solver of an integer programme: a problem in CPLEX LP format in, values of its columns out; undefined when there is no solution. */
 export type IntegerSolver = (problem: string) => Record<string, number> | undefined

@@ -18,7 +18,11 @@ beforeAll(() => {
 
 const healthy = (speed: number, temperature: number) => expectedAt(expectation, speed, temperature).pressure
 /** Readings at a rate, from a crank that stands: what the watch says last, up to a stop. */
-function run(seconds: number, of: (time: number) => Partial<RunSample>, { model = true, rate = 10, watch = prepareWatch(rules, model ? expectation : undefined) } = {}): Assessment {
+function run(
+  seconds: number,
+  of: (time: number) => Partial<RunSample>,
+  { model = true, rate = 10, watch = prepareWatch(rules, model ? expectation : undefined) } = {},
+): Assessment {
   let seen = watch.take({ time: 0, pressure: 0, speed: 0 })
   for (let i = 1; i <= rate * seconds && !seen.stop; i++) seen = watch.take({ time: i / rate, ...of(i / rate) })
   return seen
@@ -29,29 +33,53 @@ describe('without a model', () => {
     const dry = run(20, () => ({ speed: IDLE, pressure: 0 }), { model: false })
     expect(dry.stop).toMatchObject({ code: 'no-pressure', limit: 5 })
     expect(dry.time).toBeLessThan(5.5)
-    expect(run(20, (time) => ({ speed: IDLE, pressure: time < 8 ? 3e5 : 9e5 }), { model: false }).stop).toMatchObject({ code: 'over-limit' })
+    expect(run(20, (time) => ({ speed: IDLE, pressure: time < 8 ? 3e5 : 9e5 }), { model: false }).stop).toMatchObject({
+      code: 'over-limit',
+    })
     const lost = run(40, (time) => ({ speed: IDLE, pressure: time < 20 ? 3e5 : 0.1e5 }), { model: false })
     expect(lost.stop).toMatchObject({ code: 'lost', limit: 30e3 })
     expect(lost.time).toBeLessThan(22)
     const fine = run(30, () => ({ speed: IDLE, pressure: 3e5 }), { model: false })
-    expect(fine).toMatchObject({ stop: undefined, blind: ['no-prediction'], watches: expect.arrayContaining(['not-watching']) as string[] })
+    expect(fine).toMatchObject({
+      stop: undefined,
+      blind: ['no-prediction'],
+      watches: expect.arrayContaining(['not-watching']) as string[],
+    })
     expect(fine.expected).toBeUndefined()
   })
   it('a record that no model can be made of has its rules all the same', () => {
-    const void_ = { ...six, readings: { ...six.readings, 'pump.endClearance': { value: -0.07, source: 'measured' as const }, 'main.3.bore': { value: 0.06, source: 'measured' as const } } }
+    const void_ = {
+      ...six,
+      readings: {
+        ...six.readings,
+        'pump.endClearance': { value: -0.07, source: 'measured' as const },
+        'main.3.bore': { value: 0.06, source: 'measured' as const },
+      },
+    }
     expect(watchRules(void_)).toMatchObject({ deadline: 5, loss: 30e3 })
   })
   it('an expectation that comes later is taken up as it is', () => {
     const watch = prepareWatch(rules)
     run(5, () => ({ speed: IDLE, temperature: 10, pressure: healthy(IDLE, 10) }), { watch })
     watch.expect(expectation)
-    expect(watch.take({ time: 5.1, speed: IDLE, temperature: 10, pressure: healthy(IDLE, 10) })).toMatchObject({ blind: [], expected: { pressure: expect.any(Number) as number } })
+    expect(watch.take({ time: 5.1, speed: IDLE, temperature: 10, pressure: healthy(IDLE, 10) })).toMatchObject({
+      blind: [],
+      expected: { pressure: expect.any(Number) as number },
+    })
   })
 })
 
 describe('an idle that hunts', () => {
-  const hunting = (share: number, period: number) => (time: number) => IDLE * (1 + share * Math.sin((2 * Math.PI * time) / period))
-  it.each([[0.05, 2], [0.07, 3], [0.1, 4], [0.15, 6], [0.2, 8], [0.2, 1.5]])('by %d in %d s hides no loss and makes none', (share, period) => {
+  const hunting = (share: number, period: number) => (time: number) =>
+    IDLE * (1 + share * Math.sin((2 * Math.PI * time) / period))
+  it.each([
+    [0.05, 2],
+    [0.07, 3],
+    [0.1, 4],
+    [0.15, 6],
+    [0.2, 8],
+    [0.2, 1.5],
+  ])('by %d in %d s hides no loss and makes none', (share, period) => {
     const speed = hunting(share, period)
     const sound = (time: number) => ({ speed: speed(time), temperature: 60, pressure: healthy(speed(time), 60) })
     expect(run(80, sound).stop).toBeUndefined()
@@ -70,11 +98,17 @@ describe('what is not known', () => {
     }
   })
   it('a temperature that is 15 K out stops nothing', () => {
-    for (const error of [-15, 15]) expect(run(60, () => ({ speed: IDLE, temperature: 80 + error, pressure: healthy(IDLE, 80) })).stop, `${error}`).toBeUndefined()
+    for (const error of [-15, 15])
+      expect(
+        run(60, () => ({ speed: IDLE, temperature: 80 + error, pressure: healthy(IDLE, 80) })).stop,
+        `${error}`,
+      ).toBeUndefined()
   })
   it('without a speed the hand’s word counts: a deadline from “fired”, and no loss once it is “off”', () => {
     const silent = prepareWatch(rules, expectation)
-    expect(run(20, () => ({ pressure: 0, temperature: 20 }), { watch: prepareWatch(rules, expectation) }).stop).toBeUndefined()
+    expect(
+      run(20, () => ({ pressure: 0, temperature: 20 }), { watch: prepareWatch(rules, expectation) }).stop,
+    ).toBeUndefined()
     const watch = prepareWatch(rules, expectation)
     watch.fired(1)
     for (let i = 10; i < 150; i++) watch.take({ time: i / 10, pressure: 3e5, temperature: 60 })
@@ -86,7 +120,8 @@ describe('what is not known', () => {
     const running = prepareWatch(rules, expectation)
     running.fired(1)
     let lost = running.take({ time: 1, pressure: 0 })
-    for (let i = 11; i < 300 && !lost.stop; i++) lost = running.take({ time: i / 10, pressure: i < 200 ? 3e5 : 0, temperature: 60 })
+    for (let i = 11; i < 300 && !lost.stop; i++)
+      lost = running.take({ time: i / 10, pressure: i < 200 ? 3e5 : 0, temperature: 60 })
     expect(lost.stop).toMatchObject({ code: 'lost' })
     expect(lost.time).toBeLessThan(23)
     silent.take({ time: 0, pressure: 1e3 })
@@ -96,10 +131,17 @@ describe('what is not known', () => {
 
 describe('a band that is wide', () => {
   /** So wide that no reading is under what a healthy engine could show. */
-  const wide = (): Expectation => ({ ...expectation, low: expectation.pressure.map((each) => 0.5 * each), high: expectation.pressure.map((each) => 1.5 * each) })
+  const wide = (): Expectation => ({
+    ...expectation,
+    low: expectation.pressure.map((each) => 0.5 * each),
+    high: expectation.pressure.map((each) => 1.5 * each),
+  })
   it('a reading under half of its lower edge for ten seconds is a stop all the same, and one over that is none', () => {
     const half = 0.25 * Math.min(...[45, 60, 75].map((each) => healthy(IDLE, each)))
-    const at = (share: number, seconds = 40) => run(20 + seconds, (time) => ({ speed: IDLE, temperature: 60, pressure: time < 20 ? half * 1.4 : half * share }), { watch: prepareWatch({ ...rules, falling: 1 }, wide()) })
+    const at = (share: number, seconds = 40) =>
+      run(20 + seconds, (time) => ({ speed: IDLE, temperature: 60, pressure: time < 20 ? half * 1.4 : half * share }), {
+        watch: prepareWatch({ ...rules, falling: 1 }, wide()),
+      })
     const low = at(0.92)
     expect(low.stop).toMatchObject({ code: 'under-band' })
     expect(low.time).toBeGreaterThan(28)
@@ -111,17 +153,34 @@ describe('a band that is wide', () => {
 
 describe('instruments as shops have them', () => {
   it('a dip of two seconds at a steady speed is no fall; one of six is', () => {
-    const dips = (seconds: number) => run(40, (time) => ({ speed: IDLE, temperature: 60, pressure: healthy(IDLE, 60) * (time > 25 && time < 25 + seconds ? 0.6 : 1) }), { watch: prepareWatch({ ...rules, outOfBand: 60 }, expectation) })
+    const dips = (seconds: number) =>
+      run(
+        40,
+        (time) => ({
+          speed: IDLE,
+          temperature: 60,
+          pressure: healthy(IDLE, 60) * (time > 25 && time < 25 + seconds ? 0.6 : 1),
+        }),
+        { watch: prepareWatch({ ...rules, outOfBand: 60 }, expectation) },
+      )
     expect(dips(2).stop).toBeUndefined()
     expect(dips(6).stop).toMatchObject({ code: 'falling' })
   })
   it('two zero readings of a logger once a second are none, the third is a loss', () => {
-    const zeros = (count: number) => run(30, (time) => ({ speed: IDLE, temperature: 60, pressure: time >= 20 && time < 20 + count ? 0 : healthy(IDLE, 60) }), { rate: 1 })
+    const zeros = (count: number) =>
+      run(
+        30,
+        (time) => ({ speed: IDLE, temperature: 60, pressure: time >= 20 && time < 20 + count ? 0 : healthy(IDLE, 60) }),
+        { rate: 1 },
+      )
     expect(zeros(2).stop).toBeUndefined()
     expect(zeros(3).stop).toMatchObject({ code: 'lost', time: 22 })
   })
   it('an oil temperature of which nothing more is heard is not known any more after a minute', () => {
-    const heard = (seconds: number) => run(seconds, (time) => ({ speed: IDLE, pressure: healthy(IDLE, 60), ...(time < 5 ? { temperature: 60 } : {}) }), { watch: prepareWatch(rules, expectation) })
+    const heard = (seconds: number) =>
+      run(seconds, (time) => ({ speed: IDLE, pressure: healthy(IDLE, 60), ...(time < 5 ? { temperature: 60 } : {}) }), {
+        watch: prepareWatch(rules, expectation),
+      })
     expect(heard(60).watches).not.toContain('temperature-unknown')
     expect(heard(70).watches).toContain('temperature-unknown')
   })
@@ -139,22 +198,35 @@ describe('instruments as shops have them', () => {
     const random = seeded(4)
     const seen = run(120, () => {
       const wild = random() < 0.01
-      return { speed: IDLE * (1 + 0.004 * normal(random)), temperature: 40, pressure: wild ? (random() < 0.5 ? 0 : 12e5) : healthy(IDLE, 40) + 3e3 * normal(random) }
+      return {
+        speed: IDLE * (1 + 0.004 * normal(random)),
+        temperature: 40,
+        pressure: wild ? (random() < 0.5 ? 0 : 12e5) : healthy(IDLE, 40) + 3e3 * normal(random),
+      }
     })
     expect(seen.stop).toBeUndefined()
   })
   it('a crank that stops ends the firing and is no loss; a restart is a new one', () => {
-    const speedAt = (time: number) => (time < 20 ? IDLE : time < 26 ? Math.max(0, IDLE * (1 - (time - 20) / 1.5)) : time < 29 ? 3 : IDLE)
-    const seen = run(60, (time) => ({ speed: speedAt(time), temperature: 80, pressure: healthy(Math.max(0.1, speedAt(time)), 80) * (speedAt(time) > 1 ? 1 : 0) }))
+    const speedAt = (time: number) =>
+      time < 20 ? IDLE : time < 26 ? Math.max(0, IDLE * (1 - (time - 20) / 1.5)) : time < 29 ? 3 : IDLE
+    const seen = run(60, (time) => ({
+      speed: speedAt(time),
+      temperature: 80,
+      pressure: healthy(Math.max(0.1, speedAt(time)), 80) * (speedAt(time) > 1 ? 1 : 0),
+    }))
     expect(seen.stop).toBeUndefined()
     expect(seen.running).toBeGreaterThan(25)
     expect(seen.running).toBeLessThan(32)
   })
   it('readings every five seconds: a loss is called within four of them', () => {
-    const lost = run(120, (time) => ({ speed: IDLE, temperature: 60, pressure: time < 60 ? healthy(IDLE, 60) : 0 }), { rate: 0.2 })
+    const lost = run(120, (time) => ({ speed: IDLE, temperature: 60, pressure: time < 60 ? healthy(IDLE, 60) : 0 }), {
+      rate: 0.2,
+    })
     expect(lost.stop?.code).toBe('lost')
     expect(lost.time).toBeLessThanOrEqual(75)
-    expect(run(120, () => ({ speed: IDLE, temperature: 60, pressure: healthy(IDLE, 60) }), { rate: 0.2 }).stop).toBeUndefined()
+    expect(
+      run(120, () => ({ speed: IDLE, temperature: 60, pressure: healthy(IDLE, 60) }), { rate: 0.2 }).stop,
+    ).toBeUndefined()
   })
   it('an engine that idles low by design is not stopped for it', () => {
     const low = { ...six, readings: { ...six.readings, 'maker.idleHot': { value: 0.35e5, source: 'maker' as const } } }
@@ -166,7 +238,9 @@ describe('instruments as shops have them', () => {
     const swings = (time: number) => healthy(IDLE, 60) * (1 + 0.2 * Math.sin(4 * time))
     expect(run(40, (time) => ({ speed: IDLE, temperature: 60, pressure: swings(time) })).watches).toContain('swings')
     const hunts = (time: number) => IDLE * (1 + 0.15 * Math.sin(2 * time))
-    expect(run(40, (time) => ({ speed: hunts(time), temperature: 60, pressure: healthy(hunts(time), 60) })).watches).not.toContain('swings')
+    expect(
+      run(40, (time) => ({ speed: hunts(time), temperature: 60, pressure: healthy(hunts(time), 60) })).watches,
+    ).not.toContain('swings')
   })
   it('a logger that falls silent, and a clock that jumps, are said', () => {
     const watch = prepareWatch(rules, expectation)
@@ -179,11 +253,17 @@ describe('instruments as shops have them', () => {
 })
 
 describe('a run by hand', () => {
-  const by = (events: [time: number, kind: 'act' | 'oil', data: Record<string, string | number>][]) => events.map(([time, kind, data]) => ({ time, kind, data }))
+  const by = (events: [time: number, kind: 'act' | 'oil', data: Record<string, string | number>][]) =>
+    events.map(([time, kind, data]) => ({ time, kind, data }))
   it('the oil’s temperature that was typed is kept with the run: read back it stops nothing, and it is asked for again later', () => {
     const hot = { time: 30, pressure: healthy(650 / 60, 95) }
     const samples = [{ time: 4, pressure: 3.5e5 }, { time: 20, pressure: healthy(650 / 60, 95) }, hot]
-    const events = by([[0, 'act', { action: 'crank' }], [2, 'act', { action: 'fire' }], [15, 'act', { action: 'idle' }], [16, 'oil', { temperature: 95 }]])
+    const events = by([
+      [0, 'act', { action: 'crank' }],
+      [2, 'act', { action: 'fire' }],
+      [15, 'act', { action: 'idle' }],
+      [16, 'oil', { temperature: 95 }],
+    ])
     const watch = watchRun(six, { source: 'hand' }, expectation)
     const seen = watch.feed(samples, events)!
     expect(seen.stop).toBeUndefined()
@@ -205,13 +285,30 @@ describe('a run by hand', () => {
     expect(watch.feed([{ time: 34, pressure: 3.5e5 }], [])!.blind).not.toContain('no-readings')
   })
   it('no reading by the deadline is a stop, whatever the record holds', () => {
-    const watch = watchRun({ ...six, readings: { ...six.readings, 'pump.endClearance': { value: -70e-6, source: 'measured' } } }, { source: 'hand' })
-    watch.feed([], by([[0, 'act', { action: 'crank' }], [3, 'act', { action: 'fire' }]]))
+    const watch = watchRun(
+      { ...six, readings: { ...six.readings, 'pump.endClearance': { value: -70e-6, source: 'measured' } } },
+      { source: 'hand' },
+    )
+    watch.feed(
+      [],
+      by([
+        [0, 'act', { action: 'crank' }],
+        [3, 'act', { action: 'fire' }],
+      ]),
+    )
     expect(watch.tick(7)?.stop).toBeUndefined()
     expect(watch.tick(8.2)?.stop?.code).toBe('no-pressure')
   })
   it('a reading over the ceiling is a stop at once', () => {
     const watch = watchRun(six, { source: 'hand' })
-    expect(watch.feed([{ time: 4, pressure: 3e5 }, { time: 9, pressure: 15e5 }], by([[1, 'act', { action: 'fire' }]]))?.stop?.code).toBe('over-limit')
+    expect(
+      watch.feed(
+        [
+          { time: 4, pressure: 3e5 },
+          { time: 9, pressure: 15e5 },
+        ],
+        by([[1, 'act', { action: 'fire' }]]),
+      )?.stop?.code,
+    ).toBe('over-limit')
   })
 })

@@ -24,21 +24,39 @@ export function breakInPlan(sheet: Sheet): BreakInStep[] {
   const { layout } = sheet
   const working = requireValue(sheet, 'brief.workingSpeed').value
   const steps: BreakInStep[] = []
-  const add = (key: string, words: string, why: string, more: Partial<BreakInStep> = {}) => steps.push({ key: `start.${key}`, words, why, ...more })
+  const add = (key: string, words: string, why: string, more: Partial<BreakInStep> = {}) =>
+    steps.push({ key: `start.${key}`, words, why, ...more })
   if (layout.followers === 'sliding') {
-    add('breakInOil', 'Break-in oil with an anti-wear additive is in', 'Cam and followers meet under their full spring load with no skin on them yet. What may be added differs by place and by catalyst.')
+    add(
+      'breakInOil',
+      'Break-in oil with an anti-wear additive is in',
+      'Cam and followers meet under their full spring load with no skin on them yet. What may be added differs by place and by catalyst.',
+    )
     const [from, to] = [Math.min(SLIDING[0], 0.7 * working), Math.min(SLIDING[1], 0.9 * working)]
-    add('breakInRun', 'Straight to fast idle, up and down, no idling', 'At idle the cam throws no oil at itself.', { seconds: requireValue(sheet, 'start.breakInTime').value, speed: [from, to] })
-  } else add('breakInRun', 'Idle until the oil is warm', 'Roller followers need no break-in of their own.', { seconds: 10 * MINUTE, speed: [requireValue(sheet, 'brief.idleSpeed').value, requireValue(sheet, 'brief.coldIdleSpeed').value] })
-  add('breakInCool', 'Stop, let it cool, look for leaks', 'Gaskets take their set on the first heat.', { seconds: 45 * MINUTE })
-  add('breakInLoad', 'Load it in short pulls, eased off between', 'Rings seat under pressure and glaze under idling.', { seconds: 30 * MINUTE })
+    add('breakInRun', 'Straight to fast idle, up and down, no idling', 'At idle the cam throws no oil at itself.', {
+      seconds: requireValue(sheet, 'start.breakInTime').value,
+      speed: [from, to],
+    })
+  } else
+    add('breakInRun', 'Idle until the oil is warm', 'Roller followers need no break-in of their own.', {
+      seconds: 10 * MINUTE,
+      speed: [requireValue(sheet, 'brief.idleSpeed').value, requireValue(sheet, 'brief.coldIdleSpeed').value],
+    })
+  add('breakInCool', 'Stop, let it cool, look for leaks', 'Gaskets take their set on the first heat.', {
+    seconds: 45 * MINUTE,
+  })
+  add('breakInLoad', 'Load it in short pulls, eased off between', 'Rings seat under pressure and glaze under idling.', {
+    seconds: 30 * MINUTE,
+  })
   return steps
 }
 
 /** What is gone over again after the first heat. */
 export function recheckList(layout: Layout): { key: string; label: string }[] {
   const list = [
-    { key: 'start.retorque', label: 'Cold: bolts that the maker wants torqued again' }, { key: 'start.recheckLeaks', label: 'Plugs, filter, sender, sump: dry' }, { key: 'start.recheckLevel', label: 'Oil level, with the filter full' },
+    { key: 'start.retorque', label: 'Cold: bolts that the maker wants torqued again' },
+    { key: 'start.recheckLeaks', label: 'Plugs, filter, sender, sump: dry' },
+    { key: 'start.recheckLevel', label: 'Oil level, with the filter full' },
   ]
   if (layout.lifters === 'solid') list.push({ key: 'start.recheckLash', label: 'Valve lash, cold' })
   if (layout.cooler) list.push({ key: 'start.recheckLines', label: 'Cooler lines and unions' })
@@ -61,11 +79,30 @@ const DAY = 86400e3
 export function remindersOf(sheet: Sheet, startedAt: number): Reminder[] {
   const value = (key: string) => requireValue(sheet, key).value
   const weeks = [value('start.changeHours') / value('start.hoursPerWeek')]
-  if (sheet.use === 'road' || sheet.use === 'race') weeks.push(value('start.changeDistance') / value('start.distancePerWeek'))
+  if (sheet.use === 'road' || sheet.use === 'race')
+    weeks.push(value('start.changeDistance') / value('start.distancePerWeek'))
   const change = startedAt + Math.max(1, Math.round(7 * Math.min(...weeks))) * DAY
   return [
-    { key: 'recheck', title: `${sheet.name}: go over it again, cold`, words: recheckList(sheet.layout).map(({ label }) => label).join('; '), due: startedAt + DAY },
-    { key: 'change', title: `${sheet.name}: first oil and filter change`, words: 'Cut the filter open, spread its paper, read what is in it, and keep a photo. Used oil harms skin: gloves, and dispose of it by local rules.', due: change },
-    { key: 'second', title: `${sheet.name}: second change, read the filter again`, words: 'What is left of the build comes out with this one. Compare with the first.', due: startedAt + 3 * (change - startedAt) },
+    {
+      key: 'recheck',
+      title: `${sheet.name}: go over it again, cold`,
+      words: recheckList(sheet.layout)
+        .map(({ label }) => label)
+        .join('; '),
+      due: startedAt + DAY,
+    },
+    {
+      key: 'change',
+      title: `${sheet.name}: first oil and filter change`,
+      words:
+        'Cut the filter open, spread its paper, read what is in it, and keep a photo. Used oil harms skin: gloves, and dispose of it by local rules.',
+      due: change,
+    },
+    {
+      key: 'second',
+      title: `${sheet.name}: second change, read the filter again`,
+      words: 'What is left of the build comes out with this one. Compare with the first.',
+      due: startedAt + 3 * (change - startedAt),
+    },
   ]
 }

@@ -44,7 +44,12 @@ export interface Calibration {
   states: { name: StateName; label: string; before: Band; after: Band }[]
 }
 
-const WORDS: Record<Parameter, string> = { clearance: 'bearing clearances', relief: 'relief opening', slip: 'pump slip', sender: 'sender or gauge offset' }
+const WORDS: Record<Parameter, string> = {
+  clearance: 'bearing clearances',
+  relief: 'relief opening',
+  slip: 'pump slip',
+  sender: 'sender or gauge offset',
+}
 /** Least that a model of bearings can be trusted before it has seen its engine; sender offset by its class, Pa. */
 const CLEARANCE_SIGMA = 0.1
 const SLIP_SIGMA = 0.3
@@ -55,13 +60,18 @@ const MODEL = 0.02
 /** Correlation above which two are not told apart. */
 const TOGETHER = 0.85
 const SAMPLES = 200
-const INPUTS_FITTED = /^(main|rod)\.|^relief\.(springRate|freeLength|installedLength)$|^pump\.(endClearance|tipClearance)$/
+const INPUTS_FITTED =
+  /^(main|rod)\.|^relief\.(springRate|freeLength|installedLength)$|^pump\.(endClearance|tipClearance)$/
 
 /** Steady readings that a sheet holds of its first start. */
 export function observationsOf(sheet: Sheet): Observation[] {
   return POINT_NAMES.flatMap((name) => {
-    const [pressure, speed, temperature] = ['pressure', 'speed', 'temperature'].map((field) => sheet.readings[`start.${name}.${field}`]?.value)
-    return pressure === undefined || speed === undefined || temperature === undefined ? [] : [{ pressure, speed, temperature }]
+    const [pressure, speed, temperature] = ['pressure', 'speed', 'temperature'].map(
+      (field) => sheet.readings[`start.${name}.${field}`]?.value,
+    )
+    return pressure === undefined || speed === undefined || temperature === undefined
+      ? []
+      : [{ pressure, speed, temperature }]
   })
 }
 
@@ -87,26 +97,45 @@ export function calibrate(sheet: Sheet, observations: Observation[], samples = S
     return (fit.pressure(z, { speed, temperature }) - pressure) * weights[row]
   }
   const rows = observations.length + fit.size
-  const { parameterValues: z } = levenbergMarquardt({ x: Array.from({ length: rows }, (_, i) => i), y: new Array<number>(rows).fill(0) }, (at) => (row) => residual(at, row), {
-    initialValues: new Array<number>(fit.size).fill(0), gradientDifference: 0.05, centralDifference: true, damping: 0.1, maxIterations: 25, errorTolerance: 1e-8,
-    minValues: new Array<number>(fit.size).fill(-4), maxValues: new Array<number>(fit.size).fill(12),
-  })
+  const { parameterValues: z } = levenbergMarquardt(
+    { x: Array.from({ length: rows }, (_, i) => i), y: new Array<number>(rows).fill(0) },
+    (at) => (row) => residual(at, row),
+    {
+      initialValues: new Array<number>(fit.size).fill(0),
+      gradientDifference: 0.05,
+      centralDifference: true,
+      damping: 0.1,
+      maxIterations: 25,
+      errorTolerance: 1e-8,
+      minValues: new Array<number>(fit.size).fill(-4),
+      maxValues: new Array<number>(fit.size).fill(12),
+    },
+  )
   const jacobian = Matrix.zeros(rows, fit.size)
   const step = 0.05
   for (let k = 0; k < fit.size; k++) {
     const moved = (by: number) => z.map((each, i) => (i === k ? each + by : each))
-    for (let row = 0; row < rows; row++) jacobian.set(row, k, (residual(moved(step), row) - residual(moved(-step), row)) / (2 * step))
+    for (let row = 0; row < rows; row++)
+      jacobian.set(row, k, (residual(moved(step), row) - residual(moved(-step), row)) / (2 * step))
   }
   const inverted = inverse(jacobian.transpose().mmul(jacobian))
   // Symmetric but for its last figures, and then wholly.
   const covariance = Matrix.add(inverted, inverted.transpose()).mul(0.5)
   const sigma = (k: number) => Math.sqrt(covariance.get(k, k))
   const together: [Parameter, Parameter][] = []
-  for (let i = 0; i < PARAMETERS.length; i++) for (let k = i + 1; k < PARAMETERS.length; k++) if (Math.abs(covariance.get(i, k)) > TOGETHER * sigma(i) * sigma(k)) together.push([PARAMETERS[i], PARAMETERS[k]])
+  for (let i = 0; i < PARAMETERS.length; i++)
+    for (let k = i + 1; k < PARAMETERS.length; k++)
+      if (Math.abs(covariance.get(i, k)) > TOGETHER * sigma(i) * sigma(k)) together.push([PARAMETERS[i], PARAMETERS[k]])
   return {
-    together, residuals: observations.map(({ pressure, ...moment }) => pressure - fit.pressure(z, moment)),
+    together,
+    residuals: observations.map(({ pressure, ...moment }) => pressure - fit.pressure(z, moment)),
     fitted: PARAMETERS.map((parameter, k) => ({
-      parameter, words: WORDS[parameter], value: fit.own(z)[k], sigma: sigma(k) * fit.prior[k].sigma, prior: fit.prior[k], told: sigma(k) < 0.5 ? 'told' : sigma(k) < 0.85 ? 'partly' : 'not',
+      parameter,
+      words: WORDS[parameter],
+      value: fit.own(z)[k],
+      sigma: sigma(k) * fit.prior[k].sigma,
+      prior: fit.prior[k],
+      told: sigma(k) < 0.5 ? 'told' : sigma(k) < 0.85 ? 'partly' : 'not',
     })),
     states: statesAfter(model, fit, z, covariance, samples),
   }
@@ -132,7 +161,9 @@ function prepareFit(model: Model): Fit {
   const rest = model.inputs.filter(({ key, sigma }) => sigma > 0 && !INPUTS_FITTED.test(key))
   const own = (z: number[]) => prior.map(({ value, sigma }, k) => value + sigma * z[k])
   return {
-    size: prior.length + rest.length, prior, own,
+    size: prior.length + rest.length,
+    prior,
+    own,
     pressure: (z, { speed, temperature }) => {
       rest.forEach((input, k) => {
         const value = input.value + input.sigma * z[prior.length + k]
@@ -150,18 +181,39 @@ function prepareFit(model: Model): Fit {
 /** What is known of each before the engine ran, by the uncertainty of what was recorded. */
 function priors({ inputs, values }: Model): Prior[] {
   const clearances = inputs.filter(({ key }) => /^(main|rod)\./.test(key))
-  const share = clearances.reduce((sum, { sigma, value }) => sum + (sigma / value) ** 2, 0) / Math.max(1, clearances.length)
+  const share =
+    clearances.reduce((sum, { sigma, value }) => sum + (sigma / value) ** 2, 0) / Math.max(1, clearances.length)
   // Assumed together they are wrong together; measured each by itself they even out.
   const common = Math.sqrt(share / Math.max(1, clearances.length))
   const opening = openingPressure(values.relief)
   const spring = inputs.filter(({ key }) => /^relief\.(springRate|freeLength|installedLength)$/.test(key))
-  const relief = Math.sqrt(spring.reduce((sum, { key, sigma }) => sum + (key.endsWith('Rate') ? (opening * sigma) / values.relief.springRate : (values.relief.springRate * sigma) / plungerArea(values.relief.plungerDiameter)) ** 2, 0))
-  return [{ value: 1, sigma: Math.max(CLEARANCE_SIGMA, common) }, { value: 0, sigma: Math.max(0.03 * opening, relief) }, { value: 1, sigma: SLIP_SIGMA }, { value: 0, sigma: SENDER_SIGMA }]
+  const relief = Math.sqrt(
+    spring.reduce(
+      (sum, { key, sigma }) =>
+        sum +
+        (key.endsWith('Rate')
+          ? (opening * sigma) / values.relief.springRate
+          : (values.relief.springRate * sigma) / plungerArea(values.relief.plungerDiameter)) **
+          2,
+      0,
+    ),
+  )
+  return [
+    { value: 1, sigma: Math.max(CLEARANCE_SIGMA, common) },
+    { value: 0, sigma: Math.max(0.03 * opening, relief) },
+    { value: 1, sigma: SLIP_SIGMA },
+    { value: 0, sigma: SENDER_SIGMA },
+  ]
 }
 
 /** The engine's numbers with the four changed. */
 function changed(values: EngineValues, [clearance, relief, slip]: number[]): EngineValues {
-  const next = { ...values, relief: opensHigher(values.relief, relief), endClearance: values.endClearance * Math.cbrt(Math.max(0.05, slip)), tipClearance: values.tipClearance * Math.cbrt(Math.max(0.05, slip)) }
+  const next = {
+    ...values,
+    relief: opensHigher(values.relief, relief),
+    endClearance: values.endClearance * Math.cbrt(Math.max(0.05, slip)),
+    tipClearance: values.tipClearance * Math.cbrt(Math.max(0.05, slip)),
+  }
   scaleClearances(next, Math.max(0.2, clearance))
   return next
 }
@@ -174,15 +226,28 @@ function opensHigher(valve: ReliefValve, pressure: number): ReliefValve {
 /** Every named state before and after: drawn from what was known, and from what is left uncertain. The gauge port's own pressure, without the sender's offset. */
 function statesAfter(model: Model, fit: Fit, z: number[], covariance: Matrix, samples: number): Calibration['states'] {
   const root = new CholeskyDecomposition(covariance).lowerTriangularMatrix
-  const at = (place: number[], state: { speed: number; temperature: number }) => Math.max(0, fit.pressure(place, state) - fit.own(place)[3])
+  const at = (place: number[], state: { speed: number; temperature: number }) =>
+    Math.max(0, fit.pressure(place, state) - fit.own(place)[3])
   return namedStates(model.sheet).map((state) => {
     const random = seeded(31)
     const told = Float64Array.from({ length: samples }, () => {
       const deviates = z.map(() => normal(random))
-      return at(z.map((each, k) => each + deviates.reduce((sum, deviate, j) => sum + root.get(k, j) * deviate, 0)), state)
+      return at(
+        z.map((each, k) => each + deviates.reduce((sum, deviate, j) => sum + root.get(k, j) * deviate, 0)),
+        state,
+      )
     }).sort()
     const after = at(z, state)
     const [before] = pressureBands(model, [state], samples)
-    return { name: state.name, label: STATE_LABELS[state.name], before, after: { pressure: after, low: Math.min(after, quantile(told, 0.05)), high: Math.max(after, quantile(told, 0.95)) } }
+    return {
+      name: state.name,
+      label: STATE_LABELS[state.name],
+      before,
+      after: {
+        pressure: after,
+        low: Math.min(after, quantile(told, 0.05)),
+        high: Math.max(after, quantile(told, 0.95)),
+      },
+    }
   })
 }

@@ -35,18 +35,33 @@ export function stopUnder({ pressure, low }: Band): number {
  * @param speeds slowest and fastest of the last seconds, rev/s; undefined where no speed is read
  * @param temperature °C; undefined where none is read
  */
-export function envelopeOf(expectation: Expectation, rules: WatchRules, speeds: [number, number] | undefined, temperature: number | undefined): Envelope {
+export function envelopeOf(
+  expectation: Expectation,
+  rules: WatchRules,
+  speeds: [number, number] | undefined,
+  temperature: number | undefined,
+): Envelope {
   const [slow, fast] = speeds ?? rules.speeds
   const between = fast - slow > 0.02 * fast ? [slow, 0.5 * (slow + fast), fast] : [0.5 * (slow + fast)]
   const [cold, hot] = rules.temperatures
-  const warm = temperature === undefined ? [cold, cold + 0.3 * (hot - cold), cold + 0.6 * (hot - cold), hot + TEMPERATURE_ERROR] : [temperature - TEMPERATURE_ERROR, temperature, temperature + TEMPERATURE_ERROR]
+  const warm =
+    temperature === undefined
+      ? [cold, cold + 0.3 * (hot - cold), cold + 0.6 * (hot - cold), hot + TEMPERATURE_ERROR]
+      : [temperature - TEMPERATURE_ERROR, temperature, temperature + TEMPERATURE_ERROR]
   const bands = warm.map((each) => between.map((speed) => expectedAt(expectation, speed, each)))
   const all = bands.flat()
   const now = bands[temperature === undefined ? bands.length - 1 : 1]
   const pressures = now.map(({ pressure }) => pressure)
   const low = Math.min(...all.map((band) => band.low))
   return {
-    band: { pressure: pressures.reduce((sum, each) => sum + each, 0) / pressures.length, low, high: Math.max(...all.map((band) => band.high)) },
-    slowest: Math.min(...pressures), fastest: Math.max(...pressures), least: Math.min(...all.map(stopUnder)), half: HALF * low,
+    band: {
+      pressure: pressures.reduce((sum, each) => sum + each, 0) / pressures.length,
+      low,
+      high: Math.max(...all.map((band) => band.high)),
+    },
+    slowest: Math.min(...pressures),
+    fastest: Math.max(...pressures),
+    least: Math.min(...all.map(stopUnder)),
+    half: HALF * low,
   }
 }

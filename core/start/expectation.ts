@@ -32,16 +32,27 @@ export function expectationOf(sheet: Sheet, samples = 80): Expectation {
   const moments = temperatures.flatMap((temperature) => speeds.map((speed) => momentAt(sheet, speed, temperature)))
   const bands = pressureBands(model, moments, samples)
   const grid = (pick: (band: Band) => number) => Float64Array.from(bands, (band) => Math.max(0, pick(band)))
-  return { speeds, temperatures, pressure: grid((band) => band.pressure), low: grid((band) => band.low), high: grid((band) => band.high) }
+  return {
+    speeds,
+    temperatures,
+    pressure: grid((band) => band.pressure),
+    low: grid((band) => band.low),
+    high: grid((band) => band.high),
+  }
 }
 
 /** The expectation at a moment, linear between its grid's points; at its edges outside of them. */
-export function expectedAt({ speeds, temperatures, pressure, low, high }: Expectation, speed: number, temperature: number): Band {
+export function expectedAt(
+  { speeds, temperatures, pressure, low, high }: Expectation,
+  speed: number,
+  temperature: number,
+): Band {
   const [i, x] = placeIn(speeds, speed)
   const [j, y] = placeIn(temperatures, temperature)
   const at = j * speeds.length + i
   const up = at + speeds.length
-  const between = (grid: Float64Array) => (1 - y) * ((1 - x) * grid[at] + x * grid[at + 1]) + y * ((1 - x) * grid[up] + x * grid[up + 1])
+  const between = (grid: Float64Array) =>
+    (1 - y) * ((1 - x) * grid[at] + x * grid[at + 1]) + y * ((1 - x) * grid[up] + x * grid[up + 1])
   return { pressure: between(pressure), low: between(low), high: between(high) }
 }
 

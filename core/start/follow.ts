@@ -18,7 +18,11 @@ type Happened = Pick<RunEvent, 'time' | 'kind' | 'data'>
 export interface RunWatch {
   rules: WatchRules
   /** Takes what is new. What the hand said is heard before readings of its time. */
-  feed: (samples: readonly ChannelSample[], events: readonly Happened[], each?: (seen: Assessment, sample: RunSample) => void) => Assessment | undefined
+  feed: (
+    samples: readonly ChannelSample[],
+    events: readonly Happened[],
+    each?: (seen: Assessment, sample: RunSample) => void,
+  ) => Assessment | undefined
   /** Time goes on without a reading. */
   tick: (time: number) => Assessment | undefined
   expect: (expectation: Expectation | undefined) => void
@@ -30,7 +34,15 @@ export interface RunWatch {
 export function throttleSpeeds(recorded: Sheet): Record<RigAction, number> {
   const { sheet } = usableSheet(recorded)
   const of = (key: string) => requireValue(sheet, `brief.${key}`).value
-  return { crank: of('crankingSpeed'), fire: of('coldIdleSpeed'), 'cold-idle': of('coldIdleSpeed'), 'fast-idle': 0.5 * (of('coldIdleSpeed') + of('workingSpeed')), idle: of('idleSpeed'), working: of('workingSpeed'), stop: 0 }
+  return {
+    crank: of('crankingSpeed'),
+    fire: of('coldIdleSpeed'),
+    'cold-idle': of('coldIdleSpeed'),
+    'fast-idle': 0.5 * (of('coldIdleSpeed') + of('workingSpeed')),
+    idle: of('idleSpeed'),
+    working: of('workingSpeed'),
+    stop: 0,
+  }
 }
 
 /** The watch over one run of a sheet. What is not wired is taken from what the hand said: by hand the speed by the throttle's word, the oil as it was typed. */
@@ -67,11 +79,16 @@ export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, exp
 
   function whole(sample: ChannelSample): RunSample {
     const { speed, temperature } = said(sample.time)
-    return { ...sample, ...(byHand ? { speed: sample.speed ?? speed, whole: true } : {}), temperature: sample.temperature ?? temperature }
+    return {
+      ...sample,
+      ...(byHand ? { speed: sample.speed ?? speed, whole: true } : {}),
+      temperature: sample.temperature ?? temperature,
+    }
   }
 
   return {
-    rules, said,
+    rules,
+    said,
     expect: (now) => watch.expect((model = now)),
     feed: (samples, events, each) => {
       let next = 0

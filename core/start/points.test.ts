@@ -7,11 +7,19 @@ import { pointAt, prepareCapture } from './points'
 
 const sheet = DEMO_BUILDS.ottiline()
 const of = (key: string) => requireValue(sheet, `brief.${key}`).value
-const [idle, coldIdle, working, hot, cold] = ['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'hotOil', 'coldStart'].map(of)
+const [idle, coldIdle, working, hot, cold] = ['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'hotOil', 'coldStart'].map(
+  of,
+)
 
 /** Readings ten a second from a second onward, with what moves in them. */
 const stretch = (from: number, seconds: number, at: (t: number, i: number) => Partial<RunSample>): RunSample[] =>
-  Array.from({ length: 10 * seconds }, (_, i) => ({ time: from + i / 10, pressure: 2e5, speed: idle, temperature: hot, ...at(from + i / 10, i) }))
+  Array.from({ length: 10 * seconds }, (_, i) => ({
+    time: from + i / 10,
+    pressure: 2e5,
+    speed: idle,
+    temperature: hot,
+    ...at(from + i / 10, i),
+  }))
 const capture = (samples: RunSample[]) => {
   const { take, points } = prepareCapture(sheet)
   return { told: samples.map(take).filter((point) => point !== undefined), points }
@@ -33,7 +41,13 @@ describe('a steady point', () => {
   it('is captured once speed, oil and pressure stood still for eight seconds, as their mean, and not sooner', () => {
     expect(capture(stretch(0, 7, () => ({}))).told).toEqual([])
     const { points } = capture(stretch(0, 12, (_, i) => ({ pressure: 2e5 + (i % 2 === 0 ? 2e3 : -2e3) })))
-    expect(points.get('idleHot')).toMatchObject({ name: 'idleHot', pressure: expect.closeTo(2e5, -2), speed: expect.closeTo(idle, 9), temperature: expect.closeTo(hot, 9), scatter: expect.closeTo(2e3, -1) })
+    expect(points.get('idleHot')).toMatchObject({
+      name: 'idleHot',
+      pressure: expect.closeTo(2e5, -2),
+      speed: expect.closeTo(idle, 9),
+      temperature: expect.closeTo(hot, 9),
+      scatter: expect.closeTo(2e3, -1),
+    })
   })
   it('is not captured while speed changes, the oil still warms or the needle swings', () => {
     expect(capture(stretch(0, 20, (t) => ({ speed: idle * (0.9 + 0.012 * t) }))).told).toEqual([])
@@ -46,7 +60,9 @@ describe('a steady point', () => {
   })
   it('is none above what any engine’s relief lets stand: such a reading is a fault of the sender', () => {
     expect(capture(stretch(0, 12, () => ({ pressure: 39e5 }))).told).toEqual([])
-    expect(capture(stretch(0, 12, () => ({ pressure: 39e5, gauge: 2.4e5 }))).points.get('idleHot')!.pressure).toBeCloseTo(2.4e5, 0)
+    expect(
+      capture(stretch(0, 12, () => ({ pressure: 39e5, gauge: 2.4e5 }))).points.get('idleHot')!.pressure,
+    ).toBeCloseTo(2.4e5, 0)
   })
   it('of one point the stiller stretch is kept, until a minute later when the newer one is', () => {
     const rough = (_: number, i: number) => ({ pressure: 2e5 + (i % 2 === 0 ? 8e3 : -8e3) })

@@ -50,12 +50,17 @@ export function pointAt(sheet: Sheet, speed: number, temperature: number): Point
  * Finds steady points in a run as it goes: eight seconds in which speed, temperature and pressure stand still. Of each
  * named point the stillest stretch is kept.
  */
-export function prepareCapture(sheet: Sheet): { take: (sample: RunSample) => SteadyPoint | undefined; points: Map<PointName, SteadyPoint> } {
+export function prepareCapture(sheet: Sheet): {
+  take: (sample: RunSample) => SteadyPoint | undefined
+  points: Map<PointName, SteadyPoint>
+} {
   const points = new Map<PointName, SteadyPoint>()
   const window: Required<Pick<RunSample, 'time' | 'speed' | 'temperature'>>[] = []
   const pressures: number[] = []
   let lookedAt = -Infinity
-  const ceiling = sheet.readings['maker.ceiling']?.value ?? Math.max(ruleOf(sheet, 'ceiling.idleCold'), ruleOf(sheet, 'ceiling.workingHot'))
+  const ceiling =
+    sheet.readings['maker.ceiling']?.value ??
+    Math.max(ruleOf(sheet, 'ceiling.idleCold'), ruleOf(sheet, 'ceiling.workingHot'))
 
   function take(sample: RunSample): SteadyPoint | undefined {
     const pressure = sample.gauge ?? sample.pressure
@@ -66,11 +71,17 @@ export function prepareCapture(sheet: Sheet): { take: (sample: RunSample) => Ste
       window.shift()
       pressures.shift()
     }
-    if (window.length < 8 || sample.time - window[0].time < SECONDS - 0.3 || sample.time - lookedAt < AGAIN) return undefined
+    if (window.length < 8 || sample.time - window[0].time < SECONDS - 0.3 || sample.time - lookedAt < AGAIN)
+      return undefined
     lookedAt = sample.time
     const speed = mean(window.map((each) => each.speed))
     const temperature = mean(window.map((each) => each.temperature))
-    if (speed < 1 || window.some((each) => Math.abs(each.speed - speed) > SPEED * speed) || Math.abs(window[window.length - 1].temperature - window[0].temperature) > WARMS) return undefined
+    if (
+      speed < 1 ||
+      window.some((each) => Math.abs(each.speed - speed) > SPEED * speed) ||
+      Math.abs(window[window.length - 1].temperature - window[0].temperature) > WARMS
+    )
+      return undefined
     const name = pointAt(sheet, speed, temperature)
     const level = mean(pressures)
     const scatter = deviation(pressures)
@@ -78,7 +89,15 @@ export function prepareCapture(sheet: Sheet): { take: (sample: RunSample) => Ste
     if (!name || scatter > SCATTER * Math.max(level, 20e3) || level > ceiling) return undefined
     const before = points.get(name)
     if (before && before.scatter <= scatter && sample.time - before.time < 60) return undefined
-    const point = { name, time: sample.time - 0.5 * SECONDS, pressure: level, speed, temperature, scatter, readings: window.length }
+    const point = {
+      name,
+      time: sample.time - 0.5 * SECONDS,
+      pressure: level,
+      speed,
+      temperature,
+      scatter,
+      readings: window.length,
+    }
     points.set(name, point)
     return point
   }

@@ -30,7 +30,10 @@ describe('a steady point', () => {
   })
   it('above the band but in target is a watch', () => {
     const { expected } = judgePoint(sheet, 'idleHot', 2e5, idle.speed, 95, 100)
-    expect(judgePoint(sheet, 'idleHot', expected.high + 30e3, idle.speed, 95, 100)).toMatchObject({ verdict: 'watch', prediction: 'above' })
+    expect(judgePoint(sheet, 'idleHot', expected.high + 30e3, idle.speed, 95, 100)).toMatchObject({
+      verdict: 'watch',
+      prediction: 'above',
+    })
   })
   it('the gauge’s own error is allowed for at the band’s edge', () => {
     const { expected } = judgePoint(sheet, 'idleHot', 2e5, idle.speed, 95, 100)
@@ -42,7 +45,12 @@ describe('a steady point', () => {
 describe('break-in', () => {
   const keys = (followers: 'sliding' | 'roller') => breakInPlan({ ...sheet, layout: { ...sheet.layout, followers } })
   it('sliding followers go straight to fast idle on an oil with its additive; rollers need neither', () => {
-    expect(keys('sliding').map(({ key }) => key)).toEqual(['start.breakInOil', 'start.breakInRun', 'start.breakInCool', 'start.breakInLoad'])
+    expect(keys('sliding').map(({ key }) => key)).toEqual([
+      'start.breakInOil',
+      'start.breakInRun',
+      'start.breakInCool',
+      'start.breakInLoad',
+    ])
     expect(keys('sliding')[1]).toMatchObject({ seconds: 1500 })
     expect(keys('roller').map(({ key }) => key)).not.toContain('start.breakInOil')
     const [slow, fast] = keys('sliding')[1].speed!
@@ -59,9 +67,11 @@ describe('break-in', () => {
     const day = 86400e3
     const due = (readings: Record<string, number>) => {
       for (const [key, value] of Object.entries(readings)) road.readings[`start.${key}`] = { value, source: 'planned' }
-      return (remindersOf(road, 0).find(({ key }) => key === 'change')!.due) / day
+      return remindersOf(road, 0).find(({ key }) => key === 'change')!.due / day
     }
-    expect(due({ changeHours: 20 * 3600, hoursPerWeek: 10 * 3600, changeDistance: 1000e3, distancePerWeek: 100e3 })).toBe(14)
+    expect(
+      due({ changeHours: 20 * 3600, hoursPerWeek: 10 * 3600, changeDistance: 1000e3, distancePerWeek: 100e3 }),
+    ).toBe(14)
     expect(due({ distancePerWeek: 1000e3 })).toBe(7)
   })
   it('what is gone over again follows the layout', () => {
@@ -72,10 +82,17 @@ describe('break-in', () => {
 
 describe('a hot idle that is low by design', () => {
   const p = (pressure: number) => `${pressure / 1e5} bar`
-  const target = (least: number) => ({ least, most: 6e5, school: 'maker' as const, reason: 'the maker’s limit for this engine' })
+  const target = (least: number) => ({
+    least,
+    most: 6e5,
+    school: 'maker' as const,
+    reason: 'the maker’s limit for this engine',
+  })
   it('is explained by what the layout does, and only where the target is under the rule', () => {
     const flat = { layout: newSheet('flat4', 'x', 'y').layout }
-    expect(lowByDesign(flat, target(0.5e5), 0.8e5, p)).toBe('Low by design: the maker’s limit for this engine asks for 0.5 bar at idle, less than the 0.8 bar of ten psi for each thousand rpm; its aluminium housing opens the bearings as it warms. Judged by this build’s own target.')
+    expect(lowByDesign(flat, target(0.5e5), 0.8e5, p)).toBe(
+      'Low by design: the maker’s limit for this engine asks for 0.5 bar at idle, less than the 0.8 bar of ten psi for each thousand rpm; its aluminium housing opens the bearings as it warms. Judged by this build’s own target.',
+    )
     expect(lowByDesign(flat, target(1e5), 0.8e5, p)).toBeUndefined()
   })
 })

@@ -34,14 +34,36 @@ const STRETCH = 4
 /** What the last seconds of a run showed, as one stretch; the sender's noise is taken off its scatter. */
 export function seenIn(samples: RunSample[]): Seen[] {
   const last = samples[samples.length - 1]
-  const window = samples.filter(({ time, speed }) => last.time - time <= STRETCH && speed !== undefined && Math.abs(speed - (last.speed ?? speed)) < 0.1 * Math.max(speed, 1))
+  const window = samples.filter(
+    ({ time, speed }) =>
+      last.time - time <= STRETCH &&
+      speed !== undefined &&
+      Math.abs(speed - (last.speed ?? speed)) < 0.1 * Math.max(speed, 1),
+  )
   const readings = window.map(({ gauge, pressure }) => gauge ?? pressure).filter((each) => each !== undefined)
   if (readings.length === 0) return []
-  return [{ speed: mean(window.map(({ speed }) => speed!)), temperature: mean(window.map(({ temperature }) => temperature ?? 20)), pressure: mean(readings), flicker: flickerOf(readings) }]
+  return [
+    {
+      speed: mean(window.map(({ speed }) => speed!)),
+      temperature: mean(window.map(({ temperature }) => temperature ?? 20)),
+      pressure: mean(readings),
+      flicker: flickerOf(readings),
+    },
+  ]
 }
 
 /** How often each is the cause on a fresh build, before anything was read; Uldo's own estimate, the cheap ones most. */
-const USUAL: Record<FaultKey, number> = { 'dry-pump': 3, 'pickup-air': 3, 'relief-open': 2, 'plug-out': 1.5, 'sender-low': 1.5, undriven: 1.5, 'relief-shut': 1, uncovered: 1, clearance: 0.7 }
+const USUAL: Record<FaultKey, number> = {
+  'dry-pump': 3,
+  'pickup-air': 3,
+  'relief-open': 2,
+  'plug-out': 1.5,
+  'sender-low': 1.5,
+  undriven: 1.5,
+  'relief-shut': 1,
+  uncovered: 1,
+  clearance: 0.7,
+}
 /** How well a fault's reading is known, of its logarithm, and of its flicker. */
 const SPREAD = 0.12
 const STEADY_FLICKER = 0.02
@@ -56,9 +78,23 @@ const FLOOR = 15e3
  */
 export function suspectsOf(sheet: Sheet, stop: Stop, seen: Seen[]): Suspect[] {
   const among = FAULT_KEYS.filter((key) => fitsCode(key, stop.code))
-  const scored = among.map((key) => ({ key, score: USUAL[key] * Math.exp(-0.5 * (stop.code === 'falling' ? 0 : stop.code === 'no-pressure' ? misfitOfNone(key, seen) : misfit(sheet, key, seen))) }))
+  const scored = among.map((key) => ({
+    key,
+    score:
+      USUAL[key] *
+      Math.exp(
+        -0.5 *
+          (stop.code === 'falling'
+            ? 0
+            : stop.code === 'no-pressure'
+              ? misfitOfNone(key, seen)
+              : misfit(sheet, key, seen)),
+      ),
+  }))
   const all = scored.reduce((sum, { score }) => sum + score, 0) || 1
-  return scored.map(({ key, score }) => ({ key, share: score / all, ...wordsOf(sheet, key) })).sort((a, b) => b.share - a.share)
+  return scored
+    .map(({ key, score }) => ({ key, share: score / all, ...wordsOf(sheet, key) }))
+    .sort((a, b) => b.share - a.share)
 }
 
 function wordsOf(sheet: Sheet, key: FaultKey) {
@@ -70,27 +106,58 @@ function fitsCode(key: FaultKey, code: Stop['code']): boolean {
   if (code === 'over-limit') return key === 'relief-shut'
   if (code === 'falling') return key === 'uncovered' || key === 'pickup-air'
   if (code === 'lost') return key !== 'relief-shut' && key !== 'dry-pump'
-  if (code === 'no-pressure') return key === 'dry-pump' || key === 'undriven' || key === 'pickup-air' || key === 'relief-open'
+  if (code === 'no-pressure')
+    return key === 'dry-pump' || key === 'undriven' || key === 'pickup-air' || key === 'relief-open'
   return key !== 'dry-pump' && key !== 'undriven' && key !== 'relief-shut' && key !== 'uncovered'
 }
 
 /** What stirred before the deadline: a pump that moves no oil at all leaves the gauge at its rest, and one that draws air with it does not. */
 function misfitOfNone(key: FaultKey, seen: Seen[]): number {
-  return key === 'dry-pump' || key === 'undriven' ? seen.reduce((sum, { pressure }) => sum + Math.max(0, pressure / FLOOR - 0.5) ** 2, 0) : 0
+  return key === 'dry-pump' || key === 'undriven'
+    ? seen.reduce((sum, { pressure }) => sum + Math.max(0, pressure / FLOOR - 0.5) ** 2, 0)
+    : 0
 }
 
 /** Sum of squares by which a fault's readings differ from what was seen, at the severity that fits best. */
 function misfit(sheet: Sheet, key: FaultKey, seen: Seen[]): number {
   // A pickup out of the oil leaves next to nothing, however it came to it.
-  if (key === 'uncovered') return Math.min(9, seen.reduce((sum, { pressure }) => sum + (Math.log(FLOOR / (pressure + FLOOR)) / SPREAD) ** 2, 0))
+  if (key === 'uncovered')
+    return Math.min(
+      9,
+      seen.reduce((sum, { pressure }) => sum + (Math.log(FLOOR / (pressure + FLOOR)) / SPREAD) ** 2, 0),
+    )
   const flickers = key === 'pickup-air'
   // Next to nothing flickers by the sender's noise alone.
-  const own = seen.filter(({ pressure }) => pressure > 2 * FLOOR).reduce((sum, { flicker }) => sum + (flickers ? Math.min(0, Math.log((flicker + 1e-4) / 0.04)) ** 2 : (Math.max(0, flicker - STEADY_FLICKER) / STEADY_FLICKER) ** 2), 0)
-  return own + Math.min(...SEVERITIES.map((severity) => faultPressures(sheet, key, severity, seen).reduce((sum, pressure, i) => sum + (Math.log((pressure + FLOOR) / (seen[i].pressure + FLOOR)) / SPREAD) ** 2, 0)))
+  const own = seen
+    .filter(({ pressure }) => pressure > 2 * FLOOR)
+    .reduce(
+      (sum, { flicker }) =>
+        sum +
+        (flickers
+          ? Math.min(0, Math.log((flicker + 1e-4) / 0.04)) ** 2
+          : (Math.max(0, flicker - STEADY_FLICKER) / STEADY_FLICKER) ** 2),
+      0,
+    )
+  return (
+    own +
+    Math.min(
+      ...SEVERITIES.map((severity) =>
+        faultPressures(sheet, key, severity, seen).reduce(
+          (sum, pressure, i) => sum + (Math.log((pressure + FLOOR) / (seen[i].pressure + FLOOR)) / SPREAD) ** 2,
+          0,
+        ),
+      ),
+    )
+  )
 }
 
 /** What the gauge would say at these moments with a fault. */
-export function faultPressures(sheet: Sheet, key: FaultKey, severity: number, moments: Pick<Seen, 'speed' | 'temperature'>[]): number[] {
+export function faultPressures(
+  sheet: Sheet,
+  key: FaultKey,
+  severity: number,
+  moments: Pick<Seen, 'speed' | 'temperature'>[],
+): number[] {
   const fault = faultOf(key, sheet.layout, severity)
   const model = modelOf(sheet)
   const values = structuredClone(model.values)
@@ -98,7 +165,24 @@ export function faultPressures(sheet: Sheet, key: FaultKey, severity: number, mo
   const leftOut = [...leftOutOf(sheet), ...(fault.leftOut ?? [])]
   if (fault.airLeak) return moments.map(({ speed, temperature }) => withAir(sheet, fault.airLeak!, speed, temperature))
   const engine = prepareEngine(sheet.layout, leftOut)
-  return moments.map(({ speed, temperature }) => (fault.sender ?? 1) * Math.max(0, engine.gauge(values, { speed, temperature, meanPressure: meanPressureAt(sheet, speed), ...(fault.undriven ? { pumpSpeed: 0 } : {}) }, oilAt(model.oil, temperature), 1e-6)))
+  return moments.map(
+    ({ speed, temperature }) =>
+      (fault.sender ?? 1) *
+      Math.max(
+        0,
+        engine.gauge(
+          values,
+          {
+            speed,
+            temperature,
+            meanPressure: meanPressureAt(sheet, speed),
+            ...(fault.undriven ? { pumpSpeed: 0 } : {}),
+          },
+          oilAt(model.oil, temperature),
+          1e-6,
+        ),
+      ),
+  )
 }
 
 /** Gauge pressure with air drawn at the pickup, some seconds after the circuit was full, Pa. */
@@ -106,7 +190,16 @@ function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: numb
   const { values, oil } = modelOf(sheet)
   const way = primeWayOf(sheet)
   const filling = prepareFilling({
-    layout: sheet.layout, values, oil: oilAt(oil, temperature), temperature, leftOut: leftOutOf(sheet), packing: 'wet', filter: 1, filterVolume: way.filterVolume, antiDrain: way.antiDrain, airLeak,
+    layout: sheet.layout,
+    values,
+    oil: oilAt(oil, temperature),
+    temperature,
+    leftOut: leftOutOf(sheet),
+    packing: 'wet',
+    filter: 1,
+    filterVolume: way.filterVolume,
+    antiDrain: way.antiDrain,
+    airLeak,
     filled: Object.fromEntries(['pump inlet', 'pump outlet', 'filter outlet'].map((node) => [node, 1])),
   })
   let sum = 0

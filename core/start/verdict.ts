@@ -14,15 +14,34 @@ import type { PointName } from './points'
 export const HARD_LIMIT = 10
 
 /** Target of a point: of its own state where it has one; at fast idle by the line between idle and work. */
-export function targetOfPoint(sheet: Sheet, oil: Oil, name: PointName, moment: { speed: number; temperature: number }): Target {
-  return name === 'fastIdle' ? targetBetween(sheet, oil, moment.speed, moment.temperature) : targetAt(sheet, oil, { name, ...moment })
+export function targetOfPoint(
+  sheet: Sheet,
+  oil: Oil,
+  name: PointName,
+  moment: { speed: number; temperature: number },
+): Target {
+  return name === 'fastIdle'
+    ? targetBetween(sheet, oil, moment.speed, moment.temperature)
+    : targetAt(sheet, oil, { name, ...moment })
 }
 
 /** Judges a steady reading at the first start, at the speed and oil temperature it was taken at, against the target for this build and what the model says. */
-export function judgePoint(sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number, samples = 300): PointVerdict {
+export function judgePoint(
+  sheet: Sheet,
+  name: PointName,
+  reading: number,
+  speed: number,
+  temperature: number,
+  samples = 300,
+): PointVerdict {
   const model = modelOf(sheet)
   const [expected] = pressureBands(model, [momentAt(model.sheet, speed, temperature)], samples)
-  return judgeReading(reading, targetOfPoint(model.sheet, model.oil, name, { speed, temperature }), expected, usableSheet(sheet).voids.length > 0)
+  return judgeReading(
+    reading,
+    targetOfPoint(model.sheet, model.oil, name, { speed, temperature }),
+    expected,
+    usableSheet(sheet).voids.length > 0,
+  )
 }
 
 /** Judges the seconds until the gauge moved. */
@@ -35,7 +54,10 @@ export function pointMoment(sheet: Sheet, name: PointName): { speed: number; tem
   const states = namedStates(sheet)
   const of = (wanted: StateName) => states.find((each) => each.name === wanted)!
   // Fast idle lies half way from cold idle to work.
-  const state = name === 'fastIdle' ? { speed: 0.5 * (of('idleCold').speed + of('workingHot').speed), temperature: of('idleHot').temperature } : of(name)
+  const state =
+    name === 'fastIdle'
+      ? { speed: 0.5 * (of('idleCold').speed + of('workingHot').speed), temperature: of('idleHot').temperature }
+      : of(name)
   return {
     speed: sheet.readings[`start.${name}.speed`]?.value ?? state.speed,
     temperature: sheet.readings[`start.${name}.temperature`]?.value ?? state.temperature,

@@ -26,7 +26,12 @@ beforeAll(() => {
 describe('the expectation', () => {
   it('is the model between its points too', () => {
     const model = modelOf(six)
-    for (const [speed, temperature] of [[4, 10], [12, 45], [20, 70], [40, 88]]) {
+    for (const [speed, temperature] of [
+      [4, 10],
+      [12, 45],
+      [20, 70],
+      [40, 88],
+    ]) {
       const exact = gaugePressure(model, momentAt(six, speed, temperature))
       const between = expectedAt(expectation, speed, temperature)
       expect(Math.abs(between.pressure - exact), `${speed} ${temperature}`).toBeLessThan(0.04 * exact + 5e3)
@@ -35,25 +40,43 @@ describe('the expectation', () => {
     }
   })
   it('stays at its edges outside of them', () => {
-    expect(expectedAt(expectation, 1e3, 500)).toEqual(expectedAt(expectation, expectation.speeds.at(-1)!, expectation.temperatures.at(-1)!))
+    expect(expectedAt(expectation, 1e3, 500)).toEqual(
+      expectedAt(expectation, expectation.speeds.at(-1)!, expectation.temperatures.at(-1)!),
+    )
   })
 })
 
 describe('the watch', () => {
   const idle = { speed: 1000 / 60, temperature: 10 }
-  const at = (time: number, pressure: number, more: Partial<RunSample> = {}): RunSample => ({ time, pressure, ...idle, ...more })
+  const at = (time: number, pressure: number, more: Partial<RunSample> = {}): RunSample => ({
+    time,
+    pressure,
+    ...idle,
+    ...more,
+  })
   const good = () => expectedAt(expectation, idle.speed, idle.temperature).pressure
   /** What the monitor says last of readings ten a second. */
-  function watch(seconds: number, pressureAt: (time: number) => number, more: (time: number) => Partial<RunSample> = () => ({})) {
+  function watch(
+    seconds: number,
+    pressureAt: (time: number) => number,
+    more: (time: number) => Partial<RunSample> = () => ({}),
+  ) {
     const monitor = prepareWatch(rules, expectation)
     let seen = monitor.take(at(0, 0, { speed: 0 }))
-    for (let i = 1; i <= 10 * seconds && !seen.stop; i++) seen = monitor.take(at(0.1 * i, pressureAt(0.1 * i), more(0.1 * i)))
+    for (let i = 1; i <= 10 * seconds && !seen.stop; i++)
+      seen = monitor.take(at(0.1 * i, pressureAt(0.1 * i), more(0.1 * i)))
     return seen
   }
   it('stops at the deadline after firing when no pressure has come, and not for a crank that is only turned', () => {
     expect(watch(20, () => 0).stop).toMatchObject({ code: 'no-pressure', limit: 5 })
     expect(watch(20, () => 0).time).toBeCloseTo(5.1, 1)
-    expect(watch(20, () => 0, () => ({ speed: 3 })).stop).toBeUndefined()
+    expect(
+      watch(
+        20,
+        () => 0,
+        () => ({ speed: 3 }),
+      ).stop,
+    ).toBeUndefined()
   })
   it('the house’s deadline counts, never beyond the hard limit', () => {
     expect(watchRules({ ...six, house: { school: 'auto', rules: { 'start.deadline': 3 } } }).deadline).toBe(3)
@@ -73,7 +96,9 @@ describe('the watch', () => {
     const slower = (time: number) => ({ speed: (time < 20 ? 2000 : 700) / 60 })
     expect(watch(40, (time) => expectedAt(expectation, slower(time).speed, 10).pressure, slower).stop).toBeUndefined()
     const warmer = (time: number) => ({ temperature: 10 + 1.4 * time })
-    expect(watch(60, (time) => expectedAt(expectation, idle.speed, warmer(time).temperature).pressure, warmer).stop).toBeUndefined()
+    expect(
+      watch(60, (time) => expectedAt(expectation, idle.speed, warmer(time).temperature).pressure, warmer).stop,
+    ).toBeUndefined()
   })
   it('stops over the limit within two seconds', () => {
     const over = watch(20, (time) => (time < 5 ? good() : 8e5))
@@ -88,7 +113,15 @@ describe('the watch', () => {
       for (let i = 1; i <= 60 && !seen.stop; i++) seen = monitor.take(at(0.1 * i, pressure, { temperature }))
       return seen.stop?.code === 'over-limit' ? seen.stop.limit : undefined
     }
-    for (const [temperature, limit] of [[5, 9e5], [40, 9e5], [50, 8.25e5], [60, 7.5e5], [80, 6e5], [110, 6e5], [undefined, 9e5]] as const) {
+    for (const [temperature, limit] of [
+      [5, 9e5],
+      [40, 9e5],
+      [50, 8.25e5],
+      [60, 7.5e5],
+      [80, 6e5],
+      [110, 6e5],
+      [undefined, 9e5],
+    ] as const) {
       expect(stops(limit + 1e4, temperature), `${temperature} °C`).toBeCloseTo(limit, 3)
       expect(stops(limit - 1e4, temperature), `${temperature} °C`).toBeUndefined()
     }
@@ -99,7 +132,11 @@ describe('the watch', () => {
     expect(watch(30, dip(12)).stop?.code).toBe('under-band')
   })
   it('believes the mechanical gauge and says that the two differ', () => {
-    const seen = watch(15, () => 0.65 * good(), () => ({ gauge: good() }))
+    const seen = watch(
+      15,
+      () => 0.65 * good(),
+      () => ({ gauge: good() }),
+    )
     expect(seen).toMatchObject({ stop: undefined, watches: ['gauges-differ'] })
   })
   it('works by readings tapped in by hand, seconds apart', () => {
@@ -118,7 +155,8 @@ describe('the watch', () => {
 
 describe('simulated starts', () => {
   it('30 healthy ones run through without a stop; the benchmark runs a thousand', () => {
-    for (let seed = 1; seed <= 30; seed++) expect(trialStart(six, rules, expectation, seed).stop, `seed ${seed}`).toBeUndefined()
+    for (let seed = 1; seed <= 30; seed++)
+      expect(trialStart(six, rules, expectation, seed).stop, `seed ${seed}`).toBeUndefined()
   })
   it('every fault is stopped in time, from just felt to as bad as it comes', () => {
     for (const key of FAULT_KEYS) {
@@ -130,7 +168,9 @@ describe('simulated starts', () => {
     }
   }, 30_000)
   it('the same seed gives the same start', () => {
-    expect(trialStart(six, rules, expectation, 7, { key: 'plug-out', severity: 0.3 })).toEqual(trialStart(six, rules, expectation, 7, { key: 'plug-out', severity: 0.3 }))
+    expect(trialStart(six, rules, expectation, 7, { key: 'plug-out', severity: 0.3 })).toEqual(
+      trialStart(six, rules, expectation, 7, { key: 'plug-out', severity: 0.3 }),
+    )
   })
 })
 
@@ -138,7 +178,14 @@ describe('simulated starts', () => {
 function started(clearance: number, seed: number) {
   const rig = prepareEngineRig(six, { kind: 'start', seed, pace: 1, clearance })
   const capture = prepareCapture(six)
-  const script: typeof START_SCRIPT = [[0, 'crank'], [3, 'fire'], [20, 'fast-idle'], [60, 'working'], [900, 'idle'], [1000, 'stop']]
+  const script: typeof START_SCRIPT = [
+    [0, 'crank'],
+    [3, 'fire'],
+    [20, 'fast-idle'],
+    [60, 'working'],
+    [900, 'idle'],
+    [1000, 'stop'],
+  ]
   let next = 0
   for (let tick = 0; tick < 2000; tick++) {
     while (next < script.length && 0.5 * tick >= script[next][0]) rig.act(script[next++][1])
@@ -167,21 +214,29 @@ describe('steady points and calibration', () => {
       const scale = found.fitted[0]
       // The drawn engine's own mean clearance, since every bearing was drawn too.
       const nominal = modelOf(six).values
-      const sum = (values: { mainClearance: number[]; rodClearance: number[] }) => [...values.mainClearance, ...values.rodClearance].reduce((all, each) => all + each ** 3, 0)
+      const sum = (values: { mainClearance: number[]; rodClearance: number[] }) =>
+        [...values.mainClearance, ...values.rodClearance].reduce((all, each) => all + each ** 3, 0)
       const hidden = Math.cbrt(sum(run.rig.truth.values) / sum(nominal))
       if (Math.abs(scale.value / hidden - 1) < 0.1) near++
       if (Math.abs(scale.value - hidden) < 2 * scale.sigma) covered++
       const idle = found.states[2]
       expect(idle.after.high - idle.after.low).toBeLessThan(0.8 * (idle.before.high - idle.before.low))
       const trueIdle = modelOf(six)
-      const pressure = trueIdle.engine.gauge(run.rig.truth.values, namedStates(six)[2], oilAt(trueIdle.oil, namedStates(six)[2].temperature))
+      const pressure = trueIdle.engine.gauge(
+        run.rig.truth.values,
+        namedStates(six)[2],
+        oilAt(trueIdle.oil, namedStates(six)[2].temperature),
+      )
       expect(Math.abs(idle.after.pressure - pressure)).toBeLessThan(0.1 * pressure)
     }
     expect(near).toBeGreaterThanOrEqual(tries.length - 1)
     expect(covered).toBeGreaterThanOrEqual(tries.length - 1)
   }, 30_000)
   it('with one reading says what it cannot tell, and leaves it as it was known', () => {
-    const one = calibrate(six, points.filter(({ name }) => name === 'idleHot'))
+    const one = calibrate(
+      six,
+      points.filter(({ name }) => name === 'idleHot'),
+    )
     const relief = one.fitted.find(({ parameter }) => parameter === 'relief')!
     expect(relief.told).toBe('not')
     expect(Math.abs(relief.value)).toBeLessThan(0.2 * relief.prior.sigma)
@@ -189,8 +244,17 @@ describe('steady points and calibration', () => {
   })
   it('readings as predicted leave everything as recorded', () => {
     const model = modelOf(six)
-    const exact = [[11, 95], [50, 95], [17, 20]].map(([speed, temperature]) => ({ speed, temperature, pressure: gaugePressure(model, momentAt(six, speed, temperature)) }))
-    for (const { parameter, value, prior } of calibrate(six, exact).fitted) expect(Math.abs(value - prior.value), parameter).toBeLessThan(0.02 * prior.sigma)
+    const exact = [
+      [11, 95],
+      [50, 95],
+      [17, 20],
+    ].map(([speed, temperature]) => ({
+      speed,
+      temperature,
+      pressure: gaugePressure(model, momentAt(six, speed, temperature)),
+    }))
+    for (const { parameter, value, prior } of calibrate(six, exact).fitted)
+      expect(Math.abs(value - prior.value), parameter).toBeLessThan(0.02 * prior.sigma)
   })
 })
 
@@ -214,9 +278,16 @@ describe('suspects', () => {
     expect(stopped('plug-out')[0].key).toBe('plug-out')
     expect(stopped('relief-shut')[0].key).toBe('relief-shut')
     // Where the gauge never moved, air and a dry pump cannot be told apart: both are named.
-    expect(stopped('pickup-air').slice(0, 2).map(({ key }) => key).sort()).toEqual(['dry-pump', 'pickup-air'])
+    expect(
+      stopped('pickup-air')
+        .slice(0, 2)
+        .map(({ key }) => key)
+        .sort(),
+    ).toEqual(['dry-pump', 'pickup-air'])
   })
   it('where nothing came, rank what keeps oil from coming by how often it is the cause', () => {
-    expect(stopped('undriven').map(({ key }) => key)).toEqual(expect.arrayContaining(['dry-pump', 'pickup-air', 'relief-open', 'undriven']))
+    expect(stopped('undriven').map(({ key }) => key)).toEqual(
+      expect.arrayContaining(['dry-pump', 'pickup-air', 'relief-open', 'undriven']),
+    )
   })
 })

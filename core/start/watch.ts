@@ -74,7 +74,18 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
   let past: { time: number; reading: number; speed: number }[] = []
   let speedsPast: { time: number; speed: number }[] = []
   let ratios: { time: number; ratio: number; pressure: number; speed: number }[] = []
-  const sure = { over: stretch(), lost: stretch(), under: stretch(), half: stretch(), falling: stretch(), differ: stretch(), above: stretch(), below: stretch(), firing: stretch(), stopped: stretch() }
+  const sure = {
+    over: stretch(),
+    lost: stretch(),
+    under: stretch(),
+    half: stretch(),
+    falling: stretch(),
+    differ: stretch(),
+    above: stretch(),
+    below: stretch(),
+    firing: stretch(),
+    stopped: stretch(),
+  }
 
   function take(sample: RunSample): Assessment {
     if (last && (sample.time < last.time - 0.5 || sample.time > last.time + JUMP)) afterJump(sample.time)
@@ -93,7 +104,10 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
     readAt = now
     past.push({ time: now, reading, speed })
     while (past.length > 3 && now - past[0].time > FALL_WINDOW) past.shift()
-    const apart = sample.gauge !== undefined && sample.pressure !== undefined && Math.abs(sample.gauge - sample.pressure) > Math.max(DIFFER.least, DIFFER.share * sample.gauge)
+    const apart =
+      sample.gauge !== undefined &&
+      sample.pressure !== undefined &&
+      Math.abs(sample.gauge - sample.pressure) > Math.max(DIFFER.least, DIFFER.share * sample.gauge)
     sure.differ.step(apart, seconds)
     return judge(seconds, reading)
   }
@@ -113,7 +127,8 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
     const [turns, stands] = [sample.speed > rules.firing, sample.speed < 0.5 * rules.cranking]
     sure.firing.step(turns, seconds)
     sure.stopped.step(stands, seconds)
-    if (firedAt === undefined && !stands && sure.firing.readings >= (whole || interval > 0.5 ? 2 : 3)) firedAt = sure.firing.since(now)
+    if (firedAt === undefined && !stands && sure.firing.readings >= (whole || interval > 0.5 ? 2 : 3))
+      firedAt = sure.firing.since(now)
     // It stands: the next firing is a new one.
     const standing = sure.stopped.readings >= (whole || interval > 0.5 ? 1 : 2)
     // Nor can what is only cranked after a silence be the engine that ran before it.
@@ -141,7 +156,10 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
   }
 
   /** Without single spikes: the middle of the last three, or what a hand read. */
-  const shownNow = () => (whole || past.length < 3 ? (past[past.length - 1]?.reading ?? 0) : median(past.slice(-3).map(({ reading }) => reading)))
+  const shownNow = () =>
+    whole || past.length < 3
+      ? (past[past.length - 1]?.reading ?? 0)
+      : median(past.slice(-3).map(({ reading }) => reading))
 
   function judge(seconds: number, reading: number | undefined): Assessment {
     const pressure = shownNow()
@@ -153,8 +171,15 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
     const envelope = model && running !== undefined ? envelopeOf(model, rules, speedsBehind(), temperature) : undefined
     if (!stop && running !== undefined) stop = broken(running, seconds, pressure, reading, envelope)
     return {
-      time: now, phase: running !== undefined ? 'running' : speed > 0.3 ? 'cranking' : 'rest', pressure, running, stop, blind: blindness(running), watches: watchesOf(running, seconds, pressure, reading, envelope),
-      ...(envelope ? { expected: envelope.band } : {}), countdown: running !== undefined && arrivedAt === undefined ? Math.max(0, rules.deadline - running) : undefined,
+      time: now,
+      phase: running !== undefined ? 'running' : speed > 0.3 ? 'cranking' : 'rest',
+      pressure,
+      running,
+      stop,
+      blind: blindness(running),
+      watches: watchesOf(running, seconds, pressure, reading, envelope),
+      ...(envelope ? { expected: envelope.band } : {}),
+      countdown: running !== undefined && arrivedAt === undefined ? Math.max(0, rules.deadline - running) : undefined,
       firstPressure: arrivedAt === undefined || firedAt === undefined ? undefined : Math.max(0, arrivedAt - firedAt),
     }
   }
@@ -163,38 +188,76 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
   function speedsBehind(): [number, number] | undefined {
     if (!speedSeen) return undefined
     // Of a slow logger every reading counts: what looks like a spike may be a stall.
-    if (interval > 0.5) return [Math.min(...speedsPast.map((each) => each.speed)), Math.max(...speedsPast.map((each) => each.speed))]
-    const own = speedsPast.map((each, i) => (i === 0 || i === speedsPast.length - 1 ? undefined : median([speedsPast[i - 1].speed, each.speed, speedsPast[i + 1].speed]))).filter((each) => each !== undefined)
+    if (interval > 0.5)
+      return [Math.min(...speedsPast.map((each) => each.speed)), Math.max(...speedsPast.map((each) => each.speed))]
+    const own = speedsPast
+      .map((each, i) =>
+        i === 0 || i === speedsPast.length - 1
+          ? undefined
+          : median([speedsPast[i - 1].speed, each.speed, speedsPast[i + 1].speed]),
+      )
+      .filter((each) => each !== undefined)
     return [Math.min(speed, ...own), Math.max(speed, ...own)]
   }
 
-  function broken(running: number, seconds: number, pressure: number, reading: number | undefined, envelope: Envelope | undefined): Stop | undefined {
-    const found = (code: StopCode, limit: number, read = pressure): Stop => ({ code, time: now, reading: read, limit, speed, temperature: temperature ?? rules.temperatures[0] })
+  function broken(
+    running: number,
+    seconds: number,
+    pressure: number,
+    reading: number | undefined,
+    envelope: Envelope | undefined,
+  ): Stop | undefined {
+    const found = (code: StopCode, limit: number, read = pressure): Stop => ({
+      code,
+      time: now,
+      reading: read,
+      limit,
+      speed,
+      temperature: temperature ?? rules.temperatures[0],
+    })
     if (arrivedAt === undefined) {
       // One reading that is lost right at the deadline is none; where nothing at all was read there is nothing to wait for.
-      const dry = reading === undefined || whole || past.filter((each) => each.time >= firedAt! && each.reading < ARRIVED).length >= SURE.readings
+      const dry =
+        reading === undefined ||
+        whole ||
+        past.filter((each) => each.time >= firedAt! && each.reading < ARRIVED).length >= SURE.readings
       return running >= rules.deadline && dry ? found('no-pressure', rules.deadline) : undefined
     }
     if (reading === undefined) return undefined
-    const hot = temperature === undefined ? 0 : Math.min(1, Math.max(0, (temperature - COLD_TO_HOT[0]) / (COLD_TO_HOT[1] - COLD_TO_HOT[0])))
-    const ceiling = temperature === undefined ? Math.max(rules.ceilingCold, rules.ceilingHot) : rules.ceilingCold + hot * (rules.ceilingHot - rules.ceilingCold)
+    const hot =
+      temperature === undefined
+        ? 0
+        : Math.min(1, Math.max(0, (temperature - COLD_TO_HOT[0]) / (COLD_TO_HOT[1] - COLD_TO_HOT[0])))
+    const ceiling =
+      temperature === undefined
+        ? Math.max(rules.ceilingCold, rules.ceilingHot)
+        : rules.ceilingCold + hot * (rules.ceilingHot - rules.ceilingCold)
     if (sure.over.step(reading > ceiling, seconds).holds(whole)) return found('over-limit', ceiling, reading)
     const turns = !speedSeen || speed > 0.5 * rules.cranking
     if (sure.lost.step(turns && reading < rules.loss, seconds).holds(false)) return found('lost', rules.loss, reading)
     if (!envelope || now - arrivedAt < SETTLES) return undefined
     // A needle that dances about the edge is under it all the same: time above takes off as much as time under adds.
-    if (sure.under.step(pressure < envelope.least, seconds).seconds >= rules.outOfBand) return found('under-band', envelope.least)
-    if (sure.half.step(pressure < envelope.half, seconds).seconds >= UNDER_HALF) return found('under-band', envelope.half)
+    if (sure.under.step(pressure < envelope.least, seconds).seconds >= rules.outOfBand)
+      return found('under-band', envelope.least)
+    if (sure.half.step(pressure < envelope.half, seconds).seconds >= UNDER_HALF)
+      return found('under-band', envelope.half)
     return temperature === undefined ? undefined : fallen(seconds, pressure, envelope, found)
   }
 
   /** A fall against what the model expects of the same speeds: the best of the last seconds at its fastest, against now at its slowest. */
-  function fallen(seconds: number, pressure: number, { slowest, fastest }: Envelope, found: (code: StopCode, limit: number) => Stop): Stop | undefined {
+  function fallen(
+    seconds: number,
+    pressure: number,
+    { slowest, fastest }: Envelope,
+    found: (code: StopCode, limit: number) => Stop,
+  ): Stop | undefined {
     const steady = mean(speedsPast.map((each) => each.speed))
     ratios.push({ time: now, ratio: fastest > 0 ? pressure / fastest : 1, pressure, speed: steady })
     while (now - ratios[0].time > FALL_WINDOW) ratios.shift()
     // Only what stood at the same speed: with the oil's temperature somewhat out, the step from one speed to another reads as a fall.
-    const before = ratios.filter((each) => now - each.time >= SURE.seconds && Math.abs(each.speed - steady) <= SAME_SPEED * steady)
+    const before = ratios.filter(
+      (each) => now - each.time >= SURE.seconds && Math.abs(each.speed - steady) <= SAME_SPEED * steady,
+    )
     if (before.length < SURE.readings) return undefined
     // The best that stood, not a spike: the third best.
     const best = [...before].sort((a, b) => b.ratio - a.ratio)[SURE.readings - 1]
@@ -209,13 +272,26 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
   function blindness(running: number | undefined): BlindReason[] {
     const blind: BlindReason[] = []
     if (!model) blind.push('no-prediction')
-    if (readAt > -Infinity ? (whole ? running !== undefined && now - readAt > SILENT.hand : now - readAt > silence()) : awaits && now > SILENT.least) blind.push('no-readings')
+    if (
+      readAt > -Infinity
+        ? whole
+          ? running !== undefined && now - readAt > SILENT.hand
+          : now - readAt > silence()
+        : awaits && now > SILENT.least
+    )
+      blind.push('no-readings')
     if (running === undefined && !speedSeen && !saidFired && readAt > -Infinity) blind.push('no-speed')
     if (now - jumped < BEHIND) blind.push('clock')
     return blind
   }
 
-  function watchesOf(running: number | undefined, seconds: number, pressure: number, reading: number | undefined, envelope: Envelope | undefined): WatchCode[] {
+  function watchesOf(
+    running: number | undefined,
+    seconds: number,
+    pressure: number,
+    reading: number | undefined,
+    envelope: Envelope | undefined,
+  ): WatchCode[] {
     const watches: WatchCode[] = []
     if (blindness(running).length > 0) watches.push('not-watching')
     if (running === undefined || reading === undefined) return watches
@@ -240,11 +316,14 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
     if (deviation(speeds) > SWINGS.steady * mean(speeds)) return false
     const readings = window.map((each) => each.reading).sort((a, b) => a - b)
     const cut = Math.ceil(0.1 * readings.length)
-    return (readings[readings.length - 1 - cut] - readings[cut]) / 2 > SWINGS.share * Math.max(mean(readings), 2 * ARRIVED)
+    return (
+      (readings[readings.length - 1 - cut] - readings[cut]) / 2 > SWINGS.share * Math.max(mean(readings), 2 * ARRIVED)
+    )
   }
 
   return {
-    take, tick,
+    take,
+    tick,
     fired: (time) => {
       if (firedAt !== undefined) return
       firedAt = time
@@ -276,7 +355,10 @@ function stretch() {
       }
       return self
     },
-    holds: (atOnce: boolean) => self.readings > 0 && against === 0 && (atOnce || (self.seconds >= SURE.seconds && self.readings >= SURE.readings)),
+    holds: (atOnce: boolean) =>
+      self.readings > 0 &&
+      against === 0 &&
+      (atOnce || (self.seconds >= SURE.seconds && self.readings >= SURE.readings)),
     /** When it began. */
     since: (now: number) => now - times.slice(1).reduce((sum, each) => sum + each, 0),
     clear() {

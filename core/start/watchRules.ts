@@ -39,9 +39,15 @@ export function watchRules(recorded: Sheet): WatchRules {
   const idleHot = namedStates(sheet).find(({ name }) => name === 'idleHot')!
   const wanted = targetAt(sheet, oilOf(sheet), idleHot).least
   return {
-    cranking: of('crankingSpeed'), firing: 1.6 * of('crankingSpeed'), speeds: [0.75 * Math.min(of('idleSpeed'), of('coldIdleSpeed')), Math.max(of('maximumSpeed'), of('workingSpeed'))],
-    temperatures: [Math.min(of('coldStart'), 15), of('hotOil')], deadline: Math.min(HARD_LIMIT, ruleOf(sheet, 'start.deadline')),
-    ceilingCold: maker ?? ruleOf(sheet, 'ceiling.idleCold'), ceilingHot: maker ?? ruleOf(sheet, 'ceiling.workingHot'), loss: Math.min(MOST_LOSS, 0.5 * wanted),
-    outOfBand: ruleOf(sheet, 'start.outOfBand'), falling: ruleOf(sheet, 'start.falling'),
+    cranking: of('crankingSpeed'),
+    firing: 1.6 * of('crankingSpeed'),
+    speeds: [0.75 * Math.min(of('idleSpeed'), of('coldIdleSpeed')), Math.max(of('maximumSpeed'), of('workingSpeed'))],
+    temperatures: [Math.min(of('coldStart'), 15), of('hotOil')],
+    deadline: Math.min(HARD_LIMIT, ruleOf(sheet, 'start.deadline')),
+    ceilingCold: maker ?? ruleOf(sheet, 'ceiling.idleCold'),
+    ceilingHot: maker ?? ruleOf(sheet, 'ceiling.workingHot'),
+    loss: Math.min(MOST_LOSS, 0.5 * wanted),
+    outOfBand: ruleOf(sheet, 'start.outOfBand'),
+    falling: ruleOf(sheet, 'start.falling'),
   }
 }

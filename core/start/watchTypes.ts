@@ -17,7 +17,8 @@ export interface RunSample {
 }
 
 export type StopCode = 'no-pressure' | 'over-limit' | 'lost' | 'falling' | 'under-band'
-export type WatchCode = 'above-band' | 'below-band' | 'swings' | 'gauges-differ' | 'not-watching' | 'temperature-unknown'
+export type WatchCode =
+  'above-band' | 'below-band' | 'swings' | 'gauges-differ' | 'not-watching' | 'temperature-unknown'
 /** Why nothing, or not everything, is watched. */
 export type BlindReason = 'no-prediction' | 'no-readings' | 'no-speed' | 'clock'
 

@@ -6,8 +6,13 @@ import { pointReason, STOP_TITLES, stopReason } from './words'
 
 const bar = (pressure: number) => `${(pressure / 1e5).toFixed(1)} bar`
 const point = (more: Partial<PointVerdict>): PointVerdict => ({
-  verdict: 'pass', reading: 2.9e5, target: { least: 1.5e5, most: 6e5, school: 'maker', reason: 'the maker’s limit' },
-  expected: { pressure: 2.9e5, low: 2.5e5, high: 3.3e5 }, against: 'inside', prediction: 'within', ...more,
+  verdict: 'pass',
+  reading: 2.9e5,
+  target: { least: 1.5e5, most: 6e5, school: 'maker', reason: 'the maker’s limit' },
+  expected: { pressure: 2.9e5, low: 2.5e5, high: 3.3e5 },
+  against: 'inside',
+  prediction: 'within',
+  ...more,
 })
 
 describe('why a start was stopped', () => {
@@ -25,25 +30,34 @@ describe('what a steady point says', () => {
     const wrong = pointReason(point({ reading: 0.8e5, against: 'under', prediction: 'below' }), bar)
     expect(wrong).toMatch(/^0\.7 bar under the target of 1\.5 bar, the maker’s limit/)
     expect(wrong).toMatch(/2\.9 bar \(2\.5 bar to 3\.3 bar\).*shut down and find it/)
-    const honest = pointReason(point({ reading: 1.2e5, against: 'under', expected: { pressure: 1.2e5, low: 1e5, high: 1.4e5 } }), bar)
+    const honest = pointReason(
+      point({ reading: 1.2e5, against: 'under', expected: { pressure: 1.2e5, low: 1e5, high: 1.4e5 } }),
+      bar,
+    )
     expect(honest).toContain('clearance, oil or pump must change')
     expect(honest).not.toContain('shut down')
   })
   it('over its most, below and above its band: another remedy for each', () => {
-    expect(pointReason(point({ reading: 6.6e5, against: 'over', prediction: 'above' }), bar)).toMatch(/^0\.6 bar over the most of 6\.0 bar.*relief/)
+    expect(pointReason(point({ reading: 6.6e5, against: 'over', prediction: 'above' }), bar)).toMatch(
+      /^0\.6 bar over the most of 6\.0 bar.*relief/,
+    )
     expect(pointReason(point({ reading: 2e5, prediction: 'below' }), bar)).toContain('second gauge')
     expect(pointReason(point({ reading: 3.8e5, prediction: 'above' }), bar)).toContain('opens late')
   })
   it('never a prediction without its band', () => {
     for (const against of ['under', 'inside'] as const) {
-      for (const prediction of ['below', 'within', 'above'] as const) expect(pointReason(point({ against, prediction }), bar)).toContain('2.9 bar (2.5 bar to 3.3 bar)')
+      for (const prediction of ['below', 'within', 'above'] as const)
+        expect(pointReason(point({ against, prediction }), bar)).toContain('2.9 bar (2.5 bar to 3.3 bar)')
     }
   })
 })
 
 describe('seconds to first pressure', () => {
   it('within the house’s deadline, late, and later than any house may allow', () => {
-    const strict = { ...newSheet('inline6', 'x', 'y'), house: { rules: { 'start.deadline': 6 }, school: 'auto' as const } }
+    const strict = {
+      ...newSheet('inline6', 'x', 'y'),
+      house: { rules: { 'start.deadline': 6 }, school: 'auto' as const },
+    }
     expect(judgeFirstPressure(strict, 5.9)).toBe('pass')
     expect(judgeFirstPressure(strict, 6.1)).toBe('watch')
     expect(judgeFirstPressure(strict, HARD_LIMIT + 0.1)).toBe('stop')

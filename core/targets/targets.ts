@@ -31,12 +31,20 @@ export function perThousand(speed: number): number {
 }
 
 /** Each school's least pressure at a state, Pa; undefined where it has nothing to say. */
-export function schools(sheet: Sheet, state: TargetState, mainDiameter: number, density: number): Partial<Record<School, number>> {
-  const maker = state.name === 'idleHot' || state.name === 'workingHot' ? sheet.readings[`maker.${state.name}`]?.value : undefined
+export function schools(
+  sheet: Sheet,
+  state: TargetState,
+  mainDiameter: number,
+  density: number,
+): Partial<Record<School, number>> {
+  const maker =
+    state.name === 'idleHot' || state.name === 'workingHot' ? sheet.readings[`maker.${state.name}`]?.value : undefined
   const rule = perThousand(state.speed)
   return {
     ...(maker === undefined ? {} : { maker }),
-    ...(state.name === 'crankingCold' ? {} : { 'per-thousand': rule, 'rod-feed': leastGalleryPressure(density, state.speed, mainDiameter) }),
+    ...(state.name === 'crankingCold'
+      ? {}
+      : { 'per-thousand': rule, 'rod-feed': leastGalleryPressure(density, state.speed, mainDiameter) }),
     house: ruleOf(sheet, `floor.${state.name}`),
   }
 }
@@ -51,7 +59,8 @@ export function targetOf(sheet: Sheet, state: TargetState, mainDiameter: number,
   const governing = schoolOf(sheet)
   const wanted = governing === 'auto' ? (said.maker === undefined ? undefined : 'maker') : governing
   let school: School = 'house'
-  if (wanted && said[wanted] !== undefined) school = said[wanted]! >= said.house! || wanted === 'maker' ? wanted : 'house'
+  if (wanted && said[wanted] !== undefined)
+    school = said[wanted]! >= said.house! || wanted === 'maker' ? wanted : 'house'
   else for (const [name, least] of Object.entries(said) as [School, number][]) if (least > said[school]!) school = name
   return { least: said[school]!, most: Math.max(ceiling, said[school]!), school, reason: REASONS[school] }
 }

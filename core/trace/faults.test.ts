@@ -16,39 +16,60 @@ function gaugeWith(key: FaultKey | undefined, state: number, severity = 0.5, she
   const values: EngineValues = structuredClone(model.values)
   fault?.change?.(values)
   const moment = namedStates(sheet)[state]
-  return prepareEngine(sheet.layout, fault?.leftOut ?? []).gauge(values, { ...moment, ...(fault?.undriven ? { pumpSpeed: 0 } : {}) }, oilAt(model.oil, moment.temperature))
+  return prepareEngine(sheet.layout, fault?.leftOut ?? []).gauge(
+    values,
+    { ...moment, ...(fault?.undriven ? { pumpSpeed: 0 } : {}) },
+    oilAt(model.oil, moment.temperature),
+  )
 }
 const [CRANKING_COLD, IDLE_COLD, IDLE_HOT, WORKING_HOT] = [0, 1, 2, 3]
 
 describe('faults', () => {
   it('each says in plain words what it is and where to look, for every layout, at every severity', () => {
-    for (const key of FAULT_KEYS) for (const layout of Object.keys(PRESETS)) for (const severity of [0, 0.5, 1]) {
-      const fault = faultOf(key, newSheet(layout, 'a', 'b').layout, severity)
-      expect(fault.key).toBe(key)
-      expect(fault.words).toMatch(/^[a-z]/)
-      expect(fault.look).toMatch(/^[A-Z].*\.$/)
-    }
+    for (const key of FAULT_KEYS)
+      for (const layout of Object.keys(PRESETS))
+        for (const severity of [0, 0.5, 1]) {
+          const fault = faultOf(key, newSheet(layout, 'a', 'b').layout, severity)
+          expect(fault.key).toBe(key)
+          expect(fault.words).toMatch(/^[a-z]/)
+          expect(fault.look).toMatch(/^[A-Z].*\.$/)
+        }
   })
   it('each changes something: the engine, its passages, its pump, its pickup, its drive or its sender', () => {
     for (const key of FAULT_KEYS) {
       const fault = faultOf(key, DEMO_BUILDS.ottiline().layout)
-      expect([fault.change, fault.leftOut, fault.pump, fault.airLeak, fault.undriven, fault.sender, fault.uncoversAfter].some((each) => each !== undefined), key).toBe(true)
+      expect(
+        [
+          fault.change,
+          fault.leftOut,
+          fault.pump,
+          fault.airLeak,
+          fault.undriven,
+          fault.sender,
+          fault.uncoversAfter,
+        ].some((each) => each !== undefined),
+        key,
+      ).toBe(true)
     }
   })
   it('a plug left out is one inside the engine’s own gallery, of every layout', () => {
-    for (const layout of Object.keys(PRESETS)) for (const severity of [0, 0.3, 1]) {
-      const sheet = newSheet(layout, 'a', 'b')
-      const [key] = faultOf('plug-out', sheet.layout, severity).leftOut!
-      const plug = passagesOf(sheet.layout).find((each) => each.key === key)!
-      expect(plug).toMatchObject({ kind: 'plug', absent: { kind: 'leak' } })
-    }
+    for (const layout of Object.keys(PRESETS))
+      for (const severity of [0, 0.3, 1]) {
+        const sheet = newSheet(layout, 'a', 'b')
+        const [key] = faultOf('plug-out', sheet.layout, severity).leftOut!
+        const plug = passagesOf(sheet.layout).find((each) => each.key === key)!
+        expect(plug).toMatchObject({ kind: 'plug', absent: { kind: 'leak' } })
+      }
   })
   it('relief that stands open, plug left out, loose bearings: less at the gauge, and less the worse it is', () => {
-    for (const key of ['relief-open', 'plug-out', 'clearance'] as const) for (const state of [IDLE_COLD, IDLE_HOT, WORKING_HOT]) {
-      // Cold oil is held up by the relief valve whatever the bearings leak.
-      expect(gaugeWith(key, state, 0), `${key} ${state}`).toBeLessThan((key === 'clearance' && state === IDLE_COLD ? 1 : 0.9) * gaugeWith(undefined, state))
-      if (key !== 'plug-out') expect(gaugeWith(key, state, 1)).toBeLessThan(gaugeWith(key, state, 0))
-    }
+    for (const key of ['relief-open', 'plug-out', 'clearance'] as const)
+      for (const state of [IDLE_COLD, IDLE_HOT, WORKING_HOT]) {
+        // Cold oil is held up by the relief valve whatever the bearings leak.
+        expect(gaugeWith(key, state, 0), `${key} ${state}`).toBeLessThan(
+          (key === 'clearance' && state === IDLE_COLD ? 1 : 0.9) * gaugeWith(undefined, state),
+        )
+        if (key !== 'plug-out') expect(gaugeWith(key, state, 1)).toBeLessThan(gaugeWith(key, state, 0))
+      }
   })
   it('a valve that sticks shut shows where it should have opened, cold, and nowhere else', () => {
     expect(gaugeWith('relief-shut', IDLE_COLD)).toBeGreaterThan(1.15 * gaugeWith(undefined, IDLE_COLD))
@@ -77,7 +98,9 @@ describe('faults', () => {
     expect([gap(0), gap(1)]).toEqual([expect.closeTo(1.3, 9), expect.closeTo(2, 9)])
     expect(faultOf('dry-pump', layout).pump).toEqual({ packing: 'dry', filter: 'filled' })
     expect(faultOf('sender-low', layout, 0).sender).toBeGreaterThan(faultOf('sender-low', layout, 1).sender!)
-    expect(faultOf('uncovered', layout, 0).uncoversAfter).toBeGreaterThan(faultOf('uncovered', layout, 1).uncoversAfter!)
+    expect(faultOf('uncovered', layout, 0).uncoversAfter).toBeGreaterThan(
+      faultOf('uncovered', layout, 1).uncoversAfter!,
+    )
     expect(faultOf('pickup-air', layout, 0).airLeak).toBeLessThan(faultOf('pickup-air', layout, 1).airLeak!)
   })
   it('scales every main and rod, and nothing else', () => {

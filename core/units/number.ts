@@ -1,5 +1,15 @@
 /** Fractions that stand in one character. */
-const VULGAR: Record<string, number> = { '½': 1 / 2, '¼': 1 / 4, '¾': 3 / 4, '⅛': 1 / 8, '⅜': 3 / 8, '⅝': 5 / 8, '⅞': 7 / 8, '⅓': 1 / 3, '⅔': 2 / 3 }
+const VULGAR: Record<string, number> = {
+  '½': 1 / 2,
+  '¼': 1 / 4,
+  '¾': 3 / 4,
+  '⅛': 1 / 8,
+  '⅜': 3 / 8,
+  '⅝': 5 / 8,
+  '⅞': 7 / 8,
+  '⅓': 1 / 3,
+  '⅔': 2 / 3,
+}
 const VULGARS = Object.keys(VULGAR).join('')
 
 /** Spaces that part thousands, and those that only stand between. */
@@ -11,7 +21,9 @@ const MINUS = /^[−–‐‑]/
  * digits. What follows is the unit's.
  */
 const NUMBER = new RegExp(
-  `^([+-]?)\\s*(?:(\\d+)(?:\\s+|\\s*-\\s*)(\\d+)\\s*/\\s*(\\d+)|(\\d+)\\s*/\\s*(\\d+)|(\\d+)?\\s*([${VULGARS}])|(\\d{1,3}(?:${SPACE}\\d{3})+(?:[.,]\\d+)?(?!\\d)|\\d[\\d.,]*|[.,]\\d+)(e[+-]?\\d+)?)(?:\\s*)(.*)$`, 'i')
+  `^([+-]?)\\s*(?:(\\d+)(?:\\s+|\\s*-\\s*)(\\d+)\\s*/\\s*(\\d+)|(\\d+)\\s*/\\s*(\\d+)|(\\d+)?\\s*([${VULGARS}])|(\\d{1,3}(?:${SPACE}\\d{3})+(?:[.,]\\d+)?(?!\\d)|\\d[\\d.,]*|[.,]\\d+)(e[+-]?\\d+)?)(?:\\s*)(.*)$`,
+  'i',
+)
 
 export interface NumberRead {
   value: number
@@ -31,7 +43,14 @@ export function readNumber(text: string, grouped = false): NumberRead | undefine
   const match = NUMBER.exec(text.trim().replace(MINUS, '-'))
   if (!match) return undefined
   const [, sign, whole, top, bottom, onlyTop, onlyBottom, before, vulgar, digits, exponent = '', rest] = match
-  const size = top !== undefined ? Number(whole) + Number(top) / Number(bottom) : onlyTop !== undefined ? Number(onlyTop) / Number(onlyBottom) : vulgar !== undefined ? Number(before ?? 0) + VULGAR[vulgar] : decimal(digits, grouped) * Number(`1${exponent}`)
+  const size =
+    top !== undefined
+      ? Number(whole) + Number(top) / Number(bottom)
+      : onlyTop !== undefined
+        ? Number(onlyTop) / Number(onlyBottom)
+        : vulgar !== undefined
+          ? Number(before ?? 0) + VULGAR[vulgar]
+          : decimal(digits, grouped) * Number(`1${exponent}`)
   if (!Number.isFinite(size)) return undefined
   return { value: sign === '-' ? -size : size, rest }
 }
@@ -55,5 +74,7 @@ function decimal(typed: string, grouped: boolean): number {
 
 function thousands(whole: string, group: string, after: string): number {
   const groups = whole.split(group)
-  return groups.slice(1).every((each) => each.length === 3) && groups[0].length <= 3 && groups[0] !== '' ? Number(`${groups.join('')}.${after || '0'}`) : NaN
+  return groups.slice(1).every((each) => each.length === 3) && groups[0].length <= 3 && groups[0] !== ''
+    ? Number(`${groups.join('')}.${after || '0'}`)
+    : NaN
 }

@@ -9,16 +9,29 @@ import { digestOf, hashOf, isSecret, newToken, passphraseFault, pinFault } from 
 /** Every route that there is, by its file. */
 function routes(): { method: string; path: string }[] {
   const folder = fileURLToPath(new URL('../api/', import.meta.url))
-  return readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((file) => file.endsWith('.ts') && !file.startsWith('[...]')).map((file) => {
-    const [, path, method] = /^(.*?)\.(get|post|put|delete)\.ts$/.exec(file)!
-    return { method: method.toUpperCase(), path: `/api/${path.replace(/\/?index$/, '').replaceAll(/\[\w+\]/g, 'x1')}` }
-  })
+  return readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.ts') && !file.startsWith('[...]'))
+    .map((file) => {
+      const [, path, method] = /^(.*?)\.(get|post|put|delete)\.ts$/.exec(file)!
+      return {
+        method: method.toUpperCase(),
+        path: `/api/${path.replace(/\/?index$/, '').replaceAll(/\[\w+\]/g, 'x1')}`,
+      }
+    })
 }
 
 describe('what a request needs', () => {
   it('is nothing or a device for no more than signing in and health', () => {
-    const free = routes().filter(({ method, path }) => ['nothing', 'device'].includes(rightFor(method, path).need)).map(({ method, path }) => `${method} ${path}`)
-    expect(free.sort()).toEqual(['GET /api/access', 'GET /api/health', 'POST /api/access/passphrase', 'POST /api/access/sign-in', 'POST /api/access/sign-out'])
+    const free = routes()
+      .filter(({ method, path }) => ['nothing', 'device'].includes(rightFor(method, path).need))
+      .map(({ method, path }) => `${method} ${path}`)
+    expect(free.sort()).toEqual([
+      'GET /api/access',
+      'GET /api/health',
+      'POST /api/access/passphrase',
+      'POST /api/access/sign-in',
+      'POST /api/access/sign-out',
+    ])
   })
   it('is never a reader for what writes, but one’s own PIN; people, sessions, tokens and the passphrase are the owner’s', () => {
     expect(routes().length).toBeGreaterThan(40)
@@ -29,23 +42,40 @@ describe('what a request needs', () => {
     }
   })
   it('is enough for a logger where readings go, and nowhere else that writes', () => {
-    expect(routes().filter(({ method, path }) => method !== 'GET' && rightFor(method, path).logger).map(({ path }) => path)).toEqual(['/api/runs/x1/samples'])
+    expect(
+      routes()
+        .filter(({ method, path }) => method !== 'GET' && rightFor(method, path).logger)
+        .map(({ path }) => path),
+    ).toEqual(['/api/runs/x1/samples'])
   })
   it('is the owner for whatever is not known, written however', () => {
-    for (const path of ['/api/people/', '/api//people', '/api/builds/x/../../people', '/api/new', '/api/builds/x/entries/', '/api/access/', '/api/healthy']) expect(rightFor('POST', path).need, path).toBe('owner')
+    for (const path of [
+      '/api/people/',
+      '/api//people',
+      '/api/builds/x/../../people',
+      '/api/new',
+      '/api/builds/x/entries/',
+      '/api/access/',
+      '/api/healthy',
+    ])
+      expect(rightFor('POST', path).need, path).toBe('owner')
     expect(rightFor('DELETE', '/api/builds/x').need).toBe('owner')
     expect(rightFor('OPTIONS', '/api/health').need).toBe('owner')
   })
   it('limits, target rules and whose values wait are the owner’s, by whichever path they are written', () => {
-    for (const path of ['/rules', '/rules/floor.idleHot', '/school', '/signOff', '']) expect(isOwners(path), path).toBe(true)
-    for (const path of ['/units', '/instruments/0', '/rulesAndMore', '/cautions/-']) expect(isOwners(path), path).toBe(false)
+    for (const path of ['/rules', '/rules/floor.idleHot', '/school', '/signOff', ''])
+      expect(isOwners(path), path).toBe(true)
+    for (const path of ['/units', '/instruments/0', '/rulesAndMore', '/cautions/-'])
+      expect(isOwners(path), path).toBe(false)
   })
 })
 
 describe('after wrong tries', () => {
   it('the first five wait for nothing; then the wait doubles, to an hour and no more', () => {
     expect([0, 4].map((count) => waitFor(count, 1000, 1000))).toEqual([0, 0])
-    expect([5, 6, 7, 11, 12, 40].map((count) => waitFor(count, 1000, 1000))).toEqual([30e3, 60e3, 120e3, 1920e3, 3600e3, 3600e3])
+    expect([5, 6, 7, 11, 12, 40].map((count) => waitFor(count, 1000, 1000))).toEqual([
+      30e3, 60e3, 120e3, 1920e3, 3600e3, 3600e3,
+    ])
     expect(waitFor(5, 1000, 1000 + 30e3)).toBe(0)
     expect(waitFor(6, 1000, 1000 + 59e3)).toBe(1000)
   })
@@ -58,7 +88,13 @@ describe('after wrong tries', () => {
     }
     expect(tried).toBeLessThan(40)
   })
-  it('is said as people say it', () => expect([1500, 60_000, 91_000, 3600e3].map(waitWords)).toEqual(['2 seconds', '60 seconds', '2 minutes', '60 minutes']))
+  it('is said as people say it', () =>
+    expect([1500, 60_000, 91_000, 3600e3].map(waitWords)).toEqual([
+      '2 seconds',
+      '60 seconds',
+      '2 minutes',
+      '60 minutes',
+    ]))
 })
 
 describe('secrets', () => {
@@ -78,16 +114,19 @@ describe('secrets', () => {
   })
   it('a PIN is digits, and not the ones that are guessed first', () => {
     for (const pin of ['4829', '482913', '112233', '908172635401']) expect(pinFault(pin), pin).toBeUndefined()
-    for (const pin of ['482', '4829131234567', '48a9', '', '１２３５']) expect(pinFault(pin), pin).toContain('4 to 12 digits')
+    for (const pin of ['482', '4829131234567', '48a9', '', '１２３５'])
+      expect(pinFault(pin), pin).toContain('4 to 12 digits')
     for (const pin of ['1111', '1234', '987654', '0123456789']) expect(pinFault(pin), pin).toContain('guessed first')
   })
   it('no two tokens are alike, and a digest tells nothing but which', () => {
-    fc.assert(fc.property(fc.constant(0), () => {
-      const [a, b] = [newToken(), newToken()]
-      expect(a).toMatch(/^uldo_[\w-]{43}$/)
-      expect(a).not.toBe(b)
-      expect(digestOf(a)).not.toContain(a)
-      expect(digestOf(a)).toBe(digestOf(a))
-    }))
+    fc.assert(
+      fc.property(fc.constant(0), () => {
+        const [a, b] = [newToken(), newToken()]
+        expect(a).toMatch(/^uldo_[\w-]{43}$/)
+        expect(a).not.toBe(b)
+        expect(digestOf(a)).not.toContain(a)
+        expect(digestOf(a)).toBe(digestOf(a))
+      }),
+    )
   })
 })

@@ -17,7 +17,11 @@ function judged(root: Pair, cert: string, ...asked: string[]): string {
   const folder = mkdtempSync(join(tmpdir(), 'uldo-cert-'))
   writeFileSync(join(folder, 'root.pem'), root.cert)
   writeFileSync(join(folder, 'cert.pem'), cert)
-  const { stdout, stderr } = spawnSync('openssl', ['verify', '-x509_strict', '-CAfile', join(folder, 'root.pem'), ...asked, join(folder, 'cert.pem')], { encoding: 'utf8' })
+  const { stdout, stderr } = spawnSync(
+    'openssl',
+    ['verify', '-x509_strict', '-CAfile', join(folder, 'root.pem'), ...asked, join(folder, 'cert.pem')],
+    { encoding: 'utf8' },
+  )
   rmSync(folder, { recursive: true })
   return stdout + stderr
 }
@@ -25,7 +29,12 @@ function judged(root: Pair, cert: string, ...asked: string[]): string {
 it('a server’s certificate is good under the shop’s root, for its names and no others, and for nothing outside a private network', async () => {
   const root = await makeRoot('shed', now)
   const pair = await makeServerPair(root, ['shed.local', '192.168.7.20', '127.0.0.2', 'fd00::20'], now)
-  for (const asked of [['-verify_hostname', 'shed.local'], ['-verify_ip', '192.168.7.20'], ['-verify_ip', 'fd00::20']]) expect(judged(root, pair.cert, ...asked)).toMatch(/: OK/)
+  for (const asked of [
+    ['-verify_hostname', 'shed.local'],
+    ['-verify_ip', '192.168.7.20'],
+    ['-verify_ip', 'fd00::20'],
+  ])
+    expect(judged(root, pair.cert, ...asked)).toMatch(/: OK/)
   expect(judged(root, pair.cert, '-verify_hostname', 'other.local')).toMatch(/mismatch/)
   const outside = await makeServerPair(root, ['bank.example', '8.8.8.8'], now)
   expect(judged(root, outside.cert)).toMatch(/permitted subtree violation/)
@@ -44,7 +53,13 @@ it('a client that trusts the root alone is answered, by name and address; one th
   const server = createServer(pair, (_, response) => response.end('ok'))
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const { port } = server.address() as AddressInfo
-  const ask = (host: string, ca?: string) => new Promise<string>((done) => get({ host, port, ca, family: 4 }, (response) => done(String(response.statusCode))).on('error', (error: NodeJS.ErrnoException) => done(error.code ?? 'error')))
+  const ask = (host: string, ca?: string) =>
+    new Promise<string>((done) =>
+      get({ host, port, ca, family: 4 }, (response) => done(String(response.statusCode))).on(
+        'error',
+        (error: NodeJS.ErrnoException) => done(error.code ?? 'error'),
+      ),
+    )
   expect(await ask('127.0.0.1', root.cert)).toBe('200')
   expect(await ask('localhost', root.cert)).toBe('200')
   expect(await ask('127.0.0.1')).toMatch(/SELF_SIGNED|UNABLE_TO/)

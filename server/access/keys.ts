@@ -21,7 +21,9 @@ export function sessionKey(folder: string): string {
 
 function readPair(folder: string, name: string): Pair | undefined {
   const [cert, key] = [join(folder, 'tls', `${name}.crt`), join(folder, 'tls', `${name}.key`)]
-  return existsSync(cert) && existsSync(key) ? { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8') } : undefined
+  return existsSync(cert) && existsSync(key)
+    ? { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8') }
+    : undefined
 }
 
 function writePair(folder: string, name: string, pair: Pair): Pair {
@@ -38,5 +40,7 @@ export async function shopRoot(folder: string, host: string, now: number): Promi
 /** This server's certificate under the shop's root, made anew where the one that lies there will not do for these names. */
 export async function serverPair(folder: string, root: Pair, names: string[], now: number): Promise<Pair> {
   const known = readPair(folder, 'server')
-  return known && stillDoes(known, root, names, now) ? known : writePair(folder, 'server', await makeServerPair(root, names, now))
+  return known && stillDoes(known, root, names, now)
+    ? known
+    : writePair(folder, 'server', await makeServerPair(root, names, now))
 }

@@ -19,24 +19,33 @@ afterEach(() => {
   rmSync(folder, { recursive: true, force: true })
 })
 const HOST = '127.0.0.2'
-const freePort = () => new Promise<number>((done) => {
-  const probe = createServer().listen(0, HOST, () => {
-    const { port } = probe.address() as { port: number }
-    probe.close(() => done(port))
+const freePort = () =>
+  new Promise<number>((done) => {
+    const probe = createServer().listen(0, HOST, () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => done(port))
+    })
   })
-})
 const open = async (env: NodeJS.ProcessEnv = {}, port?: number) => {
   const at = port ?? (await freePort())
-  network = await openNetwork({ host: HOST, port: at, folder, env, application: (_, response) => response.end('application'), door: () => (_, response) => response.end('door') })
+  network = await openNetwork({
+    host: HOST,
+    port: at,
+    folder,
+    env,
+    application: (_, response) => response.end('application'),
+    door: () => (_, response) => response.end('door'),
+  })
   return at
 }
-const bodyOf = (ask: typeof get | typeof getPlain, options: object) => new Promise<string>((done, fail) => {
-  ask(options, (response) => {
-    let text = ''
-    response.on('data', (chunk: Buffer) => (text += chunk.toString()))
-    response.on('end', () => done(text))
-  }).on('error', fail)
-})
+const bodyOf = (ask: typeof get | typeof getPlain, options: object) =>
+  new Promise<string>((done, fail) => {
+    ask(options, (response) => {
+      let text = ''
+      response.on('data', (chunk: Buffer) => (text += chunk.toString()))
+      response.on('end', () => done(text))
+    }).on('error', fail)
+  })
 
 describe('the network', () => {
   it('is let in by TLS, under a root that outlives a restart; plain HTTP on the same port comes to the door', async () => {
@@ -52,13 +61,17 @@ describe('the network', () => {
   })
   it('speaks TLS 1.2 or newer alone', async () => {
     const port = await open()
-    const tried = (maxVersion: 'TLSv1.1' | 'TLSv1.2' | 'TLSv1.3') => new Promise<string>((done) => {
-      const line = connect({ host: HOST, port, ca: network!.root, minVersion: maxVersion, maxVersion, ciphers: 'DEFAULT:@SECLEVEL=0' }, () => {
-        done(line.getProtocol()!)
-        line.destroy()
+    const tried = (maxVersion: 'TLSv1.1' | 'TLSv1.2' | 'TLSv1.3') =>
+      new Promise<string>((done) => {
+        const line = connect(
+          { host: HOST, port, ca: network!.root, minVersion: maxVersion, maxVersion, ciphers: 'DEFAULT:@SECLEVEL=0' },
+          () => {
+            done(line.getProtocol()!)
+            line.destroy()
+          },
+        )
+        line.on('error', () => done('refused'))
       })
-      line.on('error', () => done('refused'))
-    })
     expect(await tried('TLSv1.1')).toBe('refused')
     expect(await tried('TLSv1.2')).toBe('TLSv1.2')
     expect(await tried('TLSv1.3')).toBe('TLSv1.3')
@@ -73,12 +86,24 @@ describe('the network', () => {
     expect(network).toMatchObject({ fingerprint: fingerprintOf(pair.cert) })
     expect(network!.root).toBeUndefined()
     expect(await bodyOf(get, { host: HOST, port, ca: root.cert })).toBe('application')
-    const failing = async (env: NodeJS.ProcessEnv, at?: number) => openNetwork({ host: HOST, port: at ?? 1, folder, env, application: () => undefined, door: () => () => undefined }).catch((error: Error) => error)
+    const failing = async (env: NodeJS.ProcessEnv, at?: number) =>
+      openNetwork({
+        host: HOST,
+        port: at ?? 1,
+        folder,
+        env,
+        application: () => undefined,
+        door: () => () => undefined,
+      }).catch((error: Error) => error)
     const half = await failing({ ULDO_TLS_CERT: cert })
     expect(half).toBeInstanceOf(NotLetIn)
     expect((half as Error).message).toContain('ULDO_TLS_KEY is missing')
-    expect(((await failing({ ULDO_TLS_CERT: cert, ULDO_TLS_KEY: join(folder, 'none') })) as Error).message).toContain('cannot be read')
-    expect(((await failing({ ULDO_TLS_CERT: cert, ULDO_TLS_KEY: key }, port)) as Error).message).toBe(`Port ${port} of ${HOST} is in use by another program. Name another with ULDO_TLS_PORT.`)
+    expect(((await failing({ ULDO_TLS_CERT: cert, ULDO_TLS_KEY: join(folder, 'none') })) as Error).message).toContain(
+      'cannot be read',
+    )
+    expect(((await failing({ ULDO_TLS_CERT: cert, ULDO_TLS_KEY: key }, port)) as Error).message).toBe(
+      `Port ${port} of ${HOST} is in use by another program. Name another with ULDO_TLS_PORT.`,
+    )
   })
   it('holds a line that says nothing for ten seconds at most, and none against who speaks', async () => {
     const port = await open()
@@ -94,7 +119,14 @@ describe('the network', () => {
 
 describe('names and keys', () => {
   it('are those of every address where it listens to all, and the one where it listens to one', () => {
-    const interfaces = { lo: [{ address: '127.0.0.1', internal: true }], eth: [{ address: '192.168.7.20', internal: false }, { address: 'fe80::1', internal: false }, { address: 'fd00::20', internal: false }] } as never
+    const interfaces = {
+      lo: [{ address: '127.0.0.1', internal: true }],
+      eth: [
+        { address: '192.168.7.20', internal: false },
+        { address: 'fe80::1', internal: false },
+        { address: 'fd00::20', internal: false },
+      ],
+    } as never
     const all = namesOn('0.0.0.0', '', interfaces)
     expect(all.slice(0, 2)).toEqual(['192.168.7.20', 'fd00::20'])
     expect(all).toHaveLength(4)
@@ -112,7 +144,8 @@ describe('names and keys', () => {
     expect(await serverPair(folder, root, [HOST], Date.now())).toEqual(pair)
     // Another address of this machine, or a year on: made anew.
     expect(await serverPair(folder, root, [HOST, '10.0.0.7'], Date.now())).not.toEqual(pair)
-    for (const file of ['session.key', 'tls/root.key', 'tls/server.key']) expect(statSync(join(folder, file)).mode & 0o077, file).toBe(0)
+    for (const file of ['session.key', 'tls/root.key', 'tls/server.key'])
+      expect(statSync(join(folder, file)).mode & 0o077, file).toBe(0)
     expect(readFileSync(join(folder, 'tls/root.crt'), 'utf8')).toContain('BEGIN CERTIFICATE')
   })
 })

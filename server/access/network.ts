@@ -34,8 +34,15 @@ export interface Network {
 /** Names and addresses by which this machine is asked for on the network it listens on. */
 export function namesOn(host: string, address = '', interfaces = networkInterfaces()): string[] {
   const everywhere = host === '0.0.0.0' || host === '::'
-  const own = everywhere ? Object.values(interfaces).flat().filter((each) => each && !each.internal && !each.address.startsWith('fe80')).map((each) => each!.address) : [host]
-  const named = address ? [new URL(/^https?:/.test(address) ? address : `https://${address}`).hostname.replace(/^\[|\]$/g, '')] : []
+  const own = everywhere
+    ? Object.values(interfaces)
+        .flat()
+        .filter((each) => each && !each.internal && !each.address.startsWith('fe80'))
+        .map((each) => each!.address)
+    : [host]
+  const named = address
+    ? [new URL(/^https?:/.test(address) ? address : `https://${address}`).hostname.replace(/^\[|\]$/g, '')]
+    : []
   const machine = everywhere ? [hostname(), `${hostname().split('.')[0]}.local`] : []
   return [...new Set([...named, ...own, ...machine])].filter((name) => /^[\w.:-]+$/.test(name))
 }
@@ -44,11 +51,16 @@ export function namesOn(host: string, address = '', interfaces = networkInterfac
 function broughtPair(env: NodeJS.ProcessEnv): Pair | undefined {
   const { ULDO_TLS_CERT: cert, ULDO_TLS_KEY: key } = env
   if (!cert && !key) return undefined
-  if (!cert || !key) throw new NotLetIn(`ULDO_TLS_CERT and ULDO_TLS_KEY belong together: ${cert ? 'ULDO_TLS_KEY' : 'ULDO_TLS_CERT'} is missing.`)
+  if (!cert || !key)
+    throw new NotLetIn(
+      `ULDO_TLS_CERT and ULDO_TLS_KEY belong together: ${cert ? 'ULDO_TLS_KEY' : 'ULDO_TLS_CERT'} is missing.`,
+    )
   try {
     return { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8') }
   } catch (error) {
-    throw new NotLetIn(`The certificate of ULDO_TLS_CERT or its key cannot be read: ${(error as Error).message}`, { cause: error })
+    throw new NotLetIn(`The certificate of ULDO_TLS_CERT or its key cannot be read: ${(error as Error).message}`, {
+      cause: error,
+    })
   }
 }
 
@@ -57,8 +69,20 @@ function broughtPair(env: NodeJS.ProcessEnv): Pair | undefined {
  *
  * @throws NotLetIn when the certificate cannot be read or the port is in use
  */
-export async function openNetwork({ host, port, folder, env, application, door }: {
-  host: string; port: number; folder: string; env: NodeJS.ProcessEnv; application: RequestListener; door: (network: Omit<Network, 'stop'>) => RequestListener
+export async function openNetwork({
+  host,
+  port,
+  folder,
+  env,
+  application,
+  door,
+}: {
+  host: string
+  port: number
+  folder: string
+  env: NodeJS.ProcessEnv
+  application: RequestListener
+  door: (network: Omit<Network, 'stop'>) => RequestListener
 }): Promise<Network> {
   const brought = broughtPair(env)
   const root = brought ? undefined : await shopRoot(folder, hostname(), Date.now())
@@ -67,17 +91,35 @@ export async function openNetwork({ host, port, folder, env, application, door }
   const pair = await pairNow()
   const secure = createSecure({ ...pair, minVersion: 'TLSv1.2', handshakeTimeout: SILENCE }, application)
   const first = names[0] ?? host
-  const told = { address: (env.ULDO_ADDRESS?.startsWith('https') ? env.ULDO_ADDRESS.replace(/\/+$/, '') : undefined) ?? `https://${isIP(first) === 6 ? `[${first}]` : first}:${port}`, fingerprint: fingerprintOf(root?.cert ?? pair.cert), ...(root ? { root: root.cert } : {}) }
+  const told = {
+    address:
+      (env.ULDO_ADDRESS?.startsWith('https') ? env.ULDO_ADDRESS.replace(/\/+$/, '') : undefined) ??
+      `https://${isIP(first) === 6 ? `[${first}]` : first}:${port}`,
+    fingerprint: fingerprintOf(root?.cert ?? pair.cert),
+    ...(root ? { root: root.cert } : {}),
+  }
   const plain = createPlain(door(told))
   const front = frontOf(secure, plain)
   await new Promise<void>((done, fail) => {
-    front.once('error', (error: NodeJS.ErrnoException) => fail(new NotLetIn(error.code === 'EADDRINUSE' ? `Port ${port} of ${host} is in use by another program. Name another with ULDO_TLS_PORT.` : `${host} cannot be listened on: ${error.message}. Name an address of this machine with ULDO_HOST, or 0.0.0.0 for all of them.`, { cause: error })))
+    front.once('error', (error: NodeJS.ErrnoException) =>
+      fail(
+        new NotLetIn(
+          error.code === 'EADDRINUSE'
+            ? `Port ${port} of ${host} is in use by another program. Name another with ULDO_TLS_PORT.`
+            : `${host} cannot be listened on: ${error.message}. Name an address of this machine with ULDO_HOST, or 0.0.0.0 for all of them.`,
+          { cause: error },
+        ),
+      ),
+    )
     front.listen(port, host, done)
   })
   // An address that came later, or a certificate that runs out, is followed without a restart.
   const looking = setInterval(() => {
     names = namesOn(host, env.ULDO_ADDRESS)
-    void pairNow().then((now) => secure.setSecureContext(now), (error: Error) => console.error(`The certificate could not be renewed: ${error.message}`))
+    void pairNow().then(
+      (now) => secure.setSecureContext(now),
+      (error: Error) => console.error(`The certificate could not be renewed: ${error.message}`),
+    )
   }, AGAIN)
   looking.unref()
   return { ...told, stop: () => (clearInterval(looking), front.close()) }

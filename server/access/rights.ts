@@ -11,7 +11,12 @@ interface Right {
   logger?: true
 }
 
-const right = (methods: string, path: string, need: Need, logger?: true): Right => ({ methods, path: new RegExp(`^/api/${path.replaceAll('*', '[^/]+')}$`), need, logger })
+const right = (methods: string, path: string, need: Need, logger?: true): Right => ({
+  methods,
+  path: new RegExp(`^/api/${path.replaceAll('*', '[^/]+')}$`),
+  need,
+  logger,
+})
 
 /** Every route and what it needs; what is not here is the owner's alone. Looked through in order. */
 const RIGHTS: Right[] = [
@@ -50,4 +55,5 @@ export function rightFor(method: string, path: string): { need: Need; logger: bo
 
 /** Parts of what the shop keeps that the owner alone changes: limits and whose values wait. */
 const OWNERS = ['/rules', '/school', '/signOff']
-export const isOwners = (path: string): boolean => OWNERS.some((each) => path === each || path.startsWith(`${each}/`) || each.startsWith(`${path}/`) || path === '')
+export const isOwners = (path: string): boolean =>
+  OWNERS.some((each) => path === each || path.startsWith(`${each}/`) || each.startsWith(`${path}/`) || path === '')

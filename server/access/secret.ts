@@ -14,9 +14,11 @@ const MOST = 128
 /** Why a passphrase is not taken; undefined when it is. */
 export function passphraseFault(words: string): string | undefined {
   const { length } = [...words]
-  if (length < LEAST) return `The passphrase has ${length} characters: at least ${LEAST}. Three or four words that nobody would guess are good.`
+  if (length < LEAST)
+    return `The passphrase has ${length} characters: at least ${LEAST}. Three or four words that nobody would guess are good.`
   if (length > MOST) return `The passphrase has ${length} characters: at most ${MOST}.`
-  if (new Set(words.toLowerCase()).size < 5) return 'The passphrase is the same few characters over and over: take words.'
+  if (new Set(words.toLowerCase()).size < 5)
+    return 'The passphrase is the same few characters over and over: take words.'
   return undefined
 }
 
@@ -24,7 +26,8 @@ export function passphraseFault(words: string): string | undefined {
 export function pinFault(pin: string): string | undefined {
   if (!/^\d{4,12}$/.test(pin)) return 'A PIN is 4 to 12 digits; 6 are better.'
   const steps = new Set([...pin].slice(1).map((digit, i) => Number(digit) - Number(pin[i])))
-  if (steps.size === 1 && [-1, 0, 1].includes([...steps][0])) return 'A PIN of one digit, or of digits in a row, is guessed first: take another.'
+  if (steps.size === 1 && [-1, 0, 1].includes([...steps][0]))
+    return 'A PIN of one digit, or of digits in a row, is guessed first: take another.'
   return undefined
 }
 

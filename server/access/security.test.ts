@@ -17,11 +17,14 @@ it('goes through all items of the standard’s level 2, each once, with a verdic
     expect(['held', 'otherwise', 'does not arise', 'not yet'], item).toContain(here)
     expect(ground.trim(), item).not.toBe('')
   }
-  for (const here of ['held', 'otherwise', 'does not arise', 'not yet']) expect(page).toContain(`${rows.filter((row) => row.here === here).length} ${here}`)
+  for (const here of ['held', 'otherwise', 'does not arise', 'not yet'])
+    expect(page).toContain(`${rows.filter((row) => row.here === here).length} ${here}`)
 })
 
 it('names only files that are there, and tests that are in them', () => {
-  const named = [...page.matchAll(/`((?:tests|server|core|docs|bin|app)\/[\w./[\]*-]+)`(?: “([^”]+)”)?/g)].filter(([, file]) => !file.includes('*'))
+  const named = [...page.matchAll(/`((?:tests|server|core|docs|bin|app)\/[\w./[\]*-]+)`(?: “([^”]+)”)?/g)].filter(
+    ([, file]) => !file.includes('*'),
+  )
   expect(named.length).toBeGreaterThan(80)
   for (const [, file, words] of named) {
     expect(existsSync(root + file), file).toBe(true)

@@ -9,7 +9,11 @@ import { hashOf, passphraseFault, pinFault } from './secret'
  *
  * @returns the sessions that have ended, or why nothing was set
  */
-export async function setUpAccess(db: PGlite, passphrase: string, owner?: { name: string; pin: string }): Promise<{ ended: string[] } | { fault: string; path: 'passphrase' | 'pin' }> {
+export async function setUpAccess(
+  db: PGlite,
+  passphrase: string,
+  owner?: { name: string; pin: string },
+): Promise<{ ended: string[] } | { fault: string; path: 'passphrase' | 'pin' }> {
   const fault = passphraseFault(passphrase)
   if (fault) return { fault, path: 'passphrase' }
   const wrong = owner && pinFault(owner.pin)

@@ -30,7 +30,10 @@ export function nameOf(host: string | undefined): string | undefined {
   if (!host) return undefined
   try {
     const { hostname } = new URL(/^https?:\/\//.test(host) ? host : `http://${host}`)
-    return hostname.replace(/^\[|\]$/g, '').replace(/\.$/, '').toLowerCase()
+    return hostname
+      .replace(/^\[|\]$/g, '')
+      .replace(/\.$/, '')
+      .toLowerCase()
   } catch {
     return undefined
   }
@@ -40,21 +43,49 @@ export function nameOf(host: string | undefined): string | undefined {
  * Names by which this server may be asked for: loopback's, those of every address of an interface that it listens on, and that of `ULDO_ADDRESS`. Any other name led here by
  * somebody else's hand.
  */
-export function ownNames(listens: string, address = '', interfaces = networkInterfaces(), machine = hostname().toLowerCase()): Set<string> {
+export function ownNames(
+  listens: string,
+  address = '',
+  interfaces = networkInterfaces(),
+  machine = hostname().toLowerCase(),
+): Set<string> {
   const all = ['', '0.0.0.0', '::'].includes(listens)
-  const addresses = Object.values(interfaces).flat().flatMap((each) => (each ? [each.address.split('%')[0].toLowerCase()] : []))
+  const addresses = Object.values(interfaces)
+    .flat()
+    .flatMap((each) => (each ? [each.address.split('%')[0].toLowerCase()] : []))
   const said = nameOf(address)
-  return new Set([...LOOPBACK, ...(all ? [...addresses, machine, `${machine.split('.')[0]}.local`] : [nameOf(listens) ?? listens]), ...(said ? [said] : [])])
+  return new Set([
+    ...LOOPBACK,
+    ...(all ? [...addresses, machine, `${machine.split('.')[0]}.local`] : [nameOf(listens) ?? listens]),
+    ...(said ? [said] : []),
+  ])
 }
 
 /** Why a request is turned away before anything looks at it; undefined when it is not. */
-export function strange({ method, host, origin, fetchSite, type, brings, secure }: Arrival, names: Set<string>): Strange | undefined {
+export function strange(
+  { method, host, origin, fetchSite, type, brings, secure }: Arrival,
+  names: Set<string>,
+): Strange | undefined {
   const name = nameOf(host)
-  if (name === undefined || !(names.has(name) || (isIPv4(name) && name.startsWith('127.')))) return { status: 421, code: 'host', message: 'This server does not answer to that name. Use its address, or set ULDO_ADDRESS.' }
+  if (name === undefined || !(names.has(name) || (isIPv4(name) && name.startsWith('127.'))))
+    return {
+      status: 421,
+      code: 'host',
+      message: 'This server does not answer to that name. Use its address, or set ULDO_ADDRESS.',
+    }
   if (method === 'GET' || method === 'HEAD' || method === 'OPTIONS') return undefined
-  const foreign = origin !== undefined && (hostOf(origin) !== hostOf(`${origin.split(':')[0]}://${host}`) || (secure === true && !origin.startsWith('https:')))
-  if (foreign || (fetchSite !== undefined && fetchSite !== 'same-origin' && fetchSite !== 'none')) return { status: 403, code: 'origin', message: 'Another page may not write here.' }
-  if (brings && !TYPES.test(type ?? '')) return { status: 415, code: 'type', message: 'Send application/json, text/csv or a picture, and say so in content-type.' }
+  const foreign =
+    origin !== undefined &&
+    (hostOf(origin) !== hostOf(`${origin.split(':')[0]}://${host}`) ||
+      (secure === true && !origin.startsWith('https:')))
+  if (foreign || (fetchSite !== undefined && fetchSite !== 'same-origin' && fetchSite !== 'none'))
+    return { status: 403, code: 'origin', message: 'Another page may not write here.' }
+  if (brings && !TYPES.test(type ?? ''))
+    return {
+      status: 415,
+      code: 'type',
+      message: 'Send application/json, text/csv or a picture, and say so in content-type.',
+    }
   return undefined
 }
 

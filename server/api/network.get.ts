@@ -6,5 +6,11 @@ export default defineEventHandler(() => {
   if (!network) return { open: false as const }
   const { address, fingerprint, root } = network
   const plain = address.replace(/^https:/, 'http:')
-  return { open: true as const, address, fingerprint, own: root !== undefined, ...(root ? { door: `${plain}/`, file: `${plain}${ROOT_FILE}` } : {}) }
+  return {
+    open: true as const,
+    address,
+    fingerprint,
+    own: root !== undefined,
+    ...(root ? { door: `${plain}/`, file: `${plain}${ROOT_FILE}` } : {}),
+  }
 })

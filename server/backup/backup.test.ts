@@ -1,5 +1,15 @@
 import { randomUUID } from 'node:crypto'
-import { createReadStream, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import {
+  createReadStream,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setImmediate as turn } from 'node:timers/promises'
@@ -24,14 +34,28 @@ import { writeBackup } from './write'
 
 const folder = mkdtempSync(join(tmpdir(), 'uldo-backup-'))
 const at = (name: string) => join(folder, name)
-const put = (key: string, value: number): Change['patch'][number] => ({ op: 'add', path: `/readings/${key}`, value: { value, source: 'measured' } })
-const change = (patch: Change['patch']): Change => ({ clientKey: randomUUID(), device: randomUUID(), base: 0, who: 'Maren', patch, reason: '' })
+const put = (key: string, value: number): Change['patch'][number] => ({
+  op: 'add',
+  path: `/readings/${key}`,
+  value: { value, source: 'measured' },
+})
+const change = (patch: Change['patch']): Change => ({
+  clientKey: randomUUID(),
+  device: randomUUID(),
+  base: 0,
+  who: 'Maren',
+  patch,
+  reason: '',
+})
 
 describe('a backup', () => {
   let db: PGlite
   const [build, other, run, item, photo] = Array.from({ length: 5 }, () => randomUUID())
   const device = randomUUID()
-  const picture = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff]), Buffer.from(Array.from({ length: 70_000 }, (_, i) => (i * 7919) % 256))])
+  const picture = Buffer.concat([
+    Buffer.from([0xff, 0xd8, 0xff]),
+    Buffer.from(Array.from({ length: 70_000 }, (_, i) => (i * 7919) % 256)),
+  ])
   const samples = Array.from({ length: 12_000 }, (_, i) => ({ time: i / 10, pressure: 1e5 + i / 3, speed: 15 }))
   const enter = (value: number) => enterChange(db, build, { ...change([put('main.1.journal', value)]), device })
   beforeAll(async () => {
@@ -40,12 +64,33 @@ describe('a backup', () => {
     await insertBuild(db, other, newSheet('v8', 'Eight “Ü”', 'Other'))
     for (let i = 0; i < 450; i++) await enter(0.06 + i * 1e-7)
     await putHouse(db, 0, { ...FIRST_HOUSE, units: 'in, psi' })
-    await enterShelfChange(db, { clientKey: randomUUID(), who: 'Maren', kind: 'add', item, entry: { kind: 'washer', label: 'W 0.6', engine: '', count: 4, place: '', note: '', properties: { thickness: 0.0006 } } as never })
+    await enterShelfChange(db, {
+      clientKey: randomUUID(),
+      who: 'Maren',
+      kind: 'add',
+      item,
+      entry: {
+        kind: 'washer',
+        label: 'W 0.6',
+        engine: '',
+        count: 4,
+        place: '',
+        note: '',
+        properties: { thickness: 0.0006 },
+      } as never,
+    })
     await moveItems(db, build, 'Maren', [{ clientKey: randomUUID(), item, move: 'take', count: 1 }])
     await insertPhoto(db, { id: photo, buildId: build, mediaType: 'image/jpeg', bytes: picture, who: 'Maren' })
     await insertRun(db, build, { id: run, kind: 'start', setup: { source: 'logger' }, who: 'Maren' })
     await insertSamples(db, run, samples)
-    await insertEvent(db, run, { clientKey: randomUUID(), time: 1, kind: 'mark', words: 'fired', data: {}, who: 'Maren' })
+    await insertEvent(db, run, {
+      clientKey: randomUUID(),
+      time: 1,
+      kind: 'mark',
+      words: 'fired',
+      data: {},
+      who: 'Maren',
+    })
   })
   afterAll(async () => {
     await db.close()
@@ -82,15 +127,23 @@ describe('a backup', () => {
     expect(await getHouse(back)).toEqual(await getHouse(db))
     expect(await listItems(back)).toEqual(await listItems(db))
     expect(await listHolds(back)).toEqual(await listHolds(db))
-    expect(await itemHistory(db, item)).toMatchObject([{ change: 'insert', who: 'Maren', item: { count: 4 } }, { change: 'update', who: 'Maren', item: { count: 3 } }])
+    expect(await itemHistory(db, item)).toMatchObject([
+      { change: 'insert', who: 'Maren', item: { count: 4 } },
+      { change: 'update', who: 'Maren', item: { count: 3 } },
+    ])
     expect(await itemHistory(back, item)).toEqual(await itemHistory(db, item))
     expect(Buffer.from((await getPhoto(back, build, photo))!.bytes).equals(picture)).toBe(true)
     expect(await samplesAfter(back, run, -1, 20_000)).toEqual(samples)
     expect(await eventsOf(back, run)).toEqual(await eventsOf(db, run))
     expect(await checkRecords(back)).toEqual([])
     // It goes on from there: numbers are not given twice.
-    expect(await enterChange(back, build, change([put('main.2.journal', 0.06)]))).toMatchObject({ kind: 'entered', entry: { revision: then.revision + 1 } })
-    expect(await enterHouseChange(back, { ...change([{ op: 'replace', path: '/school', value: 'auto' }]), base: 1 })).toMatchObject({ kind: 'entered' })
+    expect(await enterChange(back, build, change([put('main.2.journal', 0.06)]))).toMatchObject({
+      kind: 'entered',
+      entry: { revision: then.revision + 1 },
+    })
+    expect(
+      await enterHouseChange(back, { ...change([{ op: 'replace', path: '/school', value: 'auto' }]), base: 1 }),
+    ).toMatchObject({ kind: 'entered' })
     await back.close()
   })
 
@@ -99,7 +152,9 @@ describe('a backup', () => {
     const whole = readFileSync(at('cut.tar.gz'))
     for (const share of [0, 0.001, 0.2, 0.5, 0.9, 0.999]) {
       writeFileSync(at('short.tar.gz'), whole.subarray(0, Math.floor(whole.length * share)))
-      await expect(restoreBackup(at('short.tar.gz'), at('none'), migrations), `cut at ${share}`).rejects.toThrow(/cut short|damaged|no backup/)
+      await expect(restoreBackup(at('short.tar.gz'), at('none'), migrations), `cut at ${share}`).rejects.toThrow(
+        /cut short|damaged|no backup/,
+      )
       expect(existsSync(at('none'))).toBe(false)
     }
     // Cut between two files, and zipped again as if nothing had been.
@@ -110,7 +165,10 @@ describe('a backup', () => {
 
   it('altered, added to, or with a file taken out, it is refused by that file’s name', async () => {
     await writeBackup(db, at('c.tar.gz'), '0.1.0', Date.now())
-    const doctored = async (change: (name: string, bytes: Buffer) => Buffer | undefined, more: [string, string][] = []) => {
+    const doctored = async (
+      change: (name: string, bytes: Buffer) => Buffer | undefined,
+      more: [string, string][] = [],
+    ) => {
       const from = extract()
       createReadStream(at('c.tar.gz')).pipe(createGunzip()).pipe(from)
       const to = pack()
@@ -127,17 +185,28 @@ describe('a backup', () => {
       writeFileSync(at('d.tar.gz'), gzipSync(Buffer.concat(chunks)))
       return restoreBackup(at('d.tar.gz'), at('none'), migrations)
     }
-    const edit = (file: RegExp, what: (text: string) => string | undefined) => doctored((name, bytes) => {
-      if (!file.test(name)) return bytes
-      const text = what(bytes.toString('utf8'))
-      return text === undefined ? undefined : Buffer.from(text)
-    })
-    await expect(edit(/^entry\/000002/, (text) => text.replace('Maren', 'Marek'))).rejects.toThrow('entry/000002.jsonl was altered')
+    const edit = (file: RegExp, what: (text: string) => string | undefined) =>
+      doctored((name, bytes) => {
+        if (!file.test(name)) return bytes
+        const text = what(bytes.toString('utf8'))
+        return text === undefined ? undefined : Buffer.from(text)
+      })
+    await expect(edit(/^entry\/000002/, (text) => text.replace('Maren', 'Marek'))).rejects.toThrow(
+      'entry/000002.jsonl was altered',
+    )
     await expect(edit(/^photo\//, () => undefined)).rejects.toThrow(/photo\/000001.jsonl is missing/)
-    await expect(doctored((_name, bytes) => bytes, [['entry/999999.jsonl', '{}\n']])).rejects.toThrow('entry/999999.jsonl was added')
-    await expect(edit(/^uldo.json/, (text) => text.replace(/"version": 1/, '"version": 2'))).rejects.toThrow('written by a newer Uldo')
-    await expect(edit(/^uldo.json/, (text) => text.replace('0001_records', '9999_later'))).rejects.toThrow('its records have 9999_later')
-    await expect(edit(/^uldo.json/, (text) => text.replace('uldo-backup', 'other'))).rejects.toThrow('no backup of Uldo')
+    await expect(doctored((_name, bytes) => bytes, [['entry/999999.jsonl', '{}\n']])).rejects.toThrow(
+      'entry/999999.jsonl was added',
+    )
+    await expect(edit(/^uldo.json/, (text) => text.replace(/"version": 1/, '"version": 2'))).rejects.toThrow(
+      'written by a newer Uldo',
+    )
+    await expect(edit(/^uldo.json/, (text) => text.replace('0001_records', '9999_later'))).rejects.toThrow(
+      'its records have 9999_later',
+    )
+    await expect(edit(/^uldo.json/, (text) => text.replace('uldo-backup', 'other'))).rejects.toThrow(
+      'no backup of Uldo',
+    )
     await expect(edit(/^checks.json/, () => undefined)).rejects.toThrow('its checks are missing')
     await expect(edit(/^checks.json/, () => '{')).rejects.toThrow('checks.json cannot be read')
     writeFileSync(at('e.tar.gz'), 'hello')
@@ -154,7 +223,10 @@ describe('a backup', () => {
     expect(readdirSync(at('full/records'))).toEqual(['PG_VERSION'])
     mkdirSync(join(at('again'), RESTORING), { recursive: true })
     writeFileSync(join(at('again'), RESTORING, 'half'), '')
-    await restoreBackup(at('f.tar.gz'), at('again'), [...migrations, { name: '9000_later', sql: 'alter table build add column note text' }])
+    await restoreBackup(at('f.tar.gz'), at('again'), [
+      ...migrations,
+      { name: '9000_later', sql: 'alter table build add column note text' },
+    ])
     expect(readdirSync(at('again'))).toEqual(['records'])
   })
 
@@ -187,7 +259,9 @@ describe('a backup', () => {
   it('what fails while it is put back is said as it is, and not as damage of the archive', async () => {
     await writeBackup(db, at('h.tar.gz'), '0.1.0', Date.now())
     const full = Object.assign(new Error('could not extend file'), { code: '53100' })
-    await expect(readArchive(at('h.tar.gz'), { head: () => undefined, rows: () => Promise.reject(full), photo: () => undefined })).rejects.toBe(full)
+    await expect(
+      readArchive(at('h.tar.gz'), { head: () => undefined, rows: () => Promise.reject(full), photo: () => undefined }),
+    ).rejects.toBe(full)
   })
   it('says what the database’s own file system throws in words too, which is no error', () => {
     expect(plainly({ name: 'ErrnoError', errno: 51 })).toBe('The disk is full.')

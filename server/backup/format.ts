@@ -10,13 +10,49 @@ export const HEAD = 'uldo.json'
 export const CHECKS = 'checks.json'
 
 /** Tables in the order in which they can be filled: what is pointed at before what points. */
-export const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample', 'person', 'passphrase', 'token', 'access_entry', 'proposal'] as const
+export const TABLES = [
+  'build',
+  'entry',
+  'house',
+  'house_entry',
+  'photo',
+  'shelf_item',
+  'shelf_hold',
+  'shelf_move',
+  'shelf_entry',
+  'shelf_history',
+  'run',
+  'run_event',
+  'run_sample',
+  'person',
+  'passphrase',
+  'token',
+  'access_entry',
+  'proposal',
+] as const
 export type Table = (typeof TABLES)[number]
 /** Tables whose rows are numbered as they are entered and never altered: an archive has each up to a number. */
-export const LOGS = ['entry', 'house_entry', 'shelf_move', 'shelf_entry', 'shelf_history', 'run_event', 'access_entry'] as const satisfies Table[]
+export const LOGS = [
+  'entry',
+  'house_entry',
+  'shelf_move',
+  'shelf_entry',
+  'shelf_history',
+  'run_event',
+  'access_entry',
+] as const satisfies Table[]
 export type Log = (typeof LOGS)[number]
 /** Tables that are written whole as they are at that moment. Sessions are not kept: after a restore everybody signs in anew. */
-export const WHOLE = ['house', 'shelf_item', 'shelf_hold', 'run', 'person', 'passphrase', 'token', 'proposal'] as const satisfies Table[]
+export const WHOLE = [
+  'house',
+  'shelf_item',
+  'shelf_hold',
+  'run',
+  'person',
+  'passphrase',
+  'token',
+  'proposal',
+] as const satisfies Table[]
 
 export interface Head {
   format: typeof FORMAT
@@ -46,8 +82,12 @@ export class BadBackup extends Error {}
  */
 export function migrationsOf(head: Partial<Head>, migrations: Migration[]): Migration[] {
   if (head.format !== FORMAT) throw new BadBackup('It is no backup of Uldo.')
-  if (typeof head.version !== 'number' || head.version > VERSION) throw new BadBackup(`It was written by a newer Uldo (form ${head.version}, this one reads ${VERSION}). Restore it with that version.`)
+  if (typeof head.version !== 'number' || head.version > VERSION)
+    throw new BadBackup(
+      `It was written by a newer Uldo (form ${head.version}, this one reads ${VERSION}). Restore it with that version.`,
+    )
   const newer = (head.migrations ?? []).find((name) => !migrations.some((each) => each.name === name))
-  if (newer) throw new BadBackup(`It was written by a newer Uldo (its records have ${newer}). Restore it with that version.`)
+  if (newer)
+    throw new BadBackup(`It was written by a newer Uldo (its records have ${newer}). Restore it with that version.`)
   return migrations.filter(({ name }) => head.migrations!.includes(name))
 }

@@ -9,7 +9,13 @@ describe('which backups are kept', () => {
   it('a name says when it was made, and other files are none', () => {
     expect(nameAt(start)).toBe('uldo-2026-01-05T030000.tar.gz')
     expect(madeAt('uldo-2026-01-05T030000.tar.gz')).toBe(start)
-    for (const other of ['uldo-2026-01-05T030000.tar.gz.part', 'photo.png', 'uldo-2026-13-45T999999.tar.gz', 'uldo-x.tar.gz']) expect(madeAt(other)).toBeUndefined()
+    for (const other of [
+      'uldo-2026-01-05T030000.tar.gz.part',
+      'photo.png',
+      'uldo-2026-13-45T999999.tar.gz',
+      'uldo-x.tar.gz',
+    ])
+      expect(madeAt(other)).toBeUndefined()
   })
   it('after 400 days of daily backups with clearing away each day: the last seven days, four weeks and twelve months', () => {
     let names: string[] = ['notes.txt']
@@ -18,7 +24,9 @@ describe('which backups are kept', () => {
       const gone = new Set(overdue(names))
       names = names.filter((name) => !gone.has(name))
     }
-    const days = names.flatMap((name) => (madeAt(name) === undefined ? [] : [Math.round((madeAt(name)! - start) / DAY)]))
+    const days = names.flatMap((name) =>
+      madeAt(name) === undefined ? [] : [Math.round((madeAt(name)! - start) / DAY)],
+    )
     for (let back = 0; back < 7; back++) expect(days).toContain(399 - back)
     // Sundays of the three weeks before: each the newest of its week.
     const sundays = days.filter((day) => day % 7 === 6 && day > 399 - 28)
@@ -29,12 +37,14 @@ describe('which backups are kept', () => {
     expect(names).toContain('notes.txt')
   })
   it('whatever there is, the newest stays, and clearing away twice clears no more', () => {
-    fc.assert(fc.property(fc.array(fc.integer({ min: 0, max: 900 * 24 }), { minLength: 1, maxLength: 60 }), (hours) => {
-      const names = [...new Set(hours.map((hour) => nameAt(start + hour * 3_600_000)))]
-      const gone = new Set(overdue(names))
-      const left = names.filter((name) => !gone.has(name))
-      expect(left).toContain([...names].sort().at(-1))
-      expect(overdue(left)).toEqual([])
-    }))
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 900 * 24 }), { minLength: 1, maxLength: 60 }), (hours) => {
+        const names = [...new Set(hours.map((hour) => nameAt(start + hour * 3_600_000)))]
+        const gone = new Set(overdue(names))
+        const left = names.filter((name) => !gone.has(name))
+        expect(left).toContain([...names].sort().at(-1))
+        expect(overdue(left)).toEqual([])
+      }),
+    )
   })
 })

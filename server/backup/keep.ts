@@ -22,10 +22,12 @@ const monthOf = (time: number) => new Date(time).toISOString().slice(0, 7)
  * @param names file names of a folder
  */
 export function overdue(names: readonly string[]): string[] {
-  const backups = names.flatMap((name) => {
-    const time = madeAt(name)
-    return time === undefined ? [] : [{ name, time }]
-  }).sort((a, b) => b.time - a.time)
+  const backups = names
+    .flatMap((name) => {
+      const time = madeAt(name)
+      return time === undefined ? [] : [{ name, time }]
+    })
+    .sort((a, b) => b.time - a.time)
   const kept = new Set<string>()
   const keepNewest = (of: (time: number) => number | string, most: number) => {
     const seen = new Set<number | string>()

@@ -72,7 +72,11 @@ export async function readArchive(file: string, takes: Takes): Promise<{ head: H
     const { code, message } = error as NodeJS.ErrnoException
     if (code === 'ENOENT') throw new BadBackup('There is no such file.')
     if (code?.startsWith('E') && code !== 'ERR_STREAM_PREMATURE_CLOSE' && !code.startsWith('ERR')) throw error
-    throw new BadBackup(code === 'Z_BUF_ERROR' || /unexpected end/i.test(message) ? 'It is cut short.' : `It cannot be read: it is damaged, or no backup of Uldo (${message}).`)
+    throw new BadBackup(
+      code === 'Z_BUF_ERROR' || /unexpected end/i.test(message)
+        ? 'It is cut short.'
+        : `It cannot be read: it is damaged, or no backup of Uldo (${message}).`,
+    )
   } finally {
     source.destroy()
     unzipped.destroy()
@@ -80,8 +84,18 @@ export async function readArchive(file: string, takes: Takes): Promise<{ head: H
   if (!head) throw new BadBackup('It is no backup of Uldo.')
   if (!checks) throw new BadBackup('It is cut short: its checks are missing.')
   const names = new Set([...Object.keys(files), ...Object.keys(checks.files)])
-  for (const name of names) if (files[name] !== checks.files[name]) throw new BadBackup(files[name] === undefined ? `${name} is missing.` : checks.files[name] === undefined ? `${name} was added.` : `${name} was altered.`)
-  for (const table of TABLES) if ((rows[table] ?? 0) !== (checks.rows[table] ?? 0)) throw new BadBackup(`${table} has ${rows[table] ?? 0} rows and should have ${checks.rows[table] ?? 0}.`)
+  for (const name of names)
+    if (files[name] !== checks.files[name])
+      throw new BadBackup(
+        files[name] === undefined
+          ? `${name} is missing.`
+          : checks.files[name] === undefined
+            ? `${name} was added.`
+            : `${name} was altered.`,
+      )
+  for (const table of TABLES)
+    if ((rows[table] ?? 0) !== (checks.rows[table] ?? 0))
+      throw new BadBackup(`${table} has ${rows[table] ?? 0} rows and should have ${checks.rows[table] ?? 0}.`)
   return { head, checks }
 }
 

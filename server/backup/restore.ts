@@ -24,8 +24,15 @@ export interface Restored {
  */
 export async function restoreBackup(file: string, folder: string, migrations: Migration[]): Promise<Restored> {
   const records = join(folder, 'records')
-  if (existsSync(records) && readdirSync(records).length > 0) throw new BadBackup(`${folder} has records already, and they are left as they are. Name an empty folder with --to, or move records away first.`)
-  const { head, checks } = await readArchive(file, { head: (head) => migrationsOf(head, migrations), rows: () => undefined, photo: () => undefined })
+  if (existsSync(records) && readdirSync(records).length > 0)
+    throw new BadBackup(
+      `${folder} has records already, and they are left as they are. Name an empty folder with --to, or move records away first.`,
+    )
+  const { head, checks } = await readArchive(file, {
+    head: (head) => migrationsOf(head, migrations),
+    rows: () => undefined,
+    photo: () => undefined,
+  })
   mkdirSync(folder, { recursive: true })
   const release = lockFolder(folder)
   const half = join(folder, RESTORING)
@@ -36,9 +43,15 @@ export async function restoreBackup(file: string, folder: string, migrations: Mi
       await migrate(db, migrationsOf(head, migrations))
       await fill(db, file)
       await migrate(db, migrations)
-      for (const table of NUMBERED) await db.query(`select setval(pg_get_serial_sequence('${table}', 'number'), greatest(1, (select coalesce(max(number), 1) from ${table})), exists(select 1 from ${table}))`)
+      for (const table of NUMBERED)
+        await db.query(
+          `select setval(pg_get_serial_sequence('${table}', 'number'), greatest(1, (select coalesce(max(number), 1) from ${table})), exists(select 1 from ${table}))`,
+        )
       const damage = await checkRecords(db)
-      if (damage.length > 0) throw new BadBackup(`What it holds does not hold together: ${damage.map(({ where, why }) => `${where}: ${why}`).join('; ')}.`)
+      if (damage.length > 0)
+        throw new BadBackup(
+          `What it holds does not hold together: ${damage.map(({ where, why }) => `${where}: ${why}`).join('; ')}.`,
+        )
     } finally {
       await db.close()
     }
@@ -65,10 +78,17 @@ async function fill(db: PGlite, file: string): Promise<void> {
       for (const line of lines) {
         const { id } = JSON.parse(line) as { id: string }
         if (!photos.has(id)) throw new BadBackup(`The picture of photo ${id} is missing.`)
-        await db.query('insert into photo (id, build_id, media_type, bytes, who, at) select id, build_id, media_type, $2, who, at from jsonb_populate_record(null::photo, $1::jsonb)', [line, photos.get(id)])
+        await db.query(
+          'insert into photo (id, build_id, media_type, bytes, who, at) select id, build_id, media_type, $2, who, at from jsonb_populate_record(null::photo, $1::jsonb)',
+          [line, photos.get(id)],
+        )
         photos.delete(id)
       }
-    } else await db.query(`insert into ${table} overriding system value select * from jsonb_populate_recordset(null::${table}, $1::jsonb)`, [`[${lines.join(',')}]`])
+    } else
+      await db.query(
+        `insert into ${table} overriding system value select * from jsonb_populate_recordset(null::${table}, $1::jsonb)`,
+        [`[${lines.join(',')}]`],
+      )
   }
   await readArchive(file, { head: () => undefined, rows, photo: (id, bytes) => photos.set(id, bytes) })
   await db.exec('set session_replication_role = origin')

@@ -20,22 +20,33 @@ export interface Moment {
   small: { table: Table; rows: string[] }[]
 }
 
-const asText = async (db: Queries, table: string, rest = '', values: unknown[] = []) => (await db.query<{ row: string }>(`select row_to_json(t)::text as row from ${table} t ${rest}`, values)).rows.map(({ row }) => row)
+const asText = async (db: Queries, table: string, rest = '', values: unknown[] = []) =>
+  (await db.query<{ row: string }>(`select row_to_json(t)::text as row from ${table} t ${rest}`, values)).rows.map(
+    ({ row }) => row,
+  )
 
 /** Fixes a moment, in one short transaction: everything that was acknowledged before it is in the backup. */
 export async function fixMoment(db: PGlite): Promise<Moment> {
   return db.transaction(async (tx) => {
-    const last = async (table: string) => (await tx.query<{ last: number }>(`select coalesce(max(number), 0)::integer as last from ${table}`)).rows[0].last
-    const ids = async (table: string) => (await tx.query<{ id: string }>(`select id from ${table} order by id`)).rows.map(({ id }) => id)
+    const last = async (table: string) =>
+      (await tx.query<{ last: number }>(`select coalesce(max(number), 0)::integer as last from ${table}`)).rows[0].last
+    const ids = async (table: string) =>
+      (await tx.query<{ id: string }>(`select id from ${table} order by id`)).rows.map(({ id }) => id)
     const upTo = {} as Head['upTo']
     for (const log of LOGS) upTo[log] = await last(log)
     const small: Moment['small'] = []
     for (const table of WHOLE) small.push({ table, rows: await asText(tx, table) })
     return {
-      upTo, small,
-      migrations: (await tx.query<{ name: string }>('select name from migration order by name')).rows.map(({ name }) => name),
-      builds: (await tx.query<{ id: string; revision: number }>('select id, revision from build order by created_at, id')).rows,
-      photos: await ids('photo'), runs: await ids('run'),
+      upTo,
+      small,
+      migrations: (await tx.query<{ name: string }>('select name from migration order by name')).rows.map(
+        ({ name }) => name,
+      ),
+      builds: (
+        await tx.query<{ id: string; revision: number }>('select id, revision from build order by created_at, id')
+      ).rows,
+      photos: await ids('photo'),
+      runs: await ids('run'),
     }
   })
 }
@@ -44,7 +55,12 @@ export async function fixMoment(db: PGlite): Promise<Moment> {
 async function buildAt(db: PGlite, id: string, revision: number): Promise<string> {
   const { row, inverses } = await db.transaction(async (tx) => ({
     row: JSON.parse((await asText(tx, 'build', 'where id = $1', [id]))[0]) as { sheet: object; revision: number },
-    inverses: (await tx.query<{ inverse: Operation[] }>('select inverse from entry where build_id = $1 and revision > $2 order by revision desc', [id, revision])).rows.map(({ inverse }) => inverse),
+    inverses: (
+      await tx.query<{ inverse: Operation[] }>(
+        'select inverse from entry where build_id = $1 and revision > $2 order by revision desc',
+        [id, revision],
+      )
+    ).rows.map(({ inverse }) => inverse),
   }))
   for (const inverse of inverses) row.sheet = jsonPatch.applyPatch(row.sheet, inverse, false, true).newDocument
   return JSON.stringify({ ...row, revision })
@@ -58,10 +74,17 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
   yield* whole('house')
   yield* logOf(db, 'house_entry', moment.upTo.house_entry)
   for (const id of moment.photos) {
-    const row = (await db.query<{ media_type: string; bytes: Uint8Array }>('select media_type, bytes from photo where id = $1', [id])).rows[0]
+    const row = (
+      await db.query<{ media_type: string; bytes: Uint8Array }>('select media_type, bytes from photo where id = $1', [
+        id,
+      ])
+    ).rows[0]
     if (!row) continue
     yield { photo: id, extension: row.media_type.replace('image/', ''), bytes: row.bytes }
-    yield { table: 'photo', rows: await asText(db, '(select id, build_id, media_type, who, at from photo)', 'where id = $1', [id]) }
+    yield {
+      table: 'photo',
+      rows: await asText(db, '(select id, build_id, media_type, who, at from photo)', 'where id = $1', [id]),
+    }
   }
   yield* whole('shelf_item', 'shelf_hold')
   yield* logOf(db, 'shelf_move', moment.upTo.shelf_move)
@@ -71,7 +94,11 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
   yield* logOf(db, 'run_event', moment.upTo.run_event)
   for (const run of moment.runs) {
     for (let after = -1; ;) {
-      const rows = await asText(db, 'run_sample', 'where run_id = $1 and sequence > $2 order by sequence limit $3', [run, after, SAMPLES])
+      const rows = await asText(db, 'run_sample', 'where run_id = $1 and sequence > $2 order by sequence limit $3', [
+        run,
+        after,
+        SAMPLES,
+      ])
       if (rows.length === 0) break
       yield { table: 'run_sample', rows }
       after = (JSON.parse(rows[rows.length - 1]) as { sequence: number }).sequence
@@ -84,7 +111,11 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
 
 async function* logOf(db: PGlite, table: Log, upTo: number): AsyncGenerator<Piece> {
   for (let after = 0; after < upTo;) {
-    const rows = await asText(db, table, 'where number > $1 and number <= $2 order by number limit $3', [after, upTo, PAGE])
+    const rows = await asText(db, table, 'where number > $1 and number <= $2 order by number limit $3', [
+      after,
+      upTo,
+      PAGE,
+    ])
     if (rows.length === 0) break
     yield { table, rows }
     after = (JSON.parse(rows[rows.length - 1]) as { number: number }).number

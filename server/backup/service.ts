@@ -28,16 +28,28 @@ export const backupFolder = (data: string) => resolve(process.env.ULDO_BACKUPS ?
 /** The newest backup of a folder, by name. */
 export function newestBackup(folder: string): string | undefined {
   if (!existsSync(folder) || !statSync(folder).isDirectory()) return undefined
-  return readdirSync(folder).filter((name) => madeAt(name) !== undefined).sort().at(-1)
+  return readdirSync(folder)
+    .filter((name) => madeAt(name) !== undefined)
+    .sort()
+    .at(-1)
 }
 
 /** What to do about records that cannot be read, with the newest backup by name. */
 export function remedy(data: string): string {
   const newest = newestBackup(backupFolder(data))
-  return newest ? `The newest backup is ${newest}. Move ${join(data, 'records')} away, then: npm run restore -- ${join(backupFolder(data), newest)} --to ${data}` : `There is no backup in ${backupFolder(data)}.`
+  return newest
+    ? `The newest backup is ${newest}. Move ${join(data, 'records')} away, then: npm run restore -- ${join(backupFolder(data), newest)} --to ${data}`
+    : `There is no backup in ${backupFolder(data)}.`
 }
 
-const PLAIN: Record<string, string> = { ENOSPC: 'The disk is full.', EACCES: 'The folder may not be written to.', EROFS: 'The disk can only be read.', EDQUOT: 'There is no more room on the disk.', ENOTDIR: 'The folder is a file.', EEXIST: 'The folder is a file.' }
+const PLAIN: Record<string, string> = {
+  ENOSPC: 'The disk is full.',
+  EACCES: 'The folder may not be written to.',
+  EROFS: 'The disk can only be read.',
+  EDQUOT: 'There is no more room on the disk.',
+  ENOTDIR: 'The folder is a file.',
+  EEXIST: 'The folder is a file.',
+}
 /** A failure in words that say what to do. */
 export const plainly = (error: unknown) => inWords(error, PLAIN)
 
@@ -64,15 +76,20 @@ export function prepareBackups(db: PGlite, data: string, application: string) {
 
   /** Makes one now; where one is being made already, that one. */
   function now(): Promise<Written> {
-    running ??= make(Date.now()).then((written) => {
-      failed = undefined
-      return written
-    }, (error: Error) => {
-      failed = plainly(error)
-      failedAt = Date.now()
-      console.error(`The backup came to nothing: ${failed}`)
-      throw new Error(failed, { cause: error })
-    }).finally(() => (running = undefined))
+    running ??= make(Date.now())
+      .then(
+        (written) => {
+          failed = undefined
+          return written
+        },
+        (error: Error) => {
+          failed = plainly(error)
+          failedAt = Date.now()
+          console.error(`The backup came to nothing: ${failed}`)
+          throw new Error(failed, { cause: error })
+        },
+      )
+      .finally(() => (running = undefined))
     return running
   }
 

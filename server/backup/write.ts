@@ -28,7 +28,14 @@ export async function writeBackup(db: PGlite, file: string, application: string,
   const half = `${file}.part`
   const archive = pack()
   archive.on('error', () => undefined)
-  const head: Head = { format: FORMAT, version: VERSION, application, madeAt: new Date(now).toISOString(), migrations: moment.migrations, upTo: moment.upTo }
+  const head: Head = {
+    format: FORMAT,
+    version: VERSION,
+    application,
+    madeAt: new Date(now).toISOString(),
+    migrations: moment.migrations,
+    upTo: moment.upTo,
+  }
   try {
     const out = pipeline(archive, createGzip(), createWriteStream(half, { mode: 0o600 }))
     const filling = fill(archive, head, db, moment)
@@ -50,13 +57,20 @@ export async function writeBackup(db: PGlite, file: string, application: string,
   }
 }
 
-async function fill(archive: Pack, head: Head, db: PGlite, moment: Awaited<ReturnType<typeof fixMoment>>): Promise<void> {
+async function fill(
+  archive: Pack,
+  head: Head,
+  db: PGlite,
+  moment: Awaited<ReturnType<typeof fixMoment>>,
+): Promise<void> {
   const checks: Checks = { files: {}, rows: {} }
   const add = async (name: string, content: string | Uint8Array) => {
     const bytes = Buffer.from(content as string)
     checks.files[name] = createHash('sha256').update(bytes).digest('hex')
     await new Promise<void>((done, fail) => {
-      const entry = archive.entry({ name, mtime: new Date(head.madeAt) }, bytes, (error) => (error ? fail(error) : done()))
+      const entry = archive.entry({ name, mtime: new Date(head.madeAt) }, bytes, (error) =>
+        error ? fail(error) : done(),
+      )
       entry.on('error', fail)
     })
     await turn()

@@ -25,13 +25,29 @@ export function layLabel({ title, engine, lines }: PlugLabel, address: string): 
   const side = CODE / (modules.size + 8)
   const left = WIDTH - CODE
   const top = 0.5 * (HEIGHT - CODE)
-  const squares = Array.from({ length: modules.size ** 2 }, (_, i) => ({ row: Math.floor(i / modules.size), column: i % modules.size }))
+  const squares = Array.from({ length: modules.size ** 2 }, (_, i) => ({
+    row: Math.floor(i / modules.size),
+    column: i % modules.size,
+  }))
     .filter(({ row, column }) => modules.get(row, column))
     .map(({ row, column }) => ({ x: left + (column + 4) * side, y: top + (row + 4) * side }))
   const room = left - MARGIN
-  const text = (words: string, y: number, size: number, bold = false) => ({ x: MARGIN, y, size: Math.min(size, room / (CHARACTER * words.length)), bold, words })
+  const text = (words: string, y: number, size: number, bold = false) => ({
+    x: MARGIN,
+    y,
+    size: Math.min(size, room / (CHARACTER * words.length)),
+    bold,
+    words,
+  })
   return {
-    width: WIDTH, height: HEIGHT, side, squares,
-    texts: [text(title, 6.6, 4.4, true), text(engine, 11, 3.4), ...lines.map((words, i) => text(words, 16.4 + i * 4.4, i === 0 ? 3.9 : 3.2, i === 0))],
+    width: WIDTH,
+    height: HEIGHT,
+    side,
+    squares,
+    texts: [
+      text(title, 6.6, 4.4, true),
+      text(engine, 11, 3.4),
+      ...lines.map((words, i) => text(words, 16.4 + i * 4.4, i === 0 ? 3.9 : 3.2, i === 0)),
+    ],
   }
 }

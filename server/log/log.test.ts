@@ -9,10 +9,20 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 describe('the log', () => {
   it('is lines of JSON in the data folder, with no secret in them', async () => {
-    openLog(folder, undefined).info({ path: '/api/builds', status: 200, pin: '1234', headers: { cookie: 'secret', authorization: 'Bearer secret' } })
+    openLog(folder, undefined).info({
+      path: '/api/builds',
+      status: 200,
+      pin: '1234',
+      headers: { cookie: 'secret', authorization: 'Bearer secret' },
+    })
     await vi.waitFor(() => expect(readFileSync(join(folder, 'log/uldo.log'), 'utf8')).toContain('/api/builds'))
     const text = readFileSync(join(folder, 'log/uldo.log'), 'utf8')
-    expect(JSON.parse(text)).toMatchObject({ path: '/api/builds', status: 200, pin: '·', time: expect.stringMatching(/^\d{4}-/) as string })
+    expect(JSON.parse(text)).toMatchObject({
+      path: '/api/builds',
+      status: 200,
+      pin: '·',
+      time: expect.stringMatching(/^\d{4}-/) as string,
+    })
     expect(text).not.toMatch(/secret|1234/)
   })
   it('that has grown too large is moved aside, and the oldest goes', () => {
@@ -22,7 +32,9 @@ describe('the log', () => {
       expect(roll(file, 20)).toBe(true)
     }
     expect(existsSync(file)).toBe(false)
-    expect(['1', '2', '3', '4'].map((n) => existsSync(`${file}.${n}`) && readFileSync(`${file}.${n}`, 'utf8')[0])).toEqual(['5', '4', '3', false])
+    expect(
+      ['1', '2', '3', '4'].map((n) => existsSync(`${file}.${n}`) && readFileSync(`${file}.${n}`, 'utf8')[0]),
+    ).toEqual(['5', '4', '3', false])
     writeFileSync(file, 'small')
     expect(roll(file, 20)).toBe(false)
   })

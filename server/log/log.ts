@@ -7,7 +7,20 @@ const LARGEST = 10_000_000
 const OLDER = 3
 
 /** What is never written, wherever it stands. */
-const SECRETS = ['passphrase', 'pin', 'token', 'authorization', 'cookie', 'password', '*.passphrase', '*.pin', '*.token', '*.authorization', '*.cookie', '*.password']
+const SECRETS = [
+  'passphrase',
+  'pin',
+  'token',
+  'authorization',
+  'cookie',
+  'password',
+  '*.passphrase',
+  '*.pin',
+  '*.token',
+  '*.authorization',
+  '*.cookie',
+  '*.password',
+]
 
 /** Moves a log that has grown too large aside: `uldo.log` to `uldo.log.1`, that to `.2`, and so on; the oldest goes. */
 export function roll(file: string, largest = LARGEST): boolean {
@@ -25,7 +38,12 @@ export function roll(file: string, largest = LARGEST): boolean {
  * @throws nothing: a log that cannot be written is none
  */
 export function openLog(data: string, wanted = process.env.ULDO_LOG): Logger {
-  const options: pino.LoggerOptions = { base: undefined, timestamp: pino.stdTimeFunctions.isoTime, redact: { paths: SECRETS, censor: '·' }, level: process.env.ULDO_LOG_LEVEL ?? 'info' }
+  const options: pino.LoggerOptions = {
+    base: undefined,
+    timestamp: pino.stdTimeFunctions.isoTime,
+    redact: { paths: SECRETS, censor: '·' },
+    level: process.env.ULDO_LOG_LEVEL ?? 'info',
+  }
   if (wanted === 'off') return pino({ ...options, level: 'silent' })
   if (wanted === 'stdout') return pino(options, pino.destination({ dest: 1, sync: false }))
   const file = wanted ?? join(data, 'log', 'uldo.log')

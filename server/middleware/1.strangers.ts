@@ -15,13 +15,35 @@ export default defineEventHandler((event) => {
   const header = (name: string) => getRequestHeader(event, name)
   const secure = (event.node.req.socket as TLSSocket).encrypted
   setResponseHeaders(event, {
-    'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'referrer-policy': 'no-referrer', 'cross-origin-opener-policy': 'same-origin', 'cross-origin-resource-policy': 'same-origin',
-    'permissions-policy': 'camera=(self), microphone=(self), serial=(self), screen-wake-lock=(self), geolocation=(), payment=(), usb=()',
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'no-referrer',
+    'cross-origin-opener-policy': 'same-origin',
+    'cross-origin-resource-policy': 'same-origin',
+    'permissions-policy':
+      'camera=(self), microphone=(self), serial=(self), screen-wake-lock=(self), geolocation=(), payment=(), usb=()',
     // A certificate of the shop's own may be lost with its folder, and tablets must then be let in anew: only a brought one binds them.
     ...(secure && currentNetwork()?.root === undefined ? { 'strict-transport-security': 'max-age=31536000' } : {}),
-    ...(event.path.startsWith('/api/') ? { 'cache-control': 'no-store', 'content-security-policy': "default-src 'none'; frame-ancestors 'none'; img-src 'self'; style-src 'unsafe-inline'" } : {}),
+    ...(event.path.startsWith('/api/')
+      ? {
+          'cache-control': 'no-store',
+          'content-security-policy':
+            "default-src 'none'; frame-ancestors 'none'; img-src 'self'; style-src 'unsafe-inline'",
+        }
+      : {}),
   })
   const brings = Number(header('content-length') ?? 0) > 0 || header('transfer-encoding') !== undefined
-  const found = strange({ method: event.method, host: header('host'), origin: header('origin'), fetchSite: header('sec-fetch-site'), type: header('content-type'), brings, secure }, names)
+  const found = strange(
+    {
+      method: event.method,
+      host: header('host'),
+      origin: header('origin'),
+      fetchSite: header('sec-fetch-site'),
+      type: header('content-type'),
+      brings,
+      secure,
+    },
+    names,
+  )
   if (found) throw refusal(found.status, found.code, found.message)
 })

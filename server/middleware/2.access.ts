@@ -24,10 +24,17 @@ export default defineEventHandler(async (event) => {
     if (actor.token === 'logger' ? logger : need !== 'device' && suffices('builder', need)) return
     throw refusal(403, 'role', `The token ${actor.name} is not for that.`)
   }
-  if (actor.kind === 'stranger') throw refusal(401, 'passphrase', 'This device does not know the shop’s passphrase yet. Enter it first.')
+  if (actor.kind === 'stranger')
+    throw refusal(401, 'passphrase', 'This device does not know the shop’s passphrase yet. Enter it first.')
   if (need === 'device') return
-  if (actor.kind === 'device') throw refusal(401, 'sign-in', 'Nobody is signed in on this device. Sign in first; what was typed is kept.')
-  if (!suffices(actor.role, need)) throw refusal(403, 'role', `${actor.name} may not do that: it takes ${need === 'owner' ? 'an owner' : `a ${need}`}.`)
+  if (actor.kind === 'device')
+    throw refusal(401, 'sign-in', 'Nobody is signed in on this device. Sign in first; what was typed is kept.')
+  if (!suffices(actor.role, need))
+    throw refusal(
+      403,
+      'role',
+      `${actor.name} may not do that: it takes ${need === 'owner' ? 'an owner' : `a ${need}`}.`,
+    )
 })
 
 async function within(limiter: RateLimiterMemory, address: string): Promise<void> {

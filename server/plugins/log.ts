@@ -11,7 +11,15 @@ export default defineNitroPlugin((nitro) => {
     res.once('close', () => {
       const path = event.path.split('?')[0]
       const status = res.statusCode
-      const line = { method: req.method, path, status, ms: Math.round(10 * (performance.now() - began)) / 10, who: event.context.who as string | undefined, from: req.socket.remoteAddress, ...(res.writableFinished ? {} : { cut: true }) }
+      const line = {
+        method: req.method,
+        path,
+        status,
+        ms: Math.round(10 * (performance.now() - began)) / 10,
+        who: event.context.who as string | undefined,
+        from: req.socket.remoteAddress,
+        ...(res.writableFinished ? {} : { cut: true }),
+      }
       if (status >= 500) log.error(line)
       else if (status >= 400) log.warn(line)
       else if (path.startsWith('/api/')) log.info(line)
@@ -20,6 +28,7 @@ export default defineNitroPlugin((nitro) => {
   })
   nitro.hooks.hook('error', (error, { event }) => {
     const status = (error as { statusCode?: number }).statusCode ?? 500
-    if (status >= 500 && status !== 503) log.error({ err: error, method: event?.method, path: event?.path.split('?')[0] }, 'not foreseen')
+    if (status >= 500 && status !== 503)
+      log.error({ err: error, method: event?.method, path: event?.path.split('?')[0] }, 'not foreseen')
   })
 })

@@ -35,7 +35,11 @@ export default defineNitroPlugin((nitro) => {
   try {
     release = lockFolder(folder, ownAddress())
   } catch (error) {
-    console.error(error instanceof FolderInUse ? error.message : `The data folder ${folder} cannot be used: ${plainly(error as Error)}`)
+    console.error(
+      error instanceof FolderInUse
+        ? error.message
+        : `The data folder ${folder} cannot be used: ${plainly(error as Error)}`,
+    )
     process.exit(error instanceof FolderInUse ? 3 : 4)
   }
   const opening = open(folder, nitro.h3App).catch((error: Error) => {
@@ -44,7 +48,9 @@ export default defineNitroPlugin((nitro) => {
       release()
       process.exit(6)
     }
-    console.error(`The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`)
+    console.error(
+      `The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`,
+    )
     release()
     process.exit(4)
   })
@@ -69,7 +75,9 @@ function requireOwnHost(): void {
   process.env.HOST ??= process.env.NITRO_HOST ?? '127.0.0.1'
   const { HOST: host } = process.env
   if (isOwn(host)) return
-  console.error(`HOST=${host} would answer the whole network without a sign-in. Leave HOST out, and name the address for the network with ULDO_HOST=${host}: it is served over HTTPS.`)
+  console.error(
+    `HOST=${host} would answer the whole network without a sign-in. Leave HOST out, and name the address for the network with ULDO_HOST=${host}: it is served over HTTPS.`,
+  )
   process.exit(6)
 }
 
@@ -81,13 +89,25 @@ function ownAddress(): string {
 
 /** A folder that holds something and no database is never made into a new one. */
 function refuseStrangeFolder(folder: string): void {
-  if (existsSync(join(folder, '..', RESTORING))) throw new Error(`A restore into this folder was broken off. Run it again: npm run restore -- FILE --to ${join(folder, '..')}`)
+  if (existsSync(join(folder, '..', RESTORING)))
+    throw new Error(
+      `A restore into this folder was broken off. Run it again: npm run restore -- FILE --to ${join(folder, '..')}`,
+    )
   if (!existsSync(folder)) return
   const holds = readdirSync(folder)
-  if (holds.length > 0 && !holds.includes('PG_VERSION')) throw new Error(`${folder} is not empty and holds no records that can be read (PG_VERSION is missing). Nothing was changed. ${remedy(join(folder, '..'))} Or name another folder with ULDO_DATA.`)
+  if (holds.length > 0 && !holds.includes('PG_VERSION'))
+    throw new Error(
+      `${folder} is not empty and holds no records that can be read (PG_VERSION is missing). Nothing was changed. ${remedy(join(folder, '..'))} Or name another folder with ULDO_DATA.`,
+    )
 }
 
-const PLAIN: Record<string, string> = { EACCES: 'this user may not write there. Give the folder to the user that runs Uldo.', EROFS: 'it lies on a disk that can only be read.', ENOSPC: 'its disk is full. Make room and start again.', ENOTDIR: 'it is a file and no folder.', EIO: 'its disk cannot be read.' }
+const PLAIN: Record<string, string> = {
+  EACCES: 'this user may not write there. Give the folder to the user that runs Uldo.',
+  EROFS: 'it lies on a disk that can only be read.',
+  ENOSPC: 'its disk is full. Make room and start again.',
+  ENOTDIR: 'it is a file and no folder.',
+  EIO: 'its disk cannot be read.',
+}
 /** A failure in words that say what to do. */
 const plainly = (error: unknown) => inWords(error, PLAIN)
 
@@ -98,9 +118,11 @@ async function open(folder: string, application: App): Promise<PGlite> {
   await migrate(database, await migrations())
   if (process.env.ULDO_DEMO && (await listBuilds(database)).length === 0) {
     const builds = useStorage('assets:demo')
-    for (const key of (await builds.getKeys()).sort().reverse()) await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
+    for (const key of (await builds.getKeys()).sort().reverse())
+      await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
     await putHouse(database, 0, House.parse(await useStorage('assets:shop').getItem('house.json')))
-    for (const { name, role } of z.array(Person).parse(await useStorage('assets:shop').getItem('people.json'))) await addPerson(database, name, role)
+    for (const { name, role } of z.array(Person).parse(await useStorage('assets:shop').getItem('people.json')))
+      await addPerson(database, name, role)
     await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
   process.env.NUXT_SESSION_PASSWORD = sessionKey(folder)
@@ -110,11 +132,14 @@ async function open(folder: string, application: App): Promise<PGlite> {
   provideBackups(backups)
   backups.start()
   // Beside the work, and told by the health route: a large shop is read in a while.
-  void checkRecords(database).then((damage) => {
-    recordsState.checked = true
-    recordsState.damage = damage
-    for (const { where, why } of damage) console.error(`The records do not hold together: ${where}: ${why}`)
-  }, (error: Error) => console.error(`The records could not be checked: ${error.message}`))
+  void checkRecords(database).then(
+    (damage) => {
+      recordsState.checked = true
+      recordsState.damage = damage
+      for (const { where, why } of damage) console.error(`The records do not hold together: ${where}: ${why}`)
+    },
+    (error: Error) => console.error(`The records could not be checked: ${error.message}`),
+  )
   await resumeRigs(database)
   await resumeWatches(watchParts())
   return database
@@ -125,5 +150,7 @@ const Person = z.strictObject({ name: z.string().max(NAME_LENGTH), role: z.enum(
 async function migrations(): Promise<Migration[]> {
   const files = useStorage('assets:migrations')
   const keys = await files.getKeys()
-  return Promise.all(keys.map(async (key) => ({ name: key.replace(/\.sql$/, ''), sql: String(await files.getItemRaw(key)) })))
+  return Promise.all(
+    keys.map(async (key) => ({ name: key.replace(/\.sql$/, ''), sql: String(await files.getItemRaw(key)) })),
+  )
 }

@@ -25,10 +25,23 @@ afterEach(() => {
 async function begin() {
   const told: RunNews[] = []
   vi.stubGlobal('announceRun', (_id: string, news: RunNews) => void told.push(news))
-  const run = (await insertRun(db, build, { id: randomUUID(), kind: 'prime', setup: { source: 'rig', rig: { seed: 7, pace: 20 } }, who: 'Maren' }))!
+  const run = (await insertRun(db, build, {
+    id: randomUUID(),
+    kind: 'prime',
+    setup: { source: 'rig', rig: { seed: 7, pace: 20 } },
+    who: 'Maren',
+  }))!
   await runRig(db, run, sheet)
   await vi.waitFor(() => expect(told.length).toBeGreaterThan(0))
-  const act = async (action: string) => insertEvent(db, run.id, { clientKey: randomUUID(), time: actOnRig(run.id, action)!, kind: 'act', words: action, data: { action }, who: 'Maren' })
+  const act = async (action: string) =>
+    insertEvent(db, run.id, {
+      clientKey: randomUUID(),
+      time: actOnRig(run.id, action)!,
+      kind: 'act',
+      words: action,
+      data: { action },
+      who: 'Maren',
+    })
   return { run, told, act }
 }
 

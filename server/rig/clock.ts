@@ -32,10 +32,18 @@ function prepareRig(run: Pick<Run, 'kind' | 'setup'>, sheet: Sheet) {
   const spec: RigSpec = { kind: run.kind, ...run.setup.rig! }
   if (run.kind === 'prime') {
     const rig = preparePrimeRig(sheet, spec)
-    return { advance: (): ChannelSample => rig.advance(STEP), act: (action: string) => rig.act(action as PrimeAction), seen: rig.seen }
+    return {
+      advance: (): ChannelSample => rig.advance(STEP),
+      act: (action: string) => rig.act(action as PrimeAction),
+      seen: rig.seen,
+    }
   }
   const rig = prepareEngineRig(sheet, spec)
-  return { advance: (): ChannelSample => rig.advance(STEP), act: (action: string) => rig.act(action as RigAction), seen: (): string[] => [] }
+  return {
+    advance: (): ChannelSample => rig.advance(STEP),
+    act: (action: string) => rig.act(action as RigAction),
+    seen: (): string[] => [],
+  }
 }
 
 /**
@@ -48,13 +56,14 @@ export async function runRig(db: PGlite, run: Run, sheet: Sheet): Promise<void> 
   const last = await lastSequence(db, run.id)
   const done = run.events.filter(({ kind }) => kind === 'act')
   let time = 0
-  for (let next = 0; sequenceOf({ time }) < last; ) {
+  for (let next = 0; sequenceOf({ time }) < last;) {
     while (next < done.length && done[next].time <= time + 1e-6) rig.act(String(done[next++].data.action))
     time = rig.advance().time
     rig.seen()
   }
   // Actions of a moment for which nothing was committed yet.
-  for (const { time: at, data } of done) if (at > time - STEP / 2 && last >= 0 && at + 1e-6 >= last / 1000) rig.act(String(data.action))
+  for (const { time: at, data } of done)
+    if (at > time - STEP / 2 && last >= 0 && at + 1e-6 >= last / 1000) rig.act(String(data.action))
   if (last < 0) for (const { data } of done) rig.act(String(data.action))
 
   let due = 0
@@ -74,7 +83,8 @@ export async function runRig(db: PGlite, run: Run, sheet: Sheet): Promise<void> 
         const sample = rig.advance()
         time = sample.time
         samples.push(sample)
-        for (const place of rig.seen()) seen.push({ clientKey: randomUUID(), time, kind: 'seen', words: '', data: { place, rig: true }, who: 'Rig' })
+        for (const place of rig.seen())
+          seen.push({ clientKey: randomUUID(), time, kind: 'seen', words: '', data: { place, rig: true }, who: 'Rig' })
         due -= STEP
       }
       const entered = await insertStretch(db, run.id, samples, seen)

@@ -21,7 +21,10 @@ const lanes: { start?: ReturnType<typeof open>; rest?: ReturnType<typeof open> }
  *
  * @throws TooBusy when too much waits already, or its time is up; what the task throws
  */
-export async function inThread<T extends Task>(task: T, ...given: Parameters<(typeof TASKS)[T]>): Promise<ReturnType<(typeof TASKS)[T]>> {
+export async function inThread<T extends Task>(
+  task: T,
+  ...given: Parameters<(typeof TASKS)[T]>
+): Promise<ReturnType<(typeof TASKS)[T]>> {
   if (!existsSync(FILE)) {
     const { TASKS: here } = await import('./tasks')
     return (here[task] as (...given: unknown[]) => unknown)(...given) as ReturnType<(typeof TASKS)[T]>
@@ -34,7 +37,9 @@ export async function inThread<T extends Task>(task: T, ...given: Parameters<(ty
   try {
     return (await doing) as ReturnType<(typeof TASKS)[T]>
   } catch (error) {
-    throw error instanceof workerpool.Promise.TimeoutError || error instanceof workerpool.Promise.CancellationError ? new TooBusy('It took too long and was given up: try again in a moment.') : error
+    throw error instanceof workerpool.Promise.TimeoutError || error instanceof workerpool.Promise.CancellationError
+      ? new TooBusy('It took too long and was given up: try again in a moment.')
+      : error
   } finally {
     clearTimeout(waited)
   }

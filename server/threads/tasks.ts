@@ -23,8 +23,17 @@ function standing(recorded: Sheet, primed: boolean): Standing {
   const reading = recorded.readings['prime.pressure']?.value
   const { states, voids, starvesFrom } = outlookOf(recorded)
   return {
-    states: states.map(({ label, verdict, measured }) => ({ label, verdict, ...(measured ? { reading: measured.reading } : {}) })), voids: voids.map(({ about }) => about), ...(starvesFrom === undefined ? {} : { starvesFrom }),
-    ...(primed ? { good: primeClock(sheet).good } : {}), ...(primed && reading !== undefined && judgePrime(reading, primeExpectation(sheet)) !== 'pass' ? { notPrimed: true } : {}),
+    states: states.map(({ label, verdict, measured }) => ({
+      label,
+      verdict,
+      ...(measured ? { reading: measured.reading } : {}),
+    })),
+    voids: voids.map(({ about }) => about),
+    ...(starvesFrom === undefined ? {} : { starvesFrom }),
+    ...(primed ? { good: primeClock(sheet).good } : {}),
+    ...(primed && reading !== undefined && judgePrime(reading, primeExpectation(sheet)) !== 'pass'
+      ? { notPrimed: true }
+      : {}),
   }
 }
 
@@ -33,7 +42,11 @@ export const TASKS = {
   expectation: (sheet: Sheet): Expectation => expectationOf(sheet),
   standing,
   /** Which builds' verdicts other house rules would move. */
-  preview: (builds: { id: string; name: string; engine: string; sheet: Sheet }[], house: NonNullable<Sheet['house']>, wanted: NonNullable<Sheet['house']>): { id: string; name: string; engine: string; moves: VerdictMove[] }[] =>
+  preview: (
+    builds: { id: string; name: string; engine: string; sheet: Sheet }[],
+    house: NonNullable<Sheet['house']>,
+    wanted: NonNullable<Sheet['house']>,
+  ): { id: string; name: string; engine: string; moves: VerdictMove[] }[] =>
     builds.flatMap(({ id, name, engine, sheet }) => {
       const moves = verdictMoves({ ...sheet, house }, wanted)
       return moves.length > 0 ? [{ id, name, engine, moves }] : []

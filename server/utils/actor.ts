@@ -33,9 +33,20 @@ const LOOPBACK_NAMES = ['localhost', '127.0.0.1', '::1']
 export function isOwnMachine(event: H3Event): boolean {
   const { socket, headers } = event.node.req
   if ((socket as TLSSocket).encrypted) return false
-  if (headers.forwarded ?? headers['x-forwarded-for'] ?? headers['x-forwarded-host'] ?? headers['x-real-ip'] ?? headers.via) return false
+  if (
+    headers.forwarded ??
+    headers['x-forwarded-for'] ??
+    headers['x-forwarded-host'] ??
+    headers['x-real-ip'] ??
+    headers.via
+  )
+    return false
   // While developing, requests come by a socket that has no address.
-  if (!import.meta.dev && !(LOOPBACK_ADDRESS.test(socket.remoteAddress ?? '') && LOOPBACK_ADDRESS.test(socket.localAddress ?? ''))) return false
+  if (
+    !import.meta.dev &&
+    !(LOOPBACK_ADDRESS.test(socket.remoteAddress ?? '') && LOOPBACK_ADDRESS.test(socket.localAddress ?? ''))
+  )
+    return false
   return LOOPBACK_NAMES.includes(nameOf(headers.host) ?? '')
 }
 
@@ -55,7 +66,10 @@ export async function actorOf(event: H3Event): Promise<Actor> {
 }
 
 /** Where a request came from, for the log of access. */
-export const originOf = (event: H3Event): Origin => ({ address: isOwnMachine(event) ? 'this machine' : (event.node.req.socket.remoteAddress ?? ''), agent: getRequestHeader(event, 'user-agent') ?? '' })
+export const originOf = (event: H3Event): Origin => ({
+  address: isOwnMachine(event) ? 'this machine' : (event.node.req.socket.remoteAddress ?? ''),
+  agent: getRequestHeader(event, 'user-agent') ?? '',
+})
 
 /** Under which name something is entered, and with what role. */
 export interface Hand {
@@ -75,13 +89,27 @@ export async function requireHand(event: H3Event, claimed?: string): Promise<Han
   const { actor, need } = event.context
   if (actor.kind === 'token') return { name: actor.name, role: 'builder', bound: true }
   if (actor.kind === 'person') {
-    if (claimed !== undefined && claimed !== actor.name) throw refusal(403, 'other-person', `It was made by ${claimed}, and ${actor.name} is signed in. Sign in as ${claimed} and send it again, or leave it out.`, { problems: [{ path: 'who', message: `is not ${actor.name}` }] })
+    if (claimed !== undefined && claimed !== actor.name)
+      throw refusal(
+        403,
+        'other-person',
+        `It was made by ${claimed}, and ${actor.name} is signed in. Sign in as ${claimed} and send it again, or leave it out.`,
+        { problems: [{ path: 'who', message: `is not ${actor.name}` }] },
+      )
     return { name: actor.name, role: actor.role, bound: true }
   }
   if (actor.kind !== 'open') throw refusal(401, 'sign-in', 'Nobody is signed in on this device.')
-  if (claimed === undefined || (UNNAMED as readonly string[]).includes(claimed)) return { name: claimed ?? UNNAMED[1], role: 'owner', bound: false }
+  if (claimed === undefined || (UNNAMED as readonly string[]).includes(claimed))
+    return { name: claimed ?? UNNAMED[1], role: 'owner', bound: false }
   const person = (await listPeople(requireDatabase())).find(({ name }) => name === claimed)
-  if (!person) throw refusal(403, 'unknown-person', `Nobody named ${claimed} works here. Add ${claimed} under House rules, People, and send it again.`, { problems: [{ path: 'who', message: 'is nobody of the list of people' }] })
-  if (need !== 'nothing' && need !== 'device' && !suffices(person.role, need)) throw refusal(403, 'role', `${claimed} may not do that: it takes ${need === 'owner' ? 'an owner' : `a ${need}`}.`)
+  if (!person)
+    throw refusal(
+      403,
+      'unknown-person',
+      `Nobody named ${claimed} works here. Add ${claimed} under House rules, People, and send it again.`,
+      { problems: [{ path: 'who', message: 'is nobody of the list of people' }] },
+    )
+  if (need !== 'nothing' && need !== 'device' && !suffices(person.role, need))
+    throw refusal(403, 'role', `${claimed} may not do that: it takes ${need === 'owner' ? 'an owner' : `a ${need}`}.`)
   return { name: person.name, role: person.role, bound: false }
 }

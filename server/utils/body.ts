@@ -25,7 +25,9 @@ export async function requireJson<T>(event: H3Event, schema: z.ZodType<T>, what:
   try {
     value = JSON.parse(bytes.toString('utf8'))
   } catch {
-    throw refusal(400, 'not-json', `${what}: the body is not JSON.`, { problems: [{ path: '', message: 'is not JSON' }] })
+    throw refusal(400, 'not-json', `${what}: the body is not JSON.`, {
+      problems: [{ path: '', message: 'is not JSON' }],
+    })
   }
   const valid = requireValid(schema, value, what)
   // Who did it, for the log: on this machine whoever is named.
@@ -37,7 +39,13 @@ export async function requireJson<T>(event: H3Event, schema: z.ZodType<T>, what:
 /** A value whose every text can be kept: no NUL and no half of a surrogate pair, which no database takes. */
 export function requireKeepable<T>(value: T, what: string): T {
   const path = unkeepableIn(value, '')
-  if (path !== undefined) throw refusal(400, 'invalid', `${what}: ${path || 'the text'} holds a character that cannot be kept. Type it again.`, { problems: [{ path, message: 'holds a NUL or half a character' }] })
+  if (path !== undefined)
+    throw refusal(
+      400,
+      'invalid',
+      `${what}: ${path || 'the text'} holds a character that cannot be kept. Type it again.`,
+      { problems: [{ path, message: 'holds a NUL or half a character' }] },
+    )
   return value
 }
 

@@ -18,7 +18,12 @@ function makeHub<T>() {
 }
 
 /** What is told to everybody: that the house or the shelf is another. */
-export type ShopNews = { kind: 'house'; revision: number } | { kind: 'shelf' } | { kind: 'people' } | { kind: 'proposals'; build: string } | Alarm
+export type ShopNews =
+  | { kind: 'house'; revision: number }
+  | { kind: 'shelf' }
+  | { kind: 'people' }
+  | { kind: 'proposals'; build: string }
+  | Alarm
 
 /** Every entry of a build; readings and events of a run. */
 export const { tell: announceEntry, hear: hearEntries } = makeHub<Entry>()

@@ -18,9 +18,19 @@ export const currentNetwork = () => network
 export async function letNetworkIn(db: PGlite, folder: string, application: App): Promise<void> {
   const host = process.env.ULDO_HOST ?? ''
   if (isOwn(host)) return
-  if (!(await getPassphrase(db)) || !(await hasOwner(db))) throw new NotLetIn('The network is let in only with a passphrase of the shop and an owner with a PIN. Set them on this machine: npm run passphrase')
+  if (!(await getPassphrase(db)) || !(await hasOwner(db)))
+    throw new NotLetIn(
+      'The network is let in only with a passphrase of the shop and an owner with a PIN. Set them on this machine: npm run passphrase',
+    )
   const port = Number(process.env.ULDO_TLS_PORT ?? 4443)
   const known = (name: string | undefined) => name !== undefined && ownNames(host, process.env.ULDO_ADDRESS).has(name)
-  network = await openNetwork({ host, port, folder, env: process.env, application: toNodeListener(application), door: (told) => doorOf(told, known) })
+  network = await openNetwork({
+    host,
+    port,
+    folder,
+    env: process.env,
+    application: toNodeListener(application),
+    door: (told) => doorOf(told, known),
+  })
   console.error(`Uldo is open to the shop’s network at ${network.address}`)
 }

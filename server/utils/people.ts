@@ -7,6 +7,9 @@ import { getPerson } from '../data/people'
 export async function requirePerson(event: H3Event): Promise<Person> {
   const id = z.uuid().safeParse(getRouterParam(event, 'person'))
   const person = id.success ? await getPerson(requireDatabase(), id.data) : undefined
-  if (!person) throw refusal(404, 'unknown-person', 'Nobody is there under that id.', { problems: [{ path: 'person', message: 'names nobody' }] })
+  if (!person)
+    throw refusal(404, 'unknown-person', 'Nobody is there under that id.', {
+      problems: [{ path: 'person', message: 'names nobody' }],
+    })
   return person
 }

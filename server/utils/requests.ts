@@ -19,11 +19,17 @@ export function requireBuildId(event: H3Event): string {
 }
 
 export function unknownBuild(id: string) {
-  return refusal(404, 'unknown-build', `There is no build ${id}.`, { problems: [{ path: 'id', message: 'names no build' }] })
+  return refusal(404, 'unknown-build', `There is no build ${id}.`, {
+    problems: [{ path: 'id', message: 'names no build' }],
+  })
 }
 
 const Operation = z.discriminatedUnion('op', [
-  z.strictObject({ op: z.enum(['add', 'replace', 'test']), path: z.string().startsWith('/').max(200), value: z.unknown() }),
+  z.strictObject({
+    op: z.enum(['add', 'replace', 'test']),
+    path: z.string().startsWith('/').max(200),
+    value: z.unknown(),
+  }),
   z.strictObject({ op: z.literal('remove'), path: z.string().startsWith('/').max(200) }),
 ])
 
@@ -38,4 +44,9 @@ export const ChangeBody = z.strictObject({
 })
 
 /** A move on the shelf, once under its key. */
-export const MoveBody = z.strictObject({ clientKey: z.uuid(), item: z.uuid(), move: z.enum(['reserve', 'release', 'take', 'put-back']), count: z.number().int().min(1).max(9999) })
+export const MoveBody = z.strictObject({
+  clientKey: z.uuid(),
+  item: z.uuid(),
+  move: z.enum(['reserve', 'release', 'take', 'put-back']),
+  count: z.number().int().min(1).max(9999),
+})

@@ -9,13 +9,24 @@ export function itemAnswer(result: ItemResult): ShelfItem {
     case 'written':
       return result.item
     case 'unknown':
-      throw refusal(404, 'unknown-item', 'There is no such item on the shelf.', { problems: [{ path: 'item', message: 'names nothing on the shelf' }] })
+      throw refusal(404, 'unknown-item', 'There is no such item on the shelf.', {
+        problems: [{ path: 'item', message: 'names nothing on the shelf' }],
+      })
     case 'twice':
-      throw refusal(409, 'twice', 'One of that kind and name lies there already: change its count.', { problems: [{ path: 'label', message: 'lies on the shelf already' }] })
+      throw refusal(409, 'twice', 'One of that kind and name lies there already: change its count.', {
+        problems: [{ path: 'label', message: 'lies on the shelf already' }],
+      })
     case 'held':
-      throw refusal(409, 'held', `${result.reserved} of it are set aside for builds: release them first.`, { problems: [{ path: 'count', message: `must be ${result.reserved} at least` }] })
+      throw refusal(409, 'held', `${result.reserved} of it are set aside for builds: release them first.`, {
+        problems: [{ path: 'count', message: `must be ${result.reserved} at least` }],
+      })
     case 'conflict':
-      throw refusal(409, 'conflict', `Somebody changed it since: ${result.item.count} lie there now. Look at it again.`, { problems: [{ path: 'base', message: `it is at revision ${result.item.revision}` }] })
+      throw refusal(
+        409,
+        'conflict',
+        `Somebody changed it since: ${result.item.count} lie there now. Look at it again.`,
+        { problems: [{ path: 'base', message: `it is at revision ${result.item.revision}` }] },
+      )
   }
 }
 

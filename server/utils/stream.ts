@@ -26,7 +26,8 @@ export interface Listener {
 /** A stream of messages to one listener (server-sent events), with a beat so that a lost line is noticed; 503 when there are too many. */
 export function openListener(event: H3Event, patience = PATIENCE): Listener {
   const address = event.node.req.socket.remoteAddress ?? ''
-  if (open >= MOST || (byAddress.get(address) ?? 0) >= FROM_ONE) throw refusal(503, 'busy', 'Too many pages listen at once. Close some.')
+  if (open >= MOST || (byAddress.get(address) ?? 0) >= FROM_ONE)
+    throw refusal(503, 'busy', 'Too many pages listen at once. Close some.')
   open++
   byAddress.set(address, (byAddress.get(address) ?? 0) + 1)
   const stream = createEventStream(event)
@@ -38,7 +39,11 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
   const sendAway = () => void event.node.res.destroy()
   const beat = setInterval(() => {
     void push({ event: 'beat', data: '' })
-    if (session) void stillStands(requireDatabase(), session).then((stands) => stands || sendAway(), () => undefined)
+    if (session)
+      void stillStands(requireDatabase(), session).then(
+        (stands) => stands || sendAway(),
+        () => undefined,
+      )
   }, 10_000)
   const unhear = session ? hearEnded(session, sendAway) : undefined
   stream.onClosed(async () => {
@@ -53,7 +58,8 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
   })
   async function push(message: { event: string; data: string; id?: string }): Promise<void> {
     if (closed) return
-    if (event.node.res.writableLength > UNREAD) await (room ??= roomIn(event.node.res, patience).finally(() => (room = undefined)))
+    if (event.node.res.writableLength > UNREAD)
+      await (room ??= roomIn(event.node.res, patience).finally(() => (room = undefined)))
     if (!closed) await stream.push(message)
   }
   return { push, send: () => stream.send(), onClosed: (work) => void closing.push(work) }

@@ -21,10 +21,17 @@ export async function tryOne<T>(work: () => Promise<T>): Promise<T> {
 }
 
 /** Refuses with 429 while there were too many wrong tries. */
-export async function requireNoWait(event: H3Event, { count, last }: Failures, what: string, subject = ''): Promise<void> {
+export async function requireNoWait(
+  event: H3Event,
+  { count, last }: Failures,
+  what: string,
+  subject = '',
+): Promise<void> {
   const wait = waitFor(count, last, Date.now())
   if (wait <= 0) return
   await logAccess(requireDatabase(), 'waits', originOf(event), subject)
   setResponseHeader(event, 'retry-after', Math.ceil(wait / 1000))
-  throw refusal(429, 'waits', `${count} wrong ${what}: the next try is taken in ${waitWords(wait)}.`, { problems: [{ path: '', message: `waits ${waitWords(wait)}` }] })
+  throw refusal(429, 'waits', `${count} wrong ${what}: the next try is taken in ${waitWords(wait)}.`, {
+    problems: [{ path: '', message: `waits ${waitWords(wait)}` }],
+  })
 }

@@ -27,16 +27,31 @@ describe('the watch on the server', () => {
     const alarms: Alarm[] = []
     let now = Date.now()
     const own: WatchParts = {
-      db, now: () => now, alarm: (alarm) => alarms.push(alarm), tell: (id, news) => hearers.get(id)?.forEach((hear) => hear(news)),
+      db,
+      now: () => now,
+      alarm: (alarm) => alarms.push(alarm),
+      tell: (id, news) => hearers.get(id)?.forEach((hear) => hear(news)),
       hearRun: (id, hear) => {
         hearers.set(id, [...(hearers.get(id) ?? []), hear])
-        return () => void hearers.set(id, (hearers.get(id) ?? []).filter((each) => each !== hear))
+        return () =>
+          void hearers.set(
+            id,
+            (hearers.get(id) ?? []).filter((each) => each !== hear),
+          )
       },
     }
     return { own, alarms, later: (seconds: number) => (now += 1000 * seconds) }
   }
-  const begin = async (source: 'hand' | 'logger' | 'rig' = 'logger') => (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup: { source }, who: 'Maren' }))!
-  const event = (kind: RunEvent['kind'], time: number, data: RunEvent['data'] = {}): RunEvent => ({ clientKey: randomUUID(), time, kind, words: '', data, who: 'Maren' })
+  const begin = async (source: 'hand' | 'logger' | 'rig' = 'logger') =>
+    (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup: { source }, who: 'Maren' }))!
+  const event = (kind: RunEvent['kind'], time: number, data: RunEvent['data'] = {}): RunEvent => ({
+    clientKey: randomUUID(),
+    time,
+    kind,
+    words: '',
+    data,
+    who: 'Maren',
+  })
   async function say(own: WatchParts, run: string, what: RunEvent) {
     const kept = (await insertEvent(db, run, what))!
     own.tell(run, { kind: 'event', event: kept.event })
@@ -51,7 +66,8 @@ describe('the watch on the server', () => {
     const { own, alarms } = parts()
     const run = await begin('rig')
     await watchStart(own, run, sheet)
-    const stretch = (from: number, to: number, pressure: number) => Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, pressure, speed: 15 }))
+    const stretch = (from: number, to: number, pressure: number) =>
+      Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, pressure, speed: 15 }))
     await read(own, run.id, [{ time: 0, pressure: 0, speed: 0 }, ...stretch(0.1, 20, 3.5e5), ...stretch(20, 24, 0)])
     await vi.waitFor(async () => expect(await calls(run.id)).toMatchObject([{ data: { code: 'lost' } }]))
     expect(alarms).toEqual([])
@@ -61,11 +77,14 @@ describe('the watch on the server', () => {
     const { own, alarms } = parts()
     const run = await begin()
     await watchStart(own, run, sheet)
-    const stretch = (from: number, to: number, pressure: number) => Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, pressure, speed: 15 }))
+    const stretch = (from: number, to: number, pressure: number) =>
+      Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, pressure, speed: 15 }))
     await read(own, run.id, [{ time: 0, pressure: 0, speed: 0 }, ...stretch(0.1, 20, 3.5e5)])
     expect(alarms).toEqual([])
     await read(own, run.id, stretch(20, 24, 0))
-    await vi.waitFor(async () => expect(await calls(run.id)).toMatchObject([{ kind: 'word', data: { code: 'lost' }, who: 'Uldo' }]))
+    await vi.waitFor(async () =>
+      expect(await calls(run.id)).toMatchObject([{ kind: 'word', data: { code: 'lost' }, who: 'Uldo' }]),
+    )
     expect(alarms).toMatchObject([{ on: true, run: run.id, build, name: 'Ottiline', code: 'lost' }])
     expect(standingAlarms()).toHaveLength(1)
     await read(own, run.id, stretch(24, 26, 0))
@@ -86,9 +105,17 @@ describe('the watch on the server', () => {
   it('is taken up again when the server stood still, from what was read before', async () => {
     const first = parts()
     const run = await begin()
-    await insertSamples(db, run.id, Array.from({ length: 200 }, (_, i) => ({ time: i / 10, pressure: i < 2 ? 0 : 3.5e5, speed: i < 1 ? 0 : 15 })))
+    await insertSamples(
+      db,
+      run.id,
+      Array.from({ length: 200 }, (_, i) => ({ time: i / 10, pressure: i < 2 ? 0 : 3.5e5, speed: i < 1 ? 0 : 15 })),
+    )
     await resumeWatches(first.own)
-    await read(first.own, run.id, Array.from({ length: 40 }, (_, i) => ({ time: 20 + i / 10, pressure: 0, speed: 15 })))
+    await read(
+      first.own,
+      run.id,
+      Array.from({ length: 40 }, (_, i) => ({ time: 20 + i / 10, pressure: 0, speed: 15 })),
+    )
     await vi.waitFor(async () => expect(await calls(run.id)).toHaveLength(1))
     // A call that was made is not made again.
     stopWatches()

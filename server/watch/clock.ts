@@ -69,16 +69,37 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
     if (!seen?.stop || called) return
     called = true
     const { code, time, reading, limit, speed, temperature } = seen.stop
-    const event: RunEvent = { clientKey: randomUUID(), time: Math.max(0, time), kind: 'word', words: `STOP: ${code}`, data: { watch: 'server', code, reading, limit, speed, temperature }, who: 'Uldo' }
+    const event: RunEvent = {
+      clientKey: randomUUID(),
+      time: Math.max(0, time),
+      kind: 'word',
+      words: `STOP: ${code}`,
+      data: { watch: 'server', code, reading, limit, speed, temperature },
+      who: 'Uldo',
+    }
     // A simulated engine's own board shouts; the rest of the shop has none to switch off.
     if (!acknowledged && run.setup.source !== 'rig') {
-      const news: Alarm = { kind: 'alarm', on: true, run: run.id, build: run.buildId, name: recorded.name, code, reading, limit }
+      const news: Alarm = {
+        kind: 'alarm',
+        on: true,
+        run: run.id,
+        build: run.buildId,
+        name: recorded.name,
+        code,
+        reading,
+        limit,
+      }
       standing.set(run.id, news)
       alarm(news)
     }
     // Told before it is kept: the seconds count.
-    tell(run.id, { kind: 'event', event: { ...event, number: Number.MAX_SAFE_INTEGER, at: new Date(parts.now()).toISOString() } })
-    await insertEvent(db, run.id, event).catch((error: Error) => console.error(`The call of run ${run.id} could not be kept: ${error.message}`))
+    tell(run.id, {
+      kind: 'event',
+      event: { ...event, number: Number.MAX_SAFE_INTEGER, at: new Date(parts.now()).toISOString() },
+    })
+    await insertEvent(db, run.id, event).catch((error: Error) =>
+      console.error(`The call of run ${run.id} could not be kept: ${error.message}`),
+    )
   }
 
   function quiet(): void {
@@ -108,7 +129,8 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   }, TICK)
   const unhear = parts.hearRun(run.id, (news) => {
     if (news.kind === 'samples') feed(news.samples, [])
-    else if (news.kind === 'event' && !(news.event.kind === 'word' && news.event.data.watch === 'server')) feed([], [news.event])
+    else if (news.kind === 'event' && !(news.event.kind === 'word' && news.event.data.watch === 'server'))
+      feed([], [news.event])
     else if (news.kind === 'end') end()
   })
   function end(): void {
@@ -123,7 +145,10 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   if (run.events.length > 0 || run.samples > 0) feed(await samplesAfter(db, run.id, -1, 200_000), run.events)
   if (usableSheet(sheet).voids.length > 0) return
   // The model comes when it comes: deadline, ceiling and total loss are watched meanwhile, and without it.
-  inThread('expectation', sheet).then((expectation) => watch.expect(expectation), (error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`))
+  inThread('expectation', sheet).then(
+    (expectation) => watch.expect(expectation),
+    (error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`),
+  )
 }
 
 /** Ends every watch of this process. */
@@ -135,6 +160,7 @@ export function stopWatches(): void {
 export async function resumeWatches(parts: WatchParts): Promise<void> {
   for (const run of await openRuns(parts.db, 'start')) {
     const build = await getBuild(parts.db, run.buildId)
-    if (build && parts.now() - Date.parse(run.startedAt) < 12 * 3600_000) await watchStart(parts, { ...run, events: await eventsOf(parts.db, run.id) }, build.sheet)
+    if (build && parts.now() - Date.parse(run.startedAt) < 12 * 3600_000)
+      await watchStart(parts, { ...run, events: await eventsOf(parts.db, run.id) }, build.sheet)
   }
 }

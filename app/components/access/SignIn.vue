@@ -65,21 +65,58 @@ async function signIn() {
 <template>
   <main class="sign-in">
     <div class="sheet-of-it">
-      <p class="mark"><img src="/mark.svg" alt="" width="26" height="26"> Uldo</p>
+      <p class="mark"><img src="/mark.svg" alt="" width="26" height="26" /> Uldo</p>
       <p v-if="access.lost" class="quiet" role="status">Your sign-in has ended. What you typed is kept on this page.</p>
-      <template v-if="!now"><h1>Sign in</h1><p class="quiet">Asking the server. <Button type="button" variant="outlined" @click="look">Ask again</Button></p></template>
+      <template v-if="!now"
+        ><h1>Sign in</h1>
+        <p class="quiet">
+          Asking the server. <Button type="button" variant="outlined" @click="look">Ask again</Button>
+        </p></template
+      >
       <form v-else-if="!now.device" @submit.prevent="know">
         <h1>This device is new here</h1>
-        <label class="field">Passphrase of the shop<InputText v-model="passphrase" type="password" autocomplete="current-password" maxlength="400" :aria-invalid="!!problem" aria-describedby="why" autofocus /></label>
+        <label class="field"
+          >Passphrase of the shop<InputText
+            v-model="passphrase"
+            type="password"
+            autocomplete="current-password"
+            maxlength="400"
+            :aria-invalid="!!problem"
+            aria-describedby="why"
+            autofocus
+        /></label>
         <Button type="submit" :disabled="busy">Let it in</Button>
         <p class="quiet">Asked for once on each device. An owner knows it.</p>
       </form>
       <template v-else>
         <h1>Who is here?</h1>
-        <p v-if="now.people.length === 0">Nobody has a PIN yet: an owner gives one on the shop’s own machine, under House rules, People.</p>
-        <div class="people" role="group" aria-label="People"><Button v-for="each in now.people" :key="each.id" type="button" :variant="chosen?.id === each.id ? undefined : 'outlined'" :aria-pressed="chosen?.id === each.id" @click="choose(each)">{{ each.name }}</Button></div>
+        <p v-if="now.people.length === 0">
+          Nobody has a PIN yet: an owner gives one on the shop’s own machine, under House rules, People.
+        </p>
+        <div class="people" role="group" aria-label="People">
+          <Button
+            v-for="each in now.people"
+            :key="each.id"
+            type="button"
+            :variant="chosen?.id === each.id ? undefined : 'outlined'"
+            :aria-pressed="chosen?.id === each.id"
+            @click="choose(each)"
+            >{{ each.name }}</Button
+          >
+        </div>
         <form v-if="chosen" @submit.prevent="signIn">
-          <label class="field">PIN of {{ chosen.name }}<InputText ref="pinField" v-model="pin" type="password" inputmode="numeric" autocomplete="off" maxlength="20" :aria-invalid="!!problem" aria-describedby="why" /></label>
+          <label class="field"
+            >PIN of {{ chosen.name
+            }}<InputText
+              ref="pinField"
+              v-model="pin"
+              type="password"
+              inputmode="numeric"
+              autocomplete="off"
+              maxlength="20"
+              :aria-invalid="!!problem"
+              aria-describedby="why"
+          /></label>
           <Button type="submit" :disabled="busy">Sign in</Button>
         </form>
       </template>
@@ -89,14 +126,60 @@ async function signIn() {
 </template>
 
 <style scoped>
-.sign-in { position: fixed; inset: 0; z-index: 60; background: var(--paper); overflow-y: auto; padding: 8vh 16px 16px; }
-.sheet-of-it { max-width: 520px; margin: 0 auto; display: grid; gap: 14px; }
-.mark { display: flex; align-items: center; gap: 10px; font-weight: 700; font-size: 20px; margin: 0; }
-h1 { margin: 0 0 4px; }
-form { display: grid; gap: 12px; justify-items: start; }
-.people { display: flex; flex-wrap: wrap; gap: 10px; }
-.people .p-button { min-height: 52px; min-width: 120px; font-size: 18px; }
-.field { display: grid; gap: 4px; color: var(--quiet); width: 100%; }
-.p-inputtext { height: 52px; font-size: 20px; width: 100%; max-width: 420px; }
-.wrong { color: var(--stop); margin: 0; }
+.sign-in {
+  position: fixed;
+  inset: 0;
+  z-index: 60;
+  background: var(--paper);
+  overflow-y: auto;
+  padding: 8vh 16px 16px;
+}
+.sheet-of-it {
+  max-width: 520px;
+  margin: 0 auto;
+  display: grid;
+  gap: 14px;
+}
+.mark {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-weight: 700;
+  font-size: 20px;
+  margin: 0;
+}
+h1 {
+  margin: 0 0 4px;
+}
+form {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+.people {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.people .p-button {
+  min-height: 52px;
+  min-width: 120px;
+  font-size: 18px;
+}
+.field {
+  display: grid;
+  gap: 4px;
+  color: var(--quiet);
+  width: 100%;
+}
+.p-inputtext {
+  height: 52px;
+  font-size: 20px;
+  width: 100%;
+  max-width: 420px;
+}
+.wrong {
+  color: var(--stop);
+  margin: 0;
+}
 </style>

@@ -17,12 +17,24 @@ const speed = ref(working.value.speed)
 const load = ref(100 * Math.round(usualLoad(build.sheet!, set, speed.value) / 100))
 const temperature = ref(working.value.temperature)
 const arc = ref<number>(build.sheet!.layout.mainGroove)
-watch(() => [working.value.speed, working.value.temperature], ([n, t]) => {
-  speed.value = n
-  temperature.value = t
-})
-const moment = computed(() => ({ load: load.value, speed: speed.value, temperature: temperature.value, feedPressure: feed.value, arc: arc.value }))
-const film = useAnswer((_, worker) => (build.sheet ? worker().film(build.sheet, set, number, { ...moment.value }) : undefined), () => [build.sheet, set, number, moment.value])
+watch(
+  () => [working.value.speed, working.value.temperature],
+  ([n, t]) => {
+    speed.value = n
+    temperature.value = t
+  },
+)
+const moment = computed(() => ({
+  load: load.value,
+  speed: speed.value,
+  temperature: temperature.value,
+  feedPressure: feed.value,
+  arc: arc.value,
+}))
+const film = useAnswer(
+  (_, worker) => (build.sheet ? worker().film(build.sheet, set, number, { ...moment.value }) : undefined),
+  () => [build.sheet, set, number, moment.value],
+)
 
 const orbits = shallowRef<OrbitSummary[]>()
 const progress = ref<number>()
@@ -33,7 +45,11 @@ async function runOrbits() {
   failed.value = undefined
   const of = build.sheet!
   try {
-    const found = await useFilmWorker().orbits(of, { speed: speed.value, temperature: temperature.value }, proxy((done: number, all: number) => (progress.value = done / all)))
+    const found = await useFilmWorker().orbits(
+      of,
+      { speed: speed.value, temperature: temperature.value },
+      proxy((done: number, all: number) => (progress.value = done / all)),
+    )
     // Of a record that has changed meanwhile it says nothing.
     if (found && of === build.sheet) took(found)
   } catch (error) {
@@ -51,34 +67,95 @@ function cancel() {
   void useFilmWorker().cancel()
   progress.value = undefined
 }
-watch(() => build.sheet, () => (orbits.value = undefined))
-const mega = (value: number) => (house.unit('pressure').symbol === 'psi' ? house.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`)
+watch(
+  () => build.sheet,
+  () => (orbits.value = undefined),
+)
+const mega = (value: number) =>
+  house.unit('pressure').symbol === 'psi' ? house.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`
 const place = (angle: number) => `${Math.round(((angle * 180) / Math.PI + 360) % 360)}°`
-const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y, degree: own.value.least.degree, eccentricity: 1 - own.value.least.film / own.value.radialClearance } : undefined))
+const orbitDrawn = computed(() =>
+  own.value
+    ? {
+        x: own.value.x,
+        y: own.value.y,
+        degree: own.value.least.degree,
+        eccentricity: 1 - own.value.least.film / own.value.radialClearance,
+      }
+    : undefined,
+)
 </script>
 
 <template>
   <section class="panel" data-testid="film">
-    <div class="block-head"><h2>Film</h2><span class="note">the film carries the load; the pump only makes up for what leaves its ends</span></div>
+    <div class="block-head">
+      <h2>Film</h2>
+      <span class="note">the film carries the load; the pump only makes up for what leaves its ends</span>
+    </div>
     <div v-if="film" class="view">
       <FilmDrawing :film="film" :arc="set === 'main' ? arc : 14" :orbit="orbitDrawn" />
       <div>
         <div class="pair">
-          <div><span class="quiet">Least film</span><span class="mono big" data-testid="least-film">{{ house.sayFilm(film.minimumFilm) }}</span><span class="quiet">roughness {{ house.sayFilm(COMBINED_ROUGHNESS) }}</span><VerdictLabel :verdict="film.verdict" /></div>
-          <div><span class="quiet">Peak in the film</span><span class="mono big" data-testid="peak-film">{{ mega(film.peakPressure) }}</span><span class="quiet">fed with {{ house.say(film.feedPressure, 'pressure') }}</span></div>
+          <div>
+            <span class="quiet">Least film</span
+            ><span class="mono big" data-testid="least-film">{{ house.sayFilm(film.minimumFilm) }}</span
+            ><span class="quiet">roughness {{ house.sayFilm(COMBINED_ROUGHNESS) }}</span
+            ><VerdictLabel :verdict="film.verdict" />
+          </div>
+          <div>
+            <span class="quiet">Peak in the film</span
+            ><span class="mono big" data-testid="peak-film">{{ mega(film.peakPressure) }}</span
+            ><span class="quiet">fed with {{ house.say(film.feedPressure, 'pressure') }}</span>
+          </div>
         </div>
-        <label class="slide"><span>Steady load<span class="mono">{{ (load / 1000).toFixed(1) }} kN, {{ mega(film.specificLoad) }} on the shell</span></span><input v-model.number="load" type="range" min="200" max="40000" step="100" aria-label="Load on the journal"></label>
-        <label class="slide"><span>Speed<span class="mono">{{ house.say(speed, 'speed') }}</span></span><input v-model.number="speed" type="range" :min="3" :max="150" step="0.5" aria-label="Speed of the crank"></label>
-        <label class="slide"><span>Oil at the feed<span class="mono">{{ house.say(temperature, 'temperature') }}, in the film up to {{ house.say(temperature + film.peakRise, 'temperature') }}</span></span><input v-model.number="temperature" type="range" min="20" max="150" step="1" aria-label="Oil temperature"></label>
-        <label v-if="set === 'main'" class="slide"><span>Groove<span class="mono">{{ arc }}°</span></span><input v-model.number="arc" type="range" min="30" max="360" step="10" aria-label="Groove arc"></label>
-        <p class="facts quiet">Thinnest {{ place(film.thinnestAngle) }} from the crown; leaks <span class="mono">{{ house.say(film.sideLeakage, 'flow', 2) }}</span>, drags <span class="mono">{{ house.say(film.dragPower, 'power') }}</span>.</p>
+        <label class="slide"
+          ><span
+            >Steady load<span class="mono"
+              >{{ (load / 1000).toFixed(1) }} kN, {{ mega(film.specificLoad) }} on the shell</span
+            ></span
+          ><input v-model.number="load" type="range" min="200" max="40000" step="100" aria-label="Load on the journal"
+        /></label>
+        <label class="slide"
+          ><span
+            >Speed<span class="mono">{{ house.say(speed, 'speed') }}</span></span
+          ><input v-model.number="speed" type="range" :min="3" :max="150" step="0.5" aria-label="Speed of the crank"
+        /></label>
+        <label class="slide"
+          ><span
+            >Oil at the feed<span class="mono"
+              >{{ house.say(temperature, 'temperature') }}, in the film up to
+              {{ house.say(temperature + film.peakRise, 'temperature') }}</span
+            ></span
+          ><input v-model.number="temperature" type="range" min="20" max="150" step="1" aria-label="Oil temperature"
+        /></label>
+        <label v-if="set === 'main'" class="slide"
+          ><span
+            >Groove<span class="mono">{{ arc }}°</span></span
+          ><input v-model.number="arc" type="range" min="30" max="360" step="10" aria-label="Groove arc"
+        /></label>
+        <p class="facts quiet">
+          Thinnest {{ place(film.thinnestAngle) }} from the crown; leaks
+          <span class="mono">{{ house.say(film.sideLeakage, 'flow', 2) }}</span>, drags
+          <span class="mono">{{ house.say(film.dragPower, 'power') }}</span>.
+        </p>
       </div>
     </div>
     <p v-else class="quiet">Working out the film.</p>
     <div class="orbit-line">
-      <template v-if="progress !== undefined"><progress :value="progress" max="1" aria-label="Orbits" /><Button type="button" variant="outlined" @click="cancel">Cancel</Button></template>
+      <template v-if="progress !== undefined"
+        ><progress :value="progress" max="1" aria-label="Orbits" /><Button
+          type="button"
+          variant="outlined"
+          @click="cancel"
+          >Cancel</Button
+        ></template
+      >
       <Button v-else type="button" variant="outlined" @click="runOrbits">Run the orbit over the cycle</Button>
-      <p v-if="own" data-testid="orbit"><b>Tightest {{ house.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing, {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean, {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.</p>
+      <p v-if="own" data-testid="orbit">
+        <b>Tightest {{ house.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing,
+        {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean,
+        {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.
+      </p>
       <p v-else-if="failed" class="wrong" role="alert">No orbit: {{ failed }}</p>
       <p v-else class="quiet">Gas and inertia over 720°, journal by journal. Red marks the tightest moment.</p>
     </div>
@@ -86,18 +163,72 @@ const orbitDrawn = computed(() => (own.value ? { x: own.value.x, y: own.value.y,
 </template>
 
 <style scoped>
-.panel { margin-top: 22px; }
-.view { display: grid; grid-template-columns: minmax(260px, 320px) minmax(280px, 1fr); gap: 10px 28px; align-items: start; }
-.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; margin-bottom: 8px; }
-.pair > div { display: grid; justify-items: start; gap: 2px; }
-.big { font-size: 32px; line-height: 1.15; }
-.slide { display: grid; border-top: 1px solid var(--rule); padding: 5px 0 0; }
-.slide > span { display: flex; justify-content: space-between; }
-.slide .mono { color: var(--quiet); }
-input[type='range'] { width: 100%; height: 32px; accent-color: var(--petrol); }
-.facts { border-top: 1px solid var(--rule); padding-top: 8px; }
-.orbit-line { display: flex; align-items: center; gap: 16px; margin-top: 12px; min-height: 48px; }
-.wrong { color: var(--stop); }
-progress { flex: 1; height: 12px; accent-color: var(--petrol); }
-@media (max-width: 760px) { .view { grid-template-columns: 1fr; } .orbit-line { flex-wrap: wrap; } }
+.panel {
+  margin-top: 22px;
+}
+.view {
+  display: grid;
+  grid-template-columns: minmax(260px, 320px) minmax(280px, 1fr);
+  gap: 10px 28px;
+  align-items: start;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+  margin-bottom: 8px;
+}
+.pair > div {
+  display: grid;
+  justify-items: start;
+  gap: 2px;
+}
+.big {
+  font-size: 32px;
+  line-height: 1.15;
+}
+.slide {
+  display: grid;
+  border-top: 1px solid var(--rule);
+  padding: 5px 0 0;
+}
+.slide > span {
+  display: flex;
+  justify-content: space-between;
+}
+.slide .mono {
+  color: var(--quiet);
+}
+input[type='range'] {
+  width: 100%;
+  height: 32px;
+  accent-color: var(--petrol);
+}
+.facts {
+  border-top: 1px solid var(--rule);
+  padding-top: 8px;
+}
+.orbit-line {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  margin-top: 12px;
+  min-height: 48px;
+}
+.wrong {
+  color: var(--stop);
+}
+progress {
+  flex: 1;
+  height: 12px;
+  accent-color: var(--petrol);
+}
+@media (max-width: 760px) {
+  .view {
+    grid-template-columns: 1fr;
+  }
+  .orbit-line {
+    flex-wrap: wrap;
+  }
+}
 </style>

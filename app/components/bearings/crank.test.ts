@@ -3,24 +3,37 @@ import { newSheet, PRESETS } from '#core/build/layouts'
 import { crankParts } from './crank'
 
 describe('crank drawing', () => {
-  it.each(Object.keys(PRESETS))('%s: every main and rod once, front to back, none over another, within the drawing', (preset) => {
-    const { layout } = newSheet(preset, 'a', 'b')
-    const { parts } = crankParts(layout, 722)
-    for (const [set, count] of [['main', layout.mains], ['rod', layout.feed.length]] as const) {
-      expect(parts.filter((part) => part.set === set).map((part) => part.number)).toEqual(Array.from({ length: count }, (_, i) => i + 1))
-    }
-    let end = 0
-    for (const part of parts) {
-      expect(part.x).toBeGreaterThanOrEqual(end - 1e-9)
-      // A name such as R12 must fit.
-      expect(part.width).toBeGreaterThan(20)
-      end = part.x + part.width
-    }
-    expect(end).toBeLessThanOrEqual(722.001)
-  })
+  it.each(Object.keys(PRESETS))(
+    '%s: every main and rod once, front to back, none over another, within the drawing',
+    (preset) => {
+      const { layout } = newSheet(preset, 'a', 'b')
+      const { parts } = crankParts(layout, 722)
+      for (const [set, count] of [
+        ['main', layout.mains],
+        ['rod', layout.feed.length],
+      ] as const) {
+        expect(parts.filter((part) => part.set === set).map((part) => part.number)).toEqual(
+          Array.from({ length: count }, (_, i) => i + 1),
+        )
+      }
+      let end = 0
+      for (const part of parts) {
+        expect(part.x).toBeGreaterThanOrEqual(end - 1e-9)
+        // A name such as R12 must fit.
+        expect(part.width).toBeGreaterThan(20)
+        end = part.x + part.width
+      }
+      expect(end).toBeLessThanOrEqual(722.001)
+    },
+  )
   it('an inline six stands in pairs: 1 with 6, 2 with 5, 3 with 4', () => {
     const rods = crankParts(newSheet('inline6', 'a', 'b').layout, 722).parts.filter((part) => part.set === 'rod')
-    for (const [a, b] of [[0, 5], [1, 4], [2, 3]]) expect(rods[a].throw).toBeCloseTo(rods[b].throw, 9)
+    for (const [a, b] of [
+      [0, 5],
+      [1, 4],
+      [2, 3],
+    ])
+      expect(rods[a].throw).toBeCloseTo(rods[b].throw, 9)
     expect(rods[0].throw).toBe(1)
   })
   it('two rods of a V share a pin', () => {

@@ -10,17 +10,87 @@ const shop = useShop()
 const draft = reactive<Layout>(copy(build.sheet!.layout))
 const counts = reactive<Record<string, string>>({})
 const COUNTS: [field: 'cylinders' | 'mains' | 'camBearings' | 'lifterCount' | 'pistonJets', title: string][] = [
-  ['cylinders', 'Cylinders'], ['mains', 'Mains'], ['camBearings', 'Cam bearings'], ['lifterCount', 'Lifters'], ['pistonJets', 'Piston jets'],
+  ['cylinders', 'Cylinders'],
+  ['mains', 'Mains'],
+  ['camBearings', 'Cam bearings'],
+  ['lifterCount', 'Lifters'],
+  ['pistonJets', 'Piston jets'],
 ]
-const KINDS: { value: Layout['kind']; words: string }[] = [{ value: 'inline', words: 'inline' }, { value: 'v', words: 'V' }, { value: 'flat', words: 'flat' }, { value: 'opposed', words: 'opposed' }, { value: 'single', words: 'single' }]
-const CHOICES: [field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing', title: string, options: { value: string; words: string }[]][] = [
-  ['lifters', 'Lifters are', [{ value: 'hydraulic', words: 'hydraulic' }, { value: 'solid', words: 'solid' }]], ['followers', 'Followers', [{ value: 'sliding', words: 'sliding' }, { value: 'roller', words: 'roller' }]],
-  ['pumpKind', 'Pump', [{ value: 'gear', words: 'gears' }, { value: 'gerotor', words: 'gerotor' }]], ['pumpDrive', 'Driven by', [{ value: 'shaft', words: 'a shaft' }, { value: 'crank', words: 'the crank' }]],
-  ['housing', 'Housing', [{ value: 'iron', words: 'iron' }, { value: 'aluminium', words: 'aluminium' }]],
+const KINDS: { value: Layout['kind']; words: string }[] = [
+  { value: 'inline', words: 'inline' },
+  { value: 'v', words: 'V' },
+  { value: 'flat', words: 'flat' },
+  { value: 'opposed', words: 'opposed' },
+  { value: 'single', words: 'single' },
 ]
-const SWITCHES: [field: 'filter' | 'cooler' | 'galleryRelief' | 'rockerFeed' | 'timingJet' | 'tensioner' | 'turbo' | 'coolerPlugged' | 'drySump', title: string][] = [
-  ['filter', 'Filter with bypass'], ['cooler', 'Oil cooler with bypass'], ['coolerPlugged', 'Cooler gone, its ports plugged'], ['drySump', 'Dry sump, with a tank'], ['galleryRelief', 'Second relief valve at the gallery’s end'], ['rockerFeed', 'Restricted feed to the rockers'],
-  ['timingJet', 'Timing jet'], ['tensioner', 'Chain tensioner'], ['turbo', 'Turbo'],
+const CHOICES: [
+  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing',
+  title: string,
+  options: { value: string; words: string }[],
+][] = [
+  [
+    'lifters',
+    'Lifters are',
+    [
+      { value: 'hydraulic', words: 'hydraulic' },
+      { value: 'solid', words: 'solid' },
+    ],
+  ],
+  [
+    'followers',
+    'Followers',
+    [
+      { value: 'sliding', words: 'sliding' },
+      { value: 'roller', words: 'roller' },
+    ],
+  ],
+  [
+    'pumpKind',
+    'Pump',
+    [
+      { value: 'gear', words: 'gears' },
+      { value: 'gerotor', words: 'gerotor' },
+    ],
+  ],
+  [
+    'pumpDrive',
+    'Driven by',
+    [
+      { value: 'shaft', words: 'a shaft' },
+      { value: 'crank', words: 'the crank' },
+    ],
+  ],
+  [
+    'housing',
+    'Housing',
+    [
+      { value: 'iron', words: 'iron' },
+      { value: 'aluminium', words: 'aluminium' },
+    ],
+  ],
+]
+const SWITCHES: [
+  field:
+    | 'filter'
+    | 'cooler'
+    | 'galleryRelief'
+    | 'rockerFeed'
+    | 'timingJet'
+    | 'tensioner'
+    | 'turbo'
+    | 'coolerPlugged'
+    | 'drySump',
+  title: string,
+][] = [
+  ['filter', 'Filter with bypass'],
+  ['cooler', 'Oil cooler with bypass'],
+  ['coolerPlugged', 'Cooler gone, its ports plugged'],
+  ['drySump', 'Dry sump, with a tank'],
+  ['galleryRelief', 'Second relief valve at the gallery’s end'],
+  ['rockerFeed', 'Restricted feed to the rockers'],
+  ['timingJet', 'Timing jet'],
+  ['tensioner', 'Chain tensioner'],
+  ['turbo', 'Turbo'],
 ]
 
 /** A plain copy, free of Vue's watching. */
@@ -31,20 +101,26 @@ const problems = computed<Record<string, string>>(() => {
   const checked = checkLayout(copy(draft))
   return checked.ok ? {} : Object.fromEntries(checked.problems.map(({ path, message }) => [path, message]))
 })
-const wrong = (field: string) => (counts[field] !== undefined && !/^\d+$/.test(counts[field].trim()) ? 'a whole number is wanted' : problems.value[field])
+const wrong = (field: string) =>
+  counts[field] !== undefined && !/^\d+$/.test(counts[field].trim())
+    ? 'a whole number is wanted'
+    : problems.value[field]
 const blocked = computed(() => Object.keys(problems.value).length > 0 || COUNTS.some(([field]) => wrong(field)))
 function setCount(field: (typeof COUNTS)[number][0], text: string) {
   counts[field] = text
   if (!/^\d+$/.test(text.trim())) return
   draft[field] = Number(text)
-  if ((field === 'cylinders' || field === 'mains') && draft.cylinders >= 1 && draft.mains >= 1) draft.feed = evenFeed(Math.min(16, draft.cylinders), Math.min(17, draft.mains))
+  if ((field === 'cylinders' || field === 'mains') && draft.cylinders >= 1 && draft.mains >= 1)
+    draft.feed = evenFeed(Math.min(16, draft.cylinders), Math.min(17, draft.mains))
 }
 function take(layout: Layout) {
   Object.assign(draft, copy(layout))
   for (const [field] of COUNTS) counts[field] = String(draft[field])
 }
 const known = computed(() => [
-  { value: 'now', words: 'as it is' }, ...shop.house.layouts.map(({ name }, i) => ({ value: `shop.${i}`, words: name })), ...Object.entries(PRESETS).map(([key, { title }]) => ({ value: key, words: title })),
+  { value: 'now', words: 'as it is' },
+  ...shop.house.layouts.map(({ name }, i) => ({ value: `shop.${i}`, words: name })),
+  ...Object.entries(PRESETS).map(([key, { title }]) => ({ value: key, words: title })),
 ])
 const from = ref('now')
 function begin(choice: string) {
@@ -66,9 +142,12 @@ async function keep() {
   const title = name.value.trim()
   if (!title) return void (kept.value = 'Give the layout a name.')
   const done = await shop.save((house) => {
-    house.layouts = [...house.layouts.filter((each) => each.name !== title), { name: title, layout: { ...copy(draft), preset: 'own' } }]
+    house.layouts = [
+      ...house.layouts.filter((each) => each.name !== title),
+      { name: title, layout: { ...copy(draft), preset: 'own' } },
+    ]
   })
-  kept.value = done ? `Kept as “${title}”: it is offered for every new build.` : shop.problem ?? ''
+  kept.value = done ? `Kept as “${title}”: it is offered for every new build.` : (shop.problem ?? '')
 }
 </script>
 
@@ -76,38 +155,147 @@ async function keep() {
   <form class="editor" aria-label="Layout" @submit.prevent="use">
     <div class="columns">
       <div>
-        <div class="row"><span class="what">Begin with</span><ChoiceField label="Begin with" :value="from" :options="known" @choose="begin" /></div>
-        <div class="row"><span class="what">Kind</span><ChoiceField label="Kind of engine" :value="draft.kind" :options="KINDS" @choose="draft.kind = $event" /></div>
-        <label v-for="[field, title] in COUNTS" :key="field" class="row"><span class="what">{{ title }}<span v-if="wrong(field)" class="wrong" role="alert">{{ wrong(field) }}</span></span>
-          <InputText :model-value="counts[field] ?? String(draft[field])" inputmode="numeric" :aria-label="title" :aria-invalid="!!wrong(field)" @update:model-value="setCount(field, String($event))" /></label>
+        <div class="row">
+          <span class="what">Begin with</span
+          ><ChoiceField label="Begin with" :value="from" :options="known" @choose="begin" />
+        </div>
+        <div class="row">
+          <span class="what">Kind</span
+          ><ChoiceField label="Kind of engine" :value="draft.kind" :options="KINDS" @choose="draft.kind = $event" />
+        </div>
+        <label v-for="[field, title] in COUNTS" :key="field" class="row"
+          ><span class="what"
+            >{{ title }}<span v-if="wrong(field)" class="wrong" role="alert">{{ wrong(field) }}</span></span
+          >
+          <InputText
+            :model-value="counts[field] ?? String(draft[field])"
+            inputmode="numeric"
+            :aria-label="title"
+            :aria-invalid="!!wrong(field)"
+            @update:model-value="setCount(field, String($event))"
+        /></label>
       </div>
       <div>
-        <div v-for="[field, title, options] in CHOICES" :key="field" class="row"><span class="what">{{ title }}</span><ChoiceField :label="title" :value="draft[field] as string" :options="options" @choose="Object.assign(draft, { [field]: $event })" /></div>
-        <label v-for="[field, title] in SWITCHES" :key="field" class="row switch"><span class="what">{{ title }}<span v-if="problems[field]" class="wrong" role="alert">{{ problems[field] }}</span></span><input v-model="draft[field]" type="checkbox"></label>
+        <div v-for="[field, title, options] in CHOICES" :key="field" class="row">
+          <span class="what">{{ title }}</span><ChoiceField
+            :label="title"
+            :value="draft[field] as string"
+            :options="options"
+            @choose="Object.assign(draft, { [field]: $event })"
+          />
+        </div>
+        <label v-for="[field, title] in SWITCHES" :key="field" class="row switch"
+          ><span class="what"
+            >{{ title }}<span v-if="problems[field]" class="wrong" role="alert">{{ problems[field] }}</span></span
+          ><input v-model="draft[field]" type="checkbox"
+        /></label>
       </div>
     </div>
-    <fieldset class="feed"><legend>Which main feeds each rod</legend>
-      <label v-for="(_, i) in draft.feed" :key="i"><span class="quiet">Rod {{ i + 1 }}</span><input v-model.number="draft.feed[i]" type="number" min="1" :max="draft.mains" :aria-label="`Main that feeds rod ${i + 1}`" :aria-invalid="!!problems[`feed/${i}`]"></label>
+    <fieldset class="feed">
+      <legend>Which main feeds each rod</legend>
+      <label v-for="(_, i) in draft.feed" :key="i"
+        ><span class="quiet">Rod {{ i + 1 }}</span
+        ><input
+          v-model.number="draft.feed[i]"
+          type="number"
+          min="1"
+          :max="draft.mains"
+          :aria-label="`Main that feeds rod ${i + 1}`"
+          :aria-invalid="!!problems[`feed/${i}`]"
+      /></label>
     </fieldset>
-    <p v-for="[path, message] in Object.entries(problems).filter(([own]) => own.startsWith('feed'))" :key="path" class="wrong" role="alert">{{ message }}</p>
-    <p v-if="lost > 0" class="quiet">{{ lost }} recorded {{ lost === 1 ? 'value has' : 'values have' }} no place in this layout and {{ lost === 1 ? 'goes' : 'go' }} with it; one undo brings all of it back.</p>
-    <div class="actions end"><Button type="submit" :disabled="blocked">Use this layout</Button><Button type="button" variant="outlined" @click="emit('close')">Leave as it was</Button>
-      <span class="gap" /><InputText v-model="name" maxlength="80" placeholder="name for the shop" aria-label="Name of the layout" /><Button type="button" variant="outlined" :disabled="blocked" @click="keep">Keep for the next engine</Button></div>
+    <p
+      v-for="[path, message] in Object.entries(problems).filter(([own]) => own.startsWith('feed'))"
+      :key="path"
+      class="wrong"
+      role="alert"
+    >
+      {{ message }}
+    </p>
+    <p v-if="lost > 0" class="quiet">
+      {{ lost }} recorded {{ lost === 1 ? 'value has' : 'values have' }} no place in this layout and
+      {{ lost === 1 ? 'goes' : 'go' }} with it; one undo brings all of it back.
+    </p>
+    <div class="actions end">
+      <Button type="submit" :disabled="blocked">Use this layout</Button
+      ><Button type="button" variant="outlined" @click="emit('close')">Leave as it was</Button>
+      <span class="gap" /><InputText
+        v-model="name"
+        maxlength="80"
+        placeholder="name for the shop"
+        aria-label="Name of the layout"
+      /><Button type="button" variant="outlined" :disabled="blocked" @click="keep">Keep for the next engine</Button>
+    </div>
     <p v-if="kept" class="quiet" role="status">{{ kept }}</p>
   </form>
 </template>
 
 <style scoped>
-.editor { border-top: 3px solid var(--petrol); border-bottom: 1px solid var(--rule); padding: 10px 0 16px; margin: 8px 0 18px; }
-.row .p-inputtext { width: 92px; height: 44px; font-size: 18px; text-align: right; font-family: var(--mono); }
-.switch { cursor: pointer; }
-.switch input { width: 26px; height: 26px; accent-color: var(--petrol); margin: 9px; }
-.feed { border: 0; padding: 12px 0; margin: 0; display: flex; flex-wrap: wrap; gap: 8px 14px; }
-.feed legend { font-weight: 700; font-stretch: 88%; padding: 0 0 6px; }
-.feed label { display: flex; align-items: center; gap: 6px; }
-.feed input { width: 60px; height: 44px; text-align: right; font-size: 18px; font-family: var(--mono); border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); padding: 0 6px; }
-.wrong { color: var(--stop); display: block; }
-.end { align-items: center; margin-top: 10px; }
-.gap { flex: 1; }
-.end .p-inputtext { height: 44px; width: 190px; font-size: 16px; }
+.editor {
+  border-top: 3px solid var(--petrol);
+  border-bottom: 1px solid var(--rule);
+  padding: 10px 0 16px;
+  margin: 8px 0 18px;
+}
+.row .p-inputtext {
+  width: 92px;
+  height: 44px;
+  font-size: 18px;
+  text-align: right;
+  font-family: var(--mono);
+}
+.switch {
+  cursor: pointer;
+}
+.switch input {
+  width: 26px;
+  height: 26px;
+  accent-color: var(--petrol);
+  margin: 9px;
+}
+.feed {
+  border: 0;
+  padding: 12px 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+}
+.feed legend {
+  font-weight: 700;
+  font-stretch: 88%;
+  padding: 0 0 6px;
+}
+.feed label {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.feed input {
+  width: 60px;
+  height: 44px;
+  text-align: right;
+  font-size: 18px;
+  font-family: var(--mono);
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: var(--sheet);
+  padding: 0 6px;
+}
+.wrong {
+  color: var(--stop);
+  display: block;
+}
+.end {
+  align-items: center;
+  margin-top: 10px;
+}
+.gap {
+  flex: 1;
+}
+.end .p-inputtext {
+  height: 44px;
+  width: 190px;
+  font-size: 16px;
+}
 </style>

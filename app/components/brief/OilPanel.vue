@@ -12,31 +12,43 @@ const sheet = computed(() => build.sheet!)
 const oil = computed(() => oilOf(sheet.value))
 const cold = computed(() => namedStates(sheet.value)[0].temperature)
 const hot = computed(() => namedStates(sheet.value)[2].temperature)
-const thick = (temperature: number) => `${Number((1e3 * oilAt(oil.value, temperature).viscosity).toPrecision(3)).toLocaleString('en')} mPa·s`
+const thick = (temperature: number) =>
+  `${Number((1e3 * oilAt(oil.value, temperature).viscosity).toPrecision(3)).toLocaleString('en')} mPa·s`
 const GRADES = OIL_GRADES.map(({ name }) => ({ value: name, words: name }))
 /** Grades that still pump at the coldest start, thinnest when hot first. */
-const pumping = computed(() => OIL_GRADES.filter((grade) => grade.pumpingLimit <= cold.value).sort((a, b) => a.kv100 - b.kv100).map(({ name }) => name))
+const pumping = computed(() =>
+  OIL_GRADES.filter((grade) => grade.pumpingLimit <= cold.value)
+    .sort((a, b) => a.kv100 - b.kv100)
+    .map(({ name }) => name),
+)
 
 /** What a data sheet says, with the unit it says it in, its factor to the sheet's own, and what it may be. */
 const FIGURES = [
-  { field: 'kv40', title: 'Viscosity at 40 °C', unit: 'mm²/s', factor: 1, range: [3, 5000] }, { field: 'kv100', title: 'Viscosity at 100 °C', unit: 'mm²/s', factor: 1, range: [2, 500] },
-  { field: 'density15', title: 'Density at 15 °C', unit: 'kg/m³', factor: 1, range: [700, 1100] }, { field: 'highShear150', title: 'High-shear viscosity at 150 °C', unit: 'mPa·s', factor: 1e-3, range: [0.5, 20] },
+  { field: 'kv40', title: 'Viscosity at 40 °C', unit: 'mm²/s', factor: 1, range: [3, 5000] },
+  { field: 'kv100', title: 'Viscosity at 100 °C', unit: 'mm²/s', factor: 1, range: [2, 500] },
+  { field: 'density15', title: 'Density at 15 °C', unit: 'kg/m³', factor: 1, range: [700, 1100] },
+  { field: 'highShear150', title: 'High-shear viscosity at 150 °C', unit: 'mPa·s', factor: 1e-3, range: [0.5, 20] },
   { field: 'pumpingLimit', title: 'Pumps down to', unit: '°C', factor: 1, range: [-60, 20] },
 ] as const
 type Field = (typeof FIGURES)[number]['field']
 const own = ref(false)
 const text = reactive<Partial<Record<Field, string>>>({})
 const problem = ref('')
-const asBought = computed(() => oilFiguresOf({ oil: { grade: sheet.value.oil.grade, figures: sheet.value.oil.figures } }))
-const shown = ({ field, factor }: (typeof FIGURES)[number]) => text[field] ?? String(Number((asBought.value[field] / factor).toPrecision(6)))
+const asBought = computed(() =>
+  oilFiguresOf({ oil: { grade: sheet.value.oil.grade, figures: sheet.value.oil.figures } }),
+)
+const shown = ({ field, factor }: (typeof FIGURES)[number]) =>
+  text[field] ?? String(Number((asBought.value[field] / factor).toPrecision(6)))
 function write() {
   const figures = {} as Record<Field, number>
   for (const figure of FIGURES) {
     const typed = shown(figure).trim()
     const number = Number(typed.replace(',', '.').replace('−', '-'))
     const [least, most] = figure.range
-    if (typed === '' || !Number.isFinite(number)) return void (problem.value = `${figure.title}: “${typed}” is not a number.`)
-    if (number < least || number > most) return void (problem.value = `${figure.title}: ${typed} is outside ${least} to ${most} ${figure.unit}.`)
+    if (typed === '' || !Number.isFinite(number))
+      return void (problem.value = `${figure.title}: “${typed}” is not a number.`)
+    if (number < least || number > most)
+      return void (problem.value = `${figure.title}: ${typed} is outside ${least} to ${most} ${figure.unit}.`)
     figures[figure.field] = number * figure.factor
   }
   if (figures.kv40 <= figures.kv100) return void (problem.value = 'Viscosity at 40 °C must be greater than at 100 °C.')
@@ -46,7 +58,14 @@ function write() {
   void build.change([{ op: 'add', path: '/oil/figures', value: figures }], 'Oil, own figures')
 }
 function grade(name: string) {
-  void build.change([{ op: 'replace', path: '/oil/grade', value: name }, ...(sheet.value.oil.figures ? [{ op: 'remove' as const, path: '/oil/figures' }] : []), ...(sheet.value.choices['oil.shelf'] ? [{ op: 'remove' as const, path: '/choices/oil.shelf' }] : [])], 'Oil grade')
+  void build.change(
+    [
+      { op: 'replace', path: '/oil/grade', value: name },
+      ...(sheet.value.oil.figures ? [{ op: 'remove' as const, path: '/oil/figures' }] : []),
+      ...(sheet.value.choices['oil.shelf'] ? [{ op: 'remove' as const, path: '/choices/oil.shelf' }] : []),
+    ],
+    'Oil grade',
+  )
 }
 const shelf = useShelf()
 void shelf.load()
@@ -56,35 +75,107 @@ function fromShelf(id: string) {
   const item = oils.value.find((each) => each.id === id)
   if (!item) return
   const value = Object.fromEntries(FIGURES.map(({ field, factor }) => [field, shelf.figure(item, field)! * factor]))
-  void build.change([{ op: 'add', path: '/oil/figures', value }, { op: 'add', path: '/choices/oil.shelf', value: item.label.slice(0, 80) }], `Oil ${item.label}`, 'as it stands on the shelf')
+  void build.change(
+    [
+      { op: 'add', path: '/oil/figures', value },
+      { op: 'add', path: '/choices/oil.shelf', value: item.label.slice(0, 80) },
+    ],
+    `Oil ${item.label}`,
+    'as it stands on the shelf',
+  )
 }
 /** A second grade mixed in, by volume. */
-const SHARES = [10, 20, 25, 30, 40, 50, 60, 70, 75, 80, 90].map((share) => ({ value: String(share), words: `${share} %` }))
+const SHARES = [10, 20, 25, 30, 40, 50, 60, 70, 75, 80, 90].map((share) => ({
+  value: String(share),
+  words: `${share} %`,
+}))
 const mixed = computed(() => sheet.value.oil.blend)
 function mix(grade: string, share: number) {
   if (grade === 'none') void (mixed.value && build.change([{ op: 'remove', path: '/oil/blend' }], 'Oil blend'))
   else void build.change([{ op: 'add', path: '/oil/blend', value: { grade, share } }], 'Oil blend')
 }
-const additive = computed(() => (sheet.value.layout.followers === 'sliding'
-  ? 'Sliding followers: break in on an oil with anti-wear additive, and keep to one that has it. Rules on additives differ by place.'
-  : 'Roller followers: no additive is wanted for them; what the maker says of the oil is enough.'))
+const additive = computed(() =>
+  sheet.value.layout.followers === 'sliding'
+    ? 'Sliding followers: break in on an oil with anti-wear additive, and keep to one that has it. Rules on additives differ by place.'
+    : 'Roller followers: no additive is wanted for them; what the maker says of the oil is enough.',
+)
 </script>
 
 <template>
   <section class="block">
-    <div class="block-head"><h2>Oil</h2><span class="note">{{ sheet.oil.figures ? 'by its data sheet' : 'typical for its grade; a data sheet is better' }}</span></div>
+    <div class="block-head">
+      <h2>Oil</h2>
+      <span class="note">{{
+        sheet.oil.figures ? 'by its data sheet' : 'typical for its grade; a data sheet is better'
+      }}</span>
+    </div>
     <div class="oil">
       <div>
-        <div class="row"><span class="what">Oil grade<span class="origin">{{ thick(hot) }} at {{ house.say(hot, 'temperature') }}, {{ thick(cold) }} at {{ house.say(cold, 'temperature') }}</span></span><ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="GRADES" @choose="grade" /></div>
-        <div v-if="oils.length > 0" class="row"><span class="what">From the shelf<span v-if="sheet.choices['oil.shelf'] && sheet.oil.figures" class="origin">{{ sheet.choices['oil.shelf'] }}</span></span><ChoiceField label="Oil from the shelf" value="none" :options="[{ value: 'none', words: 'choose one' }, ...oils.map((item) => ({ value: item.id, words: `${item.label}, ${item.count} there` }))]" @choose="fromShelf" /></div>
-        <div class="row"><span class="what">Mixed with</span><ChoiceField label="Oil mixed in" :value="mixed?.grade ?? 'none'" :options="[{ value: 'none', words: 'nothing' }, ...GRADES]" @choose="mix($event, mixed?.share ?? 0.5)" /></div>
-        <div v-if="mixed" class="row"><span class="what">Share of it<span class="origin">by volume; pumps down to the worse of the two</span></span><ChoiceField label="Share mixed in" :value="String(Math.round(100 * mixed.share))" :options="SHARES" @choose="mix(mixed!.grade, Number($event) / 100)" /></div>
-        <p v-if="!oilAt(oil, cold).pumpable" class="bad">This oil must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is {{ house.say(cold, 'temperature') }}. Take a thinner winter grade: {{ pumping.slice(0, 4).join(', ') || 'none in the list' }}.</p>
-        <p v-else class="quiet limit">Pumps down to {{ house.say(oil.pumpingLimit, 'temperature') }}; the coldest start is {{ house.say(cold, 'temperature') }}.</p>
+        <div class="row">
+          <span class="what"
+            >Oil grade<span class="origin"
+              >{{ thick(hot) }} at {{ house.say(hot, 'temperature') }}, {{ thick(cold) }} at
+              {{ house.say(cold, 'temperature') }}</span
+            ></span
+          ><ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="GRADES" @choose="grade" />
+        </div>
+        <div v-if="oils.length > 0" class="row">
+          <span class="what"
+            >From the shelf<span v-if="sheet.choices['oil.shelf'] && sheet.oil.figures" class="origin">{{
+              sheet.choices['oil.shelf']
+            }}</span></span
+          ><ChoiceField
+            label="Oil from the shelf"
+            value="none"
+            :options="[
+              { value: 'none', words: 'choose one' },
+              ...oils.map((item) => ({ value: item.id, words: `${item.label}, ${item.count} there` })),
+            ]"
+            @choose="fromShelf"
+          />
+        </div>
+        <div class="row">
+          <span class="what">Mixed with</span
+          ><ChoiceField
+            label="Oil mixed in"
+            :value="mixed?.grade ?? 'none'"
+            :options="[{ value: 'none', words: 'nothing' }, ...GRADES]"
+            @choose="mix($event, mixed?.share ?? 0.5)"
+          />
+        </div>
+        <div v-if="mixed" class="row">
+          <span class="what">Share of it<span class="origin">by volume; pumps down to the worse of the two</span></span
+          ><ChoiceField
+            label="Share mixed in"
+            :value="String(Math.round(100 * mixed.share))"
+            :options="SHARES"
+            @choose="mix(mixed!.grade, Number($event) / 100)"
+          />
+        </div>
+        <p v-if="!oilAt(oil, cold).pumpable" class="bad">
+          This oil must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is
+          {{ house.say(cold, 'temperature') }}. Take a thinner winter grade:
+          {{ pumping.slice(0, 4).join(', ') || 'none in the list' }}.
+        </p>
+        <p v-else class="quiet limit">
+          Pumps down to {{ house.say(oil.pumpingLimit, 'temperature') }}; the coldest start is
+          {{ house.say(cold, 'temperature') }}.
+        </p>
         <p class="quiet limit" data-testid="additive">{{ additive }}</p>
-        <Button type="button" variant="outlined" :aria-expanded="own" @click="own = !own">{{ sheet.oil.figures ? 'Change its figures' : 'Type its data sheet' }}</Button>
+        <Button type="button" variant="outlined" :aria-expanded="own" @click="own = !own">{{
+          sheet.oil.figures ? 'Change its figures' : 'Type its data sheet'
+        }}</Button>
         <form v-if="own" aria-label="Data sheet" @submit.prevent="write">
-          <label v-for="figure in FIGURES" :key="figure.field" class="row"><span class="what">{{ figure.title }}</span><span><InputText :model-value="shown(figure)" :aria-label="figure.title" @update:model-value="text[figure.field] = String($event)" />{{ ' ' }}<span class="quiet unit">{{ figure.unit }}</span></span></label>
+          <label v-for="figure in FIGURES" :key="figure.field" class="row"
+            ><span class="what">{{ figure.title }}</span
+            ><span
+              ><InputText
+                :model-value="shown(figure)"
+                :aria-label="figure.title"
+                @update:model-value="text[figure.field] = String($event)"
+              />{{ ' ' }}<span class="quiet unit">{{ figure.unit }}</span></span
+            ></label
+          >
           <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
           <Button type="submit">Use these figures</Button>
         </form>
@@ -95,14 +186,46 @@ const additive = computed(() => (sheet.value.layout.followers === 'sliding'
 </template>
 
 <style scoped>
-.oil { display: grid; grid-template-columns: minmax(280px, 1fr) minmax(300px, 1fr); gap: 8px 34px; align-items: start; }
-.row .origin { white-space: normal; }
-.limit { padding: 8px 0 2px; }
-.bad { color: var(--stop); padding: 6px 0; }
-form { margin-top: 10px; display: grid; }
-form .p-button { justify-self: start; }
-form .p-inputtext { width: 104px; height: 44px; font-size: 18px; text-align: right; font-family: var(--mono); }
-.unit { display: inline-block; width: 52px; }
-.p-button { margin-top: 10px; }
-@media (max-width: 760px) { .oil { grid-template-columns: minmax(0, 1fr); } }
+.oil {
+  display: grid;
+  grid-template-columns: minmax(280px, 1fr) minmax(300px, 1fr);
+  gap: 8px 34px;
+  align-items: start;
+}
+.row .origin {
+  white-space: normal;
+}
+.limit {
+  padding: 8px 0 2px;
+}
+.bad {
+  color: var(--stop);
+  padding: 6px 0;
+}
+form {
+  margin-top: 10px;
+  display: grid;
+}
+form .p-button {
+  justify-self: start;
+}
+form .p-inputtext {
+  width: 104px;
+  height: 44px;
+  font-size: 18px;
+  text-align: right;
+  font-family: var(--mono);
+}
+.unit {
+  display: inline-block;
+  width: 52px;
+}
+.p-button {
+  margin-top: 10px;
+}
+@media (max-width: 760px) {
+  .oil {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

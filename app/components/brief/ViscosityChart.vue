@@ -12,36 +12,109 @@ const colour = (name: string) => getComputedStyle(document.documentElement).getP
 const from = computed(() => Math.min(-30, Math.floor(cold / 10) * 10))
 const temperatures = computed(() => Array.from({ length: 40 }, (_, i) => from.value + ((150 - from.value) * i) / 39))
 /** Decades, so that the axis stands on whole ones. */
-const of = (pick: 'viscosity' | 'filmViscosity') => temperatures.value.map((t) => ({ x: Math.round(fromSI(t, unit.value) * 10) / 10, y: Math.log10(1e3 * oilAt(oil, t)[pick]) }))
-const series = computed(() => [{ name: 'in pipes and gaps', data: of('viscosity') }, { name: 'in the films', data: of('filmViscosity') }])
+const of = (pick: 'viscosity' | 'filmViscosity') =>
+  temperatures.value.map((t) => ({
+    x: Math.round(fromSI(t, unit.value) * 10) / 10,
+    y: Math.log10(1e3 * oilAt(oil, t)[pick]),
+  }))
+const series = computed(() => [
+  { name: 'in pipes and gaps', data: of('viscosity') },
+  { name: 'in the films', data: of('filmViscosity') },
+])
 const thickest = computed(() => Math.ceil(series.value[0].data[0].y))
 const options = computed<ApexOptions>(() => {
   void house.scheme
   const quiet = colour('--quiet')
   const type = { fontFamily: colour('--type'), fontSize: '13px' }
-  const mark = (temperature: number, text: string, ink: string, dash = 0) => ({ x: fromSI(temperature, unit.value), borderColor: ink, strokeDashArray: dash, label: { text, orientation: 'vertical' as const, offsetX: temperature < 40 ? 18 : 0, borderColor: 'transparent', style: { background: 'transparent', color: ink, fontSize: '13px' } } })
+  const mark = (temperature: number, text: string, ink: string, dash = 0) => ({
+    x: fromSI(temperature, unit.value),
+    borderColor: ink,
+    strokeDashArray: dash,
+    label: {
+      text,
+      orientation: 'vertical' as const,
+      offsetX: temperature < 40 ? 18 : 0,
+      borderColor: 'transparent',
+      style: { background: 'transparent', color: ink, fontSize: '13px' },
+    },
+  })
   return {
-    chart: { type: 'line', toolbar: { show: false }, zoom: { enabled: false }, animations: { enabled: false }, background: 'transparent', fontFamily: colour('--type'), foreColor: colour('--ink') },
-    theme: { mode: house.scheme }, colors: [colour('--oil'), colour('--petrol')], stroke: { width: [2.5, 2], dashArray: [0, 5], curve: 'straight' },
-    xaxis: { type: 'numeric', tickAmount: 6, decimalsInFloat: 0, title: { text: `oil temperature, ${unit.value.symbol}`, style: { ...type, fontWeight: 400, color: quiet } }, labels: { style: type, formatter: (value) => String(Math.round(Number(value))) }, tooltip: { enabled: false } },
-    yaxis: { min: 0, max: thickest.value, tickAmount: thickest.value, title: { text: 'viscosity, mPa·s', style: { ...type, fontWeight: 400, color: quiet } }, labels: { style: type, formatter: (value) => Math.round(10 ** value).toLocaleString('en') } },
-    grid: { borderColor: colour('--rule') }, legend: { show: false },
-    annotations: { xaxis: [mark(cold, 'coldest start', colour('--petrol')), mark(hot, 'hot oil', colour('--oil')), ...(oil.pumpingLimit > from.value ? [mark(oil.pumpingLimit, 'pumping limit', colour('--stop'), 4)] : [])] },
-    tooltip: { x: { formatter: (value) => `${Math.round(value)} ${unit.value.symbol}` }, y: { formatter: (value) => `${(10 ** value).toPrecision(3)} mPa·s` } },
+    chart: {
+      type: 'line',
+      toolbar: { show: false },
+      zoom: { enabled: false },
+      animations: { enabled: false },
+      background: 'transparent',
+      fontFamily: colour('--type'),
+      foreColor: colour('--ink'),
+    },
+    theme: { mode: house.scheme },
+    colors: [colour('--oil'), colour('--petrol')],
+    stroke: { width: [2.5, 2], dashArray: [0, 5], curve: 'straight' },
+    xaxis: {
+      type: 'numeric',
+      tickAmount: 6,
+      decimalsInFloat: 0,
+      title: { text: `oil temperature, ${unit.value.symbol}`, style: { ...type, fontWeight: 400, color: quiet } },
+      labels: { style: type, formatter: (value) => String(Math.round(Number(value))) },
+      tooltip: { enabled: false },
+    },
+    yaxis: {
+      min: 0,
+      max: thickest.value,
+      tickAmount: thickest.value,
+      title: { text: 'viscosity, mPa·s', style: { ...type, fontWeight: 400, color: quiet } },
+      labels: { style: type, formatter: (value) => Math.round(10 ** value).toLocaleString('en') },
+    },
+    grid: { borderColor: colour('--rule') },
+    legend: { show: false },
+    annotations: {
+      xaxis: [
+        mark(cold, 'coldest start', colour('--petrol')),
+        mark(hot, 'hot oil', colour('--oil')),
+        ...(oil.pumpingLimit > from.value ? [mark(oil.pumpingLimit, 'pumping limit', colour('--stop'), 4)] : []),
+      ],
+    },
+    tooltip: {
+      x: { formatter: (value) => `${Math.round(value)} ${unit.value.symbol}` },
+      y: { formatter: (value) => `${(10 ** value).toPrecision(3)} mPa·s` },
+    },
   }
 })
 </script>
 
 <template>
   <div>
-    <ul class="legend"><li><span />in pipes and gaps</li><li><span class="films" />in the films, under shear</li></ul>
+    <ul class="legend">
+      <li><span />in pipes and gaps</li>
+      <li><span class="films" />in the films, under shear</li>
+    </ul>
     <ApexChart type="line" height="280" :options="options" :series="series" />
   </div>
 </template>
 
 <style scoped>
-.legend { list-style: none; display: flex; gap: 4px 20px; margin: 0; padding: 0; flex-wrap: wrap; }
-.legend li { display: flex; align-items: center; gap: 8px; }
-.legend span { width: 22px; height: 4px; background: var(--oil); }
-.legend .films { height: 0; background: none; border-top: 2px dashed var(--petrol); }
+.legend {
+  list-style: none;
+  display: flex;
+  gap: 4px 20px;
+  margin: 0;
+  padding: 0;
+  flex-wrap: wrap;
+}
+.legend li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.legend span {
+  width: 22px;
+  height: 4px;
+  background: var(--oil);
+}
+.legend .films {
+  height: 0;
+  background: none;
+  border-top: 2px dashed var(--petrol);
+}
 </style>

@@ -3,7 +3,21 @@ import { catalogueOf } from '#core/build/values'
 import { goToReading } from '~/composables/goToReading'
 
 /** A dimension in a drawing: what it says, and the way to the reading behind it. */
-const { name, words, x = 0, y = 0, anchor = 'start', assumed = false } = defineProps<{ name: string; words: string; x?: number; y?: number; anchor?: 'start' | 'middle' | 'end'; assumed?: boolean }>()
+const {
+  name,
+  words,
+  x = 0,
+  y = 0,
+  anchor = 'start',
+  assumed = false,
+} = defineProps<{
+  name: string
+  words: string
+  x?: number
+  y?: number
+  anchor?: 'start' | 'middle' | 'end'
+  assumed?: boolean
+}>()
 const build = useBuild()
 const router = useRouter()
 const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name))
@@ -11,14 +25,35 @@ const go = () => quantity.value && build.id && goToReading(router, build.id, qua
 </script>
 
 <template>
-  <g class="value" role="link" tabindex="0" :aria-label="`${quantity?.label ?? name}: ${words}`" @click="go" @keydown.enter.prevent="go" @keydown.space.prevent="go">
-    <text :x="x" :y="y" :text-anchor="anchor" class="figure-text" :class="{ assumed }" :data-dimension="name">{{ words }}</text>
+  <g
+    class="value"
+    role="link"
+    tabindex="0"
+    :aria-label="`${quantity?.label ?? name}: ${words}`"
+    @click="go"
+    @keydown.enter.prevent="go"
+    @keydown.space.prevent="go"
+  >
+    <text :x="x" :y="y" :text-anchor="anchor" class="figure-text" :class="{ assumed }" :data-dimension="name">{{
+      words
+    }}</text>
   </g>
 </template>
 
 <style scoped>
-.value { cursor: pointer; }
-.value:hover text, .value:focus-visible text { fill: var(--petrol); text-decoration: underline; text-underline-offset: 3px; }
-.value:focus { outline: none; }
-.assumed { font-style: italic; }
+.value {
+  cursor: pointer;
+}
+.value:hover text,
+.value:focus-visible text {
+  fill: var(--petrol);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.value:focus {
+  outline: none;
+}
+.assumed {
+  font-style: italic;
+}
 </style>

@@ -22,5 +22,8 @@ useKeys({ find: () => (finding.value = true), list: () => (listing.value = true)
 </template>
 
 <style scoped>
-.sheet { max-width: none; padding-inline: max(26px, calc(50vw - 590px)); }
+.sheet {
+  max-width: none;
+  padding-inline: max(26px, calc(50vw - 590px));
+}
 </style>

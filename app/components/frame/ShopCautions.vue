@@ -10,6 +10,13 @@ const own = computed(() => shop.house.cautions.filter(({ station }) => route.pat
 </template>
 
 <style scoped>
-.shop-caution { border-left: 3px solid var(--watch); padding: 6px 0 6px 12px; margin-top: 12px; }
-b { color: var(--watch); margin-right: 6px; }
+.shop-caution {
+  border-left: 3px solid var(--watch);
+  padding: 6px 0 6px 12px;
+  margin-top: 12px;
+}
+b {
+  color: var(--watch);
+  margin-right: 6px;
+}
 </style>

@@ -13,7 +13,13 @@ const over = ref<number>()
 const open = ref(false)
 const own = computed(() => access.people.find(({ name }) => name === house.who)?.role ?? access.person?.role ?? 'owner')
 const signs = computed(() => suffices(own.value, 'builder'))
-const lines = computed(() => build.proposals.map((proposal) => ({ proposal, words: wordsOf(proposal), at: new Date(proposal.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }) })))
+const lines = computed(() =>
+  build.proposals.map((proposal) => ({
+    proposal,
+    words: wordsOf(proposal),
+    at: new Date(proposal.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }),
+  })),
+)
 
 /** What it says, in the chosen units where it is a reading of this engine. */
 function wordsOf({ patch }: Proposal): string {
@@ -22,7 +28,8 @@ function wordsOf({ patch }: Proposal): string {
     const label = quantity?.label ?? path.split('/').slice(2).join(' ').replaceAll('.', ' ')
     if (op === 'remove') return `${label} taken out`
     const reading = value as { value?: number; finding?: string; state?: string } | string | number | null
-    if (quantity && typeof reading === 'object' && reading?.value !== undefined) return `${label} ${house.say(reading.value, quantity.dimension)}`
+    if (quantity && typeof reading === 'object' && reading?.value !== undefined)
+      return `${label} ${house.say(reading.value, quantity.dimension)}`
     return `${label} ${typeof reading === 'object' ? (reading?.finding ?? reading?.state ?? 'changed') : String(reading)}`
   })
   return `${said.join(', ')}${patch.length > 3 ? `, and ${patch.length - 3} more` : ''}`
@@ -30,13 +37,22 @@ function wordsOf({ patch }: Proposal): string {
 async function decide({ number }: Proposal, decision: Decision) {
   problem.value = ''
   try {
-    await $fetch(`/api/builds/${build.id}/proposals/${number}`, { method: 'POST', body: { decision, ...(over.value === number ? { over: true } : {}), ...(access.needed ? {} : { who: house.who || 'Someone' }) } })
+    await $fetch(`/api/builds/${build.id}/proposals/${number}`, {
+      method: 'POST',
+      body: {
+        decision,
+        ...(over.value === number ? { over: true } : {}),
+        ...(access.needed ? {} : { who: house.who || 'Someone' }),
+      },
+    })
     over.value = undefined
     return true
   } catch (error) {
     const refused = (error as { data?: { error?: { code?: string } } }).data?.error
     if (refused?.code === 'conflict') over.value = number
-    problem.value = refusedWords(error) + (refused?.code === 'conflict' ? ' Sign it off again to enter it over that, or send it back.' : '')
+    problem.value =
+      refusedWords(error) +
+      (refused?.code === 'conflict' ? ' Sign it off again to enter it over that, or send it back.' : '')
     return false
   } finally {
     await build.loadProposals()
@@ -52,17 +68,52 @@ async function signAll() {
 <template>
   <section v-if="lines.length > 0" class="sign-offs" aria-label="Waiting for sign-off" data-testid="sign-offs">
     <div class="head">
-      <p><b>{{ lines.length === 1 ? '1 change waits' : `${lines.length} changes wait` }} for a builder’s sign-off</b>{{ ' ' }}<span class="quiet">and {{ lines.length === 1 ? 'moves' : 'move' }} nothing until then.</span></p>
-      <span class="actions"><Button v-if="signs && sent.length > 1" type="button" @click="signAll">Sign off all {{ sent.length }}</Button><Button v-if="lines.length > 3" type="button" variant="outlined" :aria-expanded="open" @click="open = !open">{{ open ? 'Show fewer' : 'Show all' }}</Button></span>
+      <p>
+        <b>{{ lines.length === 1 ? '1 change waits' : `${lines.length} changes wait` }} for a builder’s sign-off</b
+        >{{ ' ' }}<span class="quiet">and {{ lines.length === 1 ? 'moves' : 'move' }} nothing until then.</span>
+      </p>
+      <span class="actions"
+        ><Button v-if="signs && sent.length > 1" type="button" @click="signAll">Sign off all {{ sent.length }}</Button
+        ><Button v-if="lines.length > 3" type="button" variant="outlined" :aria-expanded="open" @click="open = !open">{{
+          open ? 'Show fewer' : 'Show all'
+        }}</Button></span
+      >
     </div>
     <ul>
-      <li v-for="line in open ? lines : lines.slice(0, 3)" :key="line.proposal.clientKey" :data-proposal="line.proposal.number">
-        <span>{{ line.words }}<span class="quiet">, {{ line.proposal.who }}, {{ line.at }}</span></span>
+      <li
+        v-for="line in open ? lines : lines.slice(0, 3)"
+        :key="line.proposal.clientKey"
+        :data-proposal="line.proposal.number"
+      >
+        <span
+          >{{ line.words }}<span class="quiet">, {{ line.proposal.who }}, {{ line.at }}</span></span
+        >
         <span v-if="line.proposal.number === 0" class="quiet">on its way</span>
         <span v-else class="actions">
-          <Button v-if="signs" type="button" :variant="lines.length > 1 ? 'outlined' : undefined" :aria-label="`Sign off: ${line.words}`" @click="decide(line.proposal, 'signed')">{{ over === line.proposal.number ? 'Sign off over it' : 'Sign off' }}</Button>
-          <Button v-if="signs" type="button" variant="outlined" :aria-label="`Send back: ${line.words}`" @click="decide(line.proposal, 'sent-back')">Send back</Button>
-          <Button v-if="line.proposal.who === house.who" type="button" variant="outlined" :aria-label="`Take back: ${line.words}`" @click="decide(line.proposal, 'taken-back')">Take back</Button>
+          <Button
+            v-if="signs"
+            type="button"
+            :variant="lines.length > 1 ? 'outlined' : undefined"
+            :aria-label="`Sign off: ${line.words}`"
+            @click="decide(line.proposal, 'signed')"
+            >{{ over === line.proposal.number ? 'Sign off over it' : 'Sign off' }}</Button
+          >
+          <Button
+            v-if="signs"
+            type="button"
+            variant="outlined"
+            :aria-label="`Send back: ${line.words}`"
+            @click="decide(line.proposal, 'sent-back')"
+            >Send back</Button
+          >
+          <Button
+            v-if="line.proposal.who === house.who"
+            type="button"
+            variant="outlined"
+            :aria-label="`Take back: ${line.words}`"
+            @click="decide(line.proposal, 'taken-back')"
+            >Take back</Button
+          >
         </span>
       </li>
     </ul>
@@ -71,12 +122,41 @@ async function signAll() {
 </template>
 
 <style scoped>
-.sign-offs { border: 1px dashed var(--petrol); border-left: 6px solid var(--petrol); padding: 8px 14px; margin-bottom: 14px; }
-.head, li { display: flex; flex-wrap: wrap; gap: 6px 16px; justify-content: space-between; align-items: center; }
-.head { padding-bottom: 8px; }
-p { margin: 4px 0; }
-ul { list-style: none; margin: 0; padding: 0; }
-li { border-top: 1px solid var(--rule); padding: 6px 0; }
-.wrong { color: var(--stop); }
-@media print { .actions { display: none; } }
+.sign-offs {
+  border: 1px dashed var(--petrol);
+  border-left: 6px solid var(--petrol);
+  padding: 8px 14px;
+  margin-bottom: 14px;
+}
+.head,
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  justify-content: space-between;
+  align-items: center;
+}
+.head {
+  padding-bottom: 8px;
+}
+p {
+  margin: 4px 0;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  border-top: 1px solid var(--rule);
+  padding: 6px 0;
+}
+.wrong {
+  color: var(--stop);
+}
+@media print {
+  .actions {
+    display: none;
+  }
+}
 </style>

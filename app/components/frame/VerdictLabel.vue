@@ -6,15 +6,54 @@ const { verdict, count } = defineProps<{ verdict: Verdict; count?: number }>()
 </script>
 
 <template>
-  <span class="verdict" :class="verdict"><span>{{ verdict }}{{ count ? ` ${count}` : '' }}</span></span>
+  <span class="verdict" :class="verdict"
+    ><span>{{ verdict }}{{ count ? ` ${count}` : '' }}</span></span
+  >
 </template>
 
 <style scoped>
-.verdict { display: inline-block; font-weight: 650; font-size: 15px; line-height: 1; padding: 5px 10px; border: 1px solid currentcolor; white-space: nowrap; }
-.pass { color: var(--pass); border-radius: 99px; }
-.watch { color: var(--watch); border: 0; padding: 6px 11px; background: linear-gradient(currentcolor 0 0); clip-path: polygon(0 0, calc(100% - 9px) 0, 100% 9px, 100% 100%, 0 100%); position: relative; isolation: isolate; }
-.watch::before { content: ''; position: absolute; inset: 1px; background: var(--sheet); z-index: -1; clip-path: polygon(0 0, calc(100% - 9px) 0, 100% 9px, 100% 100%, 0 100%); }
-.stop { color: var(--stop); border-left-width: 6px; }
-.unknown, .assumed { color: var(--unknown); border-style: dashed; }
-.void { color: var(--stop); border-style: double; border-width: 3px; }
+.verdict {
+  display: inline-block;
+  font-weight: 650;
+  font-size: 15px;
+  line-height: 1;
+  padding: 5px 10px;
+  border: 1px solid currentcolor;
+  white-space: nowrap;
+}
+.pass {
+  color: var(--pass);
+  border-radius: 99px;
+}
+.watch {
+  color: var(--watch);
+  border: 0;
+  padding: 6px 11px;
+  background: linear-gradient(currentcolor 0 0);
+  clip-path: polygon(0 0, calc(100% - 9px) 0, 100% 9px, 100% 100%, 0 100%);
+  position: relative;
+  isolation: isolate;
+}
+.watch::before {
+  content: '';
+  position: absolute;
+  inset: 1px;
+  background: var(--sheet);
+  z-index: -1;
+  clip-path: polygon(0 0, calc(100% - 9px) 0, 100% 9px, 100% 100%, 0 100%);
+}
+.stop {
+  color: var(--stop);
+  border-left-width: 6px;
+}
+.unknown,
+.assumed {
+  color: var(--unknown);
+  border-style: dashed;
+}
+.void {
+  color: var(--stop);
+  border-style: double;
+  border-width: 3px;
+}
 </style>

@@ -10,11 +10,31 @@ const titleOf = (station: string) => PAGES.find(({ page }) => page === station)?
 <template>
   <div v-if="outlook.now && outlook.now.voids.length > 0" class="void-note" role="alert" data-testid="void">
     <VerdictLabel verdict="void" />
-    <p><b>Nothing is predicted until this is mended.</b>{{ ' ' }}<template v-for="(each, i) in outlook.now.voids" :key="each.path">{{ i > 0 ? ' ' : '' }}<NuxtLink v-if="each.station && build.id" :to="stationPath(build.id, each.station)">{{ titleOf(each.station) }}</NuxtLink>{{ each.station ? ', ' : '' }}{{ each.about }}: {{ each.message }}.</template></p>
+    <p>
+      <b>Nothing is predicted until this is mended.</b>{{ ' '
+      }}<template v-for="(each, i) in outlook.now.voids" :key="each.path"
+        >{{ i > 0 ? ' ' : ''
+        }}<NuxtLink v-if="each.station && build.id" :to="stationPath(build.id, each.station)">{{
+          titleOf(each.station)
+        }}</NuxtLink
+        >{{ each.station ? ', ' : '' }}{{ each.about }}: {{ each.message }}.</template
+      >
+    </p>
   </div>
 </template>
 
 <style scoped>
-.void-note { border: 1px solid var(--stop); border-left-width: 6px; padding: 8px 14px; margin-bottom: 12px; display: flex; gap: 14px; align-items: center; }
-.void-note p { margin: 0; max-width: 80ch; }
+.void-note {
+  border: 1px solid var(--stop);
+  border-left-width: 6px;
+  padding: 8px 14px;
+  margin-bottom: 12px;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.void-note p {
+  margin: 0;
+  max-width: 80ch;
+}
 </style>

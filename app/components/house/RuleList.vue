@@ -14,25 +14,42 @@ const copy = (rules: Own) => JSON.parse(JSON.stringify(rules)) as Own
 const draft = ref<Own>(copy(shop.house.rules))
 const school = ref(shop.house.school)
 const changed = computed(() => !sameValue(draft.value, shop.house.rules) || school.value !== shop.house.school)
-watch(() => shop.house, (now, before) => {
-  // What somebody else wrote is taken up where nothing is being changed here.
-  if (sameValue(draft.value, before.rules)) draft.value = copy(now.rules)
-  if (school.value === before.school) school.value = now.school
-})
-const groups = computed(() => [...new Set(RULES.map(({ group }) => group))].map((group) => ({ group, rules: RULES.filter((rule) => rule.group === group) })))
+watch(
+  () => shop.house,
+  (now, before) => {
+    // What somebody else wrote is taken up where nothing is being changed here.
+    if (sameValue(draft.value, before.rules)) draft.value = copy(now.rules)
+    if (school.value === before.school) school.value = now.school
+  },
+)
+const groups = computed(() =>
+  [...new Set(RULES.map(({ group }) => group))].map((group) => ({
+    group,
+    rules: RULES.filter((rule) => rule.group === group),
+  })),
+)
 const valueOf = (rule: Rule) => draft.value[rule.key]?.value ?? rule.first
 function write(rule: Rule, value: number | undefined) {
   const next = { ...draft.value }
-  if (value === undefined || Math.abs(value - rule.first) <= 1e-9 * Math.max(1, Math.abs(rule.first))) delete next[rule.key]
+  if (value === undefined || Math.abs(value - rule.first) <= 1e-9 * Math.max(1, Math.abs(rule.first)))
+    delete next[rule.key]
   else next[rule.key] = { value, reason: next[rule.key]?.reason ?? '' }
   draft.value = next
 }
 function because(rule: Rule, event: Event) {
-  draft.value = { ...draft.value, [rule.key]: { ...draft.value[rule.key], reason: (event.target as HTMLInputElement).value.trim() } }
+  draft.value = {
+    ...draft.value,
+    [rule.key]: { ...draft.value[rule.key], reason: (event.target as HTMLInputElement).value.trim() },
+  }
 }
 const unsaid = computed(() => RULES.filter(({ key }) => draft.value[key] && !draft.value[key].reason))
 
-interface Moved { id: string; name: string; engine: string; moves: VerdictMove[] }
+interface Moved {
+  id: string
+  name: string
+  engine: string
+  moves: VerdictMove[]
+}
 const moved = shallowRef<Moved[]>()
 const problem = ref('')
 let asked = 0
@@ -40,7 +57,9 @@ async function preview() {
   const turn = ++asked
   if (!changed.value) return void (moved.value = undefined)
   // Whether a rule is given its reason moves no verdict.
-  const rules = Object.fromEntries(Object.entries(draft.value).map(([key, rule]) => [key, { ...rule, reason: rule.reason || 'not said yet' }]))
+  const rules = Object.fromEntries(
+    Object.entries(draft.value).map(([key, rule]) => [key, { ...rule, reason: rule.reason || 'not said yet' }]),
+  )
   try {
     const found = await $fetch<Moved[]>('/api/house/preview', { method: 'POST', body: { rules, school: school.value } })
     if (turn === asked) {
@@ -50,7 +69,9 @@ async function preview() {
   } catch (error) {
     if (turn !== asked) return
     moved.value = undefined
-    problem.value = (error as { data?: { error?: { message: string } } }).data?.error?.message ?? 'The server does not answer: what would move cannot be said. Nothing is written.'
+    problem.value =
+      (error as { data?: { error?: { message: string } } }).data?.error?.message ??
+      'The server does not answer: what would move cannot be said. Nothing is written.'
   }
 }
 watch([draft, school], preview)
@@ -67,8 +88,14 @@ function leave() {
   school.value = shop.house.school
   problem.value = ''
 }
-const SCHOOL_WORDS = { auto: 'Maker, else the highest', maker: 'Maker’s limits', 'per-thousand': 'Ten psi per thousand rpm', 'rod-feed': 'Rod feed' } as const
-const title = (what: string) => PAGES.find(({ page }) => page === what)?.title ?? what.replace(/^./, (letter) => letter.toUpperCase())
+const SCHOOL_WORDS = {
+  auto: 'Maker, else the highest',
+  maker: 'Maker’s limits',
+  'per-thousand': 'Ten psi per thousand rpm',
+  'rod-feed': 'Rod feed',
+} as const
+const title = (what: string) =>
+  PAGES.find(({ page }) => page === what)?.title ?? what.replace(/^./, (letter) => letter.toUpperCase())
 </script>
 
 <template>
@@ -76,47 +103,171 @@ const title = (what: string) => PAGES.find(({ page }) => page === what)?.title ?
     <div>
       <section>
         <h2>School</h2>
-        <div class="row"><span class="what">Governs where a build names none<span class="origin">Sheets show all schools side by side all the same.</span></span><ChoiceField label="School that governs" :value="school" :options="SCHOOLS.map((each) => ({ value: each, words: SCHOOL_WORDS[each] }))" @choose="school = $event" /></div>
+        <div class="row">
+          <span class="what"
+            >Governs where a build names none<span class="origin"
+              >Sheets show all schools side by side all the same.</span
+            ></span
+          ><ChoiceField
+            label="School that governs"
+            :value="school"
+            :options="SCHOOLS.map((each) => ({ value: each, words: SCHOOL_WORDS[each] }))"
+            @choose="school = $event"
+          />
+        </div>
       </section>
       <section v-for="each in groups" :key="each.group" class="block">
         <h2>{{ each.group }}</h2>
         <div v-for="rule in each.rules" :key="rule.key" class="row rule" :data-rule="rule.key">
-          <span class="what">{{ rule.label }}<span class="origin reason">{{ rule.reason }}</span>
-            <label v-if="draft[rule.key]" class="why">Why here<input :value="draft[rule.key].reason" maxlength="300" :aria-label="`Reason for ${rule.label}`" placeholder="say why it differs" @change="because(rule, $event)"></label></span>
-          <span class="tools"><QuantityField :value="valueOf(rule)" :dimension="rule.dimension" :range="rule.range" :label="rule.label" @write="write(rule, $event)" />
-            <button type="button" class="reset" :class="{ hidden: !draft[rule.key] }" :aria-label="`${rule.label}: back to ${house.say(rule.first, rule.dimension)}`" :tabindex="draft[rule.key] ? 0 : -1" @click="write(rule, undefined)">back to {{ house.show(rule.first, rule.dimension) }}</button></span>
+          <span class="what"
+            >{{ rule.label }}<span class="origin reason">{{ rule.reason }}</span>
+            <label v-if="draft[rule.key]" class="why"
+              >Why here<input
+                :value="draft[rule.key].reason"
+                maxlength="300"
+                :aria-label="`Reason for ${rule.label}`"
+                placeholder="say why it differs"
+                @change="because(rule, $event)" /></label
+          ></span>
+          <span class="tools"
+            ><QuantityField
+              :value="valueOf(rule)"
+              :dimension="rule.dimension"
+              :range="rule.range"
+              :label="rule.label"
+              @write="write(rule, $event)"
+            />
+            <button
+              type="button"
+              class="reset"
+              :class="{ hidden: !draft[rule.key] }"
+              :aria-label="`${rule.label}: back to ${house.say(rule.first, rule.dimension)}`"
+              :tabindex="draft[rule.key] ? 0 : -1"
+              @click="write(rule, undefined)"
+            >
+              back to {{ house.show(rule.first, rule.dimension) }}
+            </button></span
+          >
         </div>
       </section>
     </div>
     <aside aria-label="What would move">
       <h2>Before it is written</h2>
-      <p v-if="!changed" class="quiet">Change a limit, and the builds whose verdicts it would move are named here before anything is written.</p>
+      <p v-if="!changed" class="quiet">
+        Change a limit, and the builds whose verdicts it would move are named here before anything is written.
+      </p>
       <template v-else>
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
         <p v-else-if="!moved" class="quiet">Judging every build anew.</p>
         <p v-else-if="moved.length === 0" data-testid="moves"><b>No build’s verdict moves.</b></p>
-        <ul v-else data-testid="moves"><li v-for="build in moved" :key="build.id"><b>{{ build.name }}</b>{{ ' ' }}<span class="quiet">{{ build.engine }}</span>
-          <span v-for="move in build.moves" :key="move.what" class="move">{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> to <VerdictLabel :verdict="move.to" />{{ ' ' }}<span v-if="move.about" class="quiet">{{ move.about }}</span></span></li></ul>
-        <p v-if="unsaid.length > 0" class="quiet">Say why: {{ unsaid.map(({ label }) => label.toLowerCase()).join('; ') }}.</p>
-        <div class="actions"><Button type="button" :disabled="unsaid.length > 0 || !!problem" @click="save">Write the rules</Button><Button type="button" variant="outlined" @click="leave">Leave as they were</Button></div>
+        <ul v-else data-testid="moves">
+          <li v-for="build in moved" :key="build.id">
+            <b>{{ build.name }}</b>{{ ' ' }}<span class="quiet">{{ build.engine }}</span>
+            <span v-for="move in build.moves" :key="move.what" class="move"
+              >{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> to <VerdictLabel :verdict="move.to" />{{
+                ' '
+              }}<span v-if="move.about" class="quiet">{{ move.about }}</span></span
+            >
+          </li>
+        </ul>
+        <p v-if="unsaid.length > 0" class="quiet">
+          Say why: {{ unsaid.map(({ label }) => label.toLowerCase()).join('; ') }}.
+        </p>
+        <div class="actions">
+          <Button type="button" :disabled="unsaid.length > 0 || !!problem" @click="save">Write the rules</Button
+          ><Button type="button" variant="outlined" @click="leave">Leave as they were</Button>
+        </div>
       </template>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.split { display: grid; grid-template-columns: minmax(0, 7fr) minmax(290px, 4fr); gap: 40px; align-items: start; }
-aside { position: sticky; top: 0; border-left: 1px solid var(--rule); padding-left: 24px; }
-aside ul { list-style: none; margin: 6px 0 10px; padding: 0; }
-aside li { padding: 8px 0; border-top: 1px solid var(--rule); }
-.move { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; padding-top: 4px; }
-.actions { margin-top: 12px; }
-.reason { white-space: normal !important; }
-.tools { display: grid; justify-items: end; }
-.reset { border: 0; background: none; color: var(--petrol); font-weight: 600; cursor: pointer; min-height: 32px; padding: 0 28px 0 6px; }
-.hidden { visibility: hidden; height: 0; min-height: 0; }
-.why { display: flex; align-items: center; gap: 8px; padding: 4px 0; color: var(--petrol); font-weight: 600; }
-.why input { flex: 1; height: 40px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); padding: 0 8px; font-weight: 400; color: var(--ink); }
-.wrong { color: var(--stop); }
-@media (max-width: 900px) { .split { grid-template-columns: 1fr; gap: 18px; } aside { position: static; grid-row: 1; border-left: 0; padding-left: 0; border-bottom: 1px solid var(--rule); padding-bottom: 14px; } }
+.split {
+  display: grid;
+  grid-template-columns: minmax(0, 7fr) minmax(290px, 4fr);
+  gap: 40px;
+  align-items: start;
+}
+aside {
+  position: sticky;
+  top: 0;
+  border-left: 1px solid var(--rule);
+  padding-left: 24px;
+}
+aside ul {
+  list-style: none;
+  margin: 6px 0 10px;
+  padding: 0;
+}
+aside li {
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+}
+.move {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  padding-top: 4px;
+}
+.actions {
+  margin-top: 12px;
+}
+.reason {
+  white-space: normal !important;
+}
+.tools {
+  display: grid;
+  justify-items: end;
+}
+.reset {
+  border: 0;
+  background: none;
+  color: var(--petrol);
+  font-weight: 600;
+  cursor: pointer;
+  min-height: 32px;
+  padding: 0 28px 0 6px;
+}
+.hidden {
+  visibility: hidden;
+  height: 0;
+  min-height: 0;
+}
+.why {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 4px 0;
+  color: var(--petrol);
+  font-weight: 600;
+}
+.why input {
+  flex: 1;
+  height: 40px;
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: var(--sheet);
+  padding: 0 8px;
+  font-weight: 400;
+  color: var(--ink);
+}
+.wrong {
+  color: var(--stop);
+}
+@media (max-width: 900px) {
+  .split {
+    grid-template-columns: 1fr;
+    gap: 18px;
+  }
+  aside {
+    position: static;
+    grid-row: 1;
+    border-left: 0;
+    padding-left: 0;
+    border-bottom: 1px solid var(--rule);
+    padding-bottom: 14px;
+  }
+}
 </style>

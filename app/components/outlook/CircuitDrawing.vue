@@ -11,11 +11,14 @@ const most = computed(() => Math.max(...state.elements.map(({ flow }) => Math.ab
 /** Area of a pipe goes with its flow; a trickle still shows. */
 const width = (flow: number) => Math.max(1.2, 13 * Math.sqrt(Math.abs(flow) / most.value))
 const pressureOf = computed(() => new Map(state.nodes.map(({ id, pressure }) => [id, pressure])))
-const drawn = computed(() => state.elements.flatMap((element) => {
-  const place = layout.value.elements.get(element.id)
-  return place ? [{ element, ...place }] : []
-}))
-const figure = (element: DrawnElement) => (element.flow < 1e-9 ? '0' : house.show(element.flow, 'flow', element.flow < 1.7e-5 ? 2 : 1))
+const drawn = computed(() =>
+  state.elements.flatMap((element) => {
+    const place = layout.value.elements.get(element.id)
+    return place ? [{ element, ...place }] : []
+  }),
+)
+const figure = (element: DrawnElement) =>
+  element.flow < 1e-9 ? '0' : house.show(element.flow, 'flow', element.flow < 1.7e-5 ? 2 : 1)
 const pump = computed(() => layout.value.nodes.get('pump outlet')!)
 /** A long engine is wider than the page: it scrolls, or is seen whole and smaller. */
 const whole = ref(false)
@@ -30,48 +33,155 @@ const wider = computed(() => layout.value.width > room.value + 1)
 </script>
 
 <template>
-  <div v-if="wider" class="size"><span class="quiet">{{ whole ? 'Made small, to be seen whole.' : 'Goes on to the right.' }}</span>{{ ' ' }}<Button type="button" variant="text" @click="whole = !whole">{{ whole ? 'Full size' : 'See it whole' }}</Button></div>
-  <div ref="frame" class="drawing-scroll"><svg
-    class="circuit" :viewBox="`0 0 ${layout.width} ${layout.height}`" :style="whole && wider ? { width: '100%' } : { width: `${layout.width}px`, minWidth: `${layout.width}px` }" role="group"
-    :aria-label="`Oil circuit: ${house.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"
-  >
-    <path class="ground" :d="`M 16 ${layout.height - 22} H ${layout.width - 16}`" /><text x="18" :y="layout.height - 6" class="quiet-text">sump</text>
-    <g
-      v-for="{ element, d } in drawn" :key="element.id" class="element" :class="{ here: element.id === chosen, idle: Math.abs(element.flow) < 1e-9, out: /left out$/.test(element.id) }" role="button" tabindex="0"
-      :aria-label="`${element.words}: ${house.say(element.flow, 'flow', 2)}`" :data-element="element.id" :data-from="element.from" :data-to="element.to" :data-flow="element.flow"
-      @click="emit('look', element.id)" @keydown.enter.prevent="emit('look', element.id)" @keydown.space.prevent="emit('look', element.id)"
-    ><path :d="d" class="reach" /><path :d="d" class="pipe" :stroke-width="width(element.flow)" /></g>
-    <circle class="part" :cx="pump.x - 47" :cy="pump.y" r="17" />
-    <template v-for="[id, { x, y }] in layout.nodes" :key="id">
-      <circle v-if="/^main/.test(id)" class="part" :cx="x" :cy="y" r="11" /><circle v-else-if="/^rod/.test(id)" class="part" :cx="x" :cy="y" r="9" /><circle v-else-if="/^cam/.test(id)" class="part" :cx="x" :cy="y" r="9" />
-      <text v-if="/^(main|rod|cam)/.test(id)" :x="x" :y="y + 4" text-anchor="middle" class="number">{{ id.split(' ')[1] }}</text>
-    </template>
-    <g v-for="{ element, label, name } in drawn" :key="`l${element.id}`" class="labels">
-      <text v-if="name" :x="name.x" :y="name.y" :text-anchor="name.anchor" class="quiet-text label">{{ name.words }}</text>
-      <text v-if="label" :x="label.x" :y="label.y" :text-anchor="label.anchor" class="flow label">{{ figure(element) }}</text>
-    </g>
-    <text v-for="each in layout.pressures" :key="each.node" :x="each.x" :y="each.y" :text-anchor="each.anchor" class="pressure label">{{ house.show(pressureOf.get(each.node) ?? 0, 'pressure', house.fine) }}</text>
-    <text :x="layout.nodes.get(state.gauge)!.x + 8" y="34" class="gauge label">gauge {{ house.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', house.fine) }}</text>
-  </svg></div>
+  <div v-if="wider" class="size">
+    <span class="quiet">{{ whole ? 'Made small, to be seen whole.' : 'Goes on to the right.' }}</span>{{ ' '
+    }}<Button type="button" variant="text" @click="whole = !whole">{{ whole ? 'Full size' : 'See it whole' }}</Button>
+  </div>
+  <div ref="frame" class="drawing-scroll">
+    <svg
+      class="circuit"
+      :viewBox="`0 0 ${layout.width} ${layout.height}`"
+      :style="whole && wider ? { width: '100%' } : { width: `${layout.width}px`, minWidth: `${layout.width}px` }"
+      role="group"
+      :aria-label="`Oil circuit: ${house.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"
+    >
+      <path class="ground" :d="`M 16 ${layout.height - 22} H ${layout.width - 16}`" />
+      <text x="18" :y="layout.height - 6" class="quiet-text">sump</text>
+      <g
+        v-for="{ element, d } in drawn"
+        :key="element.id"
+        class="element"
+        :class="{ here: element.id === chosen, idle: Math.abs(element.flow) < 1e-9, out: /left out$/.test(element.id) }"
+        role="button"
+        tabindex="0"
+        :aria-label="`${element.words}: ${house.say(element.flow, 'flow', 2)}`"
+        :data-element="element.id"
+        :data-from="element.from"
+        :data-to="element.to"
+        :data-flow="element.flow"
+        @click="emit('look', element.id)"
+        @keydown.enter.prevent="emit('look', element.id)"
+        @keydown.space.prevent="emit('look', element.id)"
+      >
+        <path :d="d" class="reach" />
+        <path :d="d" class="pipe" :stroke-width="width(element.flow)" />
+      </g>
+      <circle class="part" :cx="pump.x - 47" :cy="pump.y" r="17" />
+      <template v-for="[id, { x, y }] in layout.nodes" :key="id">
+        <circle v-if="/^main/.test(id)" class="part" :cx="x" :cy="y" r="11" />
+        <circle v-else-if="/^rod/.test(id)" class="part" :cx="x" :cy="y" r="9" />
+        <circle v-else-if="/^cam/.test(id)" class="part" :cx="x" :cy="y" r="9" />
+        <text v-if="/^(main|rod|cam)/.test(id)" :x="x" :y="y + 4" text-anchor="middle" class="number">
+          {{ id.split(' ')[1] }}
+        </text>
+      </template>
+      <g v-for="{ element, label, name } in drawn" :key="`l${element.id}`" class="labels">
+        <text v-if="name" :x="name.x" :y="name.y" :text-anchor="name.anchor" class="quiet-text label">
+          {{ name.words }}
+        </text>
+        <text v-if="label" :x="label.x" :y="label.y" :text-anchor="label.anchor" class="flow label">
+          {{ figure(element) }}
+        </text>
+      </g>
+      <text
+        v-for="each in layout.pressures"
+        :key="each.node"
+        :x="each.x"
+        :y="each.y"
+        :text-anchor="each.anchor"
+        class="pressure label"
+      >
+        {{ house.show(pressureOf.get(each.node) ?? 0, 'pressure', house.fine) }}
+      </text>
+      <text :x="layout.nodes.get(state.gauge)!.x + 8" y="34" class="gauge label">
+        gauge {{ house.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', house.fine) }}
+      </text>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
-.circuit { display: block; }
-.size { display: flex; justify-content: flex-end; align-items: center; gap: 4px; margin: -4px 0; }
-text { font-family: var(--type); font-size: 13px; fill: var(--ink); }
-.quiet-text { fill: var(--quiet); }
-.flow { font-family: var(--mono); font-size: 12.5px; fill: var(--oil); }
-.pressure { font-family: var(--mono); font-size: 13px; }
-.gauge { font-weight: 700; font-size: 15px; }
-.number { font-size: 11px; font-family: var(--mono); pointer-events: none; }
-.ground { stroke: var(--ink); stroke-width: 2; }
-.part { fill: var(--metal); stroke: var(--ink); stroke-width: 1.3; pointer-events: none; }
-.pipe { stroke: var(--oil); fill: none; stroke-linejoin: round; }
-.reach { stroke: transparent; stroke-width: 20; fill: none; }
-.element { cursor: pointer; }
-.element:focus { outline: none; }
-.idle .pipe { stroke: var(--field); stroke-dasharray: 4 3; }
-.out .pipe { stroke: var(--stop); }
-.here .pipe, .element:focus-visible .pipe, .element:hover .pipe { stroke: var(--petrol); }
-@media print { .size { display: none; } .circuit { width: 100% !important; min-width: 0 !important; } }
+.circuit {
+  display: block;
+}
+.size {
+  display: flex;
+  justify-content: flex-end;
+  align-items: center;
+  gap: 4px;
+  margin: -4px 0;
+}
+text {
+  font-family: var(--type);
+  font-size: 13px;
+  fill: var(--ink);
+}
+.quiet-text {
+  fill: var(--quiet);
+}
+.flow {
+  font-family: var(--mono);
+  font-size: 12.5px;
+  fill: var(--oil);
+}
+.pressure {
+  font-family: var(--mono);
+  font-size: 13px;
+}
+.gauge {
+  font-weight: 700;
+  font-size: 15px;
+}
+.number {
+  font-size: 11px;
+  font-family: var(--mono);
+  pointer-events: none;
+}
+.ground {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.part {
+  fill: var(--metal);
+  stroke: var(--ink);
+  stroke-width: 1.3;
+  pointer-events: none;
+}
+.pipe {
+  stroke: var(--oil);
+  fill: none;
+  stroke-linejoin: round;
+}
+.reach {
+  stroke: transparent;
+  stroke-width: 20;
+  fill: none;
+}
+.element {
+  cursor: pointer;
+}
+.element:focus {
+  outline: none;
+}
+.idle .pipe {
+  stroke: var(--field);
+  stroke-dasharray: 4 3;
+}
+.out .pipe {
+  stroke: var(--stop);
+}
+.here .pipe,
+.element:focus-visible .pipe,
+.element:hover .pipe {
+  stroke: var(--petrol);
+}
+@media print {
+  .size {
+    display: none;
+  }
+  .circuit {
+    width: 100% !important;
+    min-width: 0 !important;
+  }
+}
 </style>

@@ -9,23 +9,35 @@ const PressureChart = defineAsyncComponent(() => import('~/components/outlook/Pr
 const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
-const curves = useAnswer((model) => (build.sheet ? model.curves(build.sheet) : undefined), () => build.sheet)
-const points = computed(() => START_POINTS.flatMap(([name, label]) => {
-  const reading = build.sheet!.readings[`start.${name}.pressure`]
-  return reading ? [{ label, pressure: reading.value, speed: pointMoment(build.sheet!, name).speed }] : []
-}))
+const curves = useAnswer(
+  (model) => (build.sheet ? model.curves(build.sheet) : undefined),
+  () => build.sheet,
+)
+const points = computed(() =>
+  START_POINTS.flatMap(([name, label]) => {
+    const reading = build.sheet!.readings[`start.${name}.pressure`]
+    return reading ? [{ label, pressure: reading.value, speed: pointMoment(build.sheet!, name).speed }] : []
+  }),
+)
 function sentence(state: StateOutlook): string {
   if (state.measured) return pointReason(state.measured, (pressure) => house.say(pressure, 'pressure', house.fine))
   if (state.verdict === 'void') return `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.`
   const short = state.target.least - state.pressure
   const over = state.pressure - state.target.most
-  if (state.verdict === 'assumed') return `By layout values alone, ${house.show(state.low, 'pressure')} to ${house.say(state.high, 'pressure')}: not passed. Measure ${state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', ')}.`
+  if (state.verdict === 'assumed')
+    return `By layout values alone, ${house.show(state.low, 'pressure')} to ${house.say(state.high, 'pressure')}: not passed. Measure ${state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', ')}.`
   if (state.starves) return 'The pump starves here: the suction asks for more than oil follows.'
-  if (!state.pumpable) return `The oil is below its pumping limit at ${house.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
-  if (short > 0) return `${house.say(short, 'pressure', house.fine)} short of ${house.say(state.target.least, 'pressure', house.fine)}, ${state.target.reason}.`
-  if (over > 0) return `${house.say(over, 'pressure', house.fine)} over ${house.say(state.target.most, 'pressure', house.fine)}, which filter and seals should not see.`
-  if (state.doubted && state.predicted === 'pass') return 'In its target by a record that the gauge departs from elsewhere: find out why before it is trusted.'
-  return state.verdict === 'watch' ? `In its target, but the band reaches past its edge (${house.say(state.low, 'pressure', house.fine)} to ${house.say(state.high, 'pressure', house.fine)}). Measure what is still assumed.` : `In its target of ${house.show(state.target.least, 'pressure')} to ${house.say(state.target.most, 'pressure')}: ${state.target.reason}.`
+  if (!state.pumpable)
+    return `The oil is below its pumping limit at ${house.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
+  if (short > 0)
+    return `${house.say(short, 'pressure', house.fine)} short of ${house.say(state.target.least, 'pressure', house.fine)}, ${state.target.reason}.`
+  if (over > 0)
+    return `${house.say(over, 'pressure', house.fine)} over ${house.say(state.target.most, 'pressure', house.fine)}, which filter and seals should not see.`
+  if (state.doubted && state.predicted === 'pass')
+    return 'In its target by a record that the gauge departs from elsewhere: find out why before it is trusted.'
+  return state.verdict === 'watch'
+    ? `In its target, but the band reaches past its edge (${house.say(state.low, 'pressure', house.fine)} to ${house.say(state.high, 'pressure', house.fine)}). Measure what is still assumed.`
+    : `In its target of ${house.show(state.target.least, 'pressure')} to ${house.say(state.target.most, 'pressure')}: ${state.target.reason}.`
 }
 </script>
 
@@ -33,11 +45,23 @@ function sentence(state: StateOutlook): string {
   <div>
     <div class="chart predicted"><PressureChart v-if="curves" :curves="curves" :points="points" /></div>
     <section aria-label="Judgement">
-      <JudgementLine v-for="state in outlook.now?.states ?? []" :key="state.name" :verdict="state.verdict"><b>{{ state.label }}, {{ state.measured ? `${house.say(state.measured.reading, 'pressure', house.fine)} read` : house.say(state.pressure, 'pressure') }}.</b> {{ sentence(state) }}</JudgementLine>
+      <JudgementLine v-for="state in outlook.now?.states ?? []" :key="state.name" :verdict="state.verdict"
+        ><b
+          >{{ state.label }},
+          {{
+            state.measured
+              ? `${house.say(state.measured.reading, 'pressure', house.fine)} read`
+              : house.say(state.pressure, 'pressure')
+          }}.</b
+        >
+        {{ sentence(state) }}</JudgementLine
+      >
     </section>
   </div>
 </template>
 
 <style scoped>
-.chart { min-height: 416px; }
+.chart {
+  min-height: 416px;
+}
 </style>

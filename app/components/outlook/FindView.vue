@@ -17,7 +17,13 @@ const house = useHouse()
 const shelf = useShelf()
 void shelf.load()
 const open = reactive<Open>({ springs: true, stacks: true, oils: true, pumps: true, shells: true })
-const SWITCHES: [keyof Open, string][] = [['springs', 'relief spring'], ['stacks', 'shims'], ['oils', 'oil'], ['pumps', 'pump'], ['shells', 'shells']]
+const SWITCHES: [keyof Open, string][] = [
+  ['springs', 'relief spring'],
+  ['stacks', 'shims'],
+  ['oils', 'oil'],
+  ['pumps', 'pump'],
+  ['shells', 'shells'],
+]
 const wanted = ref(90)
 const progress = shallowRef<FinderProgress>()
 const running = ref(false)
@@ -34,7 +40,13 @@ async function find() {
   // What is found of a record that has changed meanwhile is none of this one's.
   const take = (now?: FinderProgress) => now && of === build.sheet && (progress.value = now)
   try {
-    take(await useFilmWorker().find(JSON.parse(JSON.stringify(of)), made.value.offer, proxy((now: FinderProgress) => void take(now))))
+    take(
+      await useFilmWorker().find(
+        JSON.parse(JSON.stringify(of)),
+        made.value.offer,
+        proxy((now: FinderProgress) => void take(now)),
+      ),
+    )
   } catch (error) {
     failed.value = (error as Error).message
   } finally {
@@ -46,25 +58,42 @@ function stop() {
 }
 onBeforeUnmount(stop)
 /** Looked for again when what was found is of another sheet. */
-watch(() => build.sheet, () => {
-  if (adopted.value) return
-  progress.value = undefined
-  stop()
-})
+watch(
+  () => build.sheet,
+  () => {
+    if (adopted.value) return
+    progress.value = undefined
+    stop()
+  },
+)
 
 const setups = computed(() => progress.value?.frontier ?? [])
 /** Of those that reach the wanted chance the one that drives lightest; else the likeliest. */
-const best = computed(() => [...setups.value].filter(({ probability }) => probability >= wanted.value / 100).sort((a, b) => a.power - b.power || a.changes - b.changes)[0] ?? setups.value[0])
-const shown = computed(() => [best.value, ...setups.value.filter((setup) => setup !== best.value)].filter(Boolean).slice(0, 8) as Setup[])
+const best = computed(
+  () =>
+    [...setups.value]
+      .filter(({ probability }) => probability >= wanted.value / 100)
+      .sort((a, b) => a.power - b.power || a.changes - b.changes)[0] ?? setups.value[0],
+)
+const shown = computed(
+  () => [best.value, ...setups.value.filter((setup) => setup !== best.value)].filter(Boolean).slice(0, 8) as Setup[],
+)
 const price = (setup: Setup) => {
   const parts = made.value ? takenBy(setup, made.value) : []
-  return parts.every(({ item }) => item.price !== undefined) ? parts.reduce((sum, { item, count }) => sum + count * item.price!, 0) : undefined
+  return parts.every(({ item }) => item.price !== undefined)
+    ? parts.reduce((sum, { item, count }) => sum + count * item.price!, 0)
+    : undefined
 }
 const plot = computed(() => {
   const powers = setups.value.map(({ power }) => power)
   const [low, high] = [Math.min(...powers), Math.max(...powers)]
   const span = Math.max(high - low, 10)
-  return setups.value.map((setup) => ({ setup, x: 60 + ((setup.power - low + 0.05 * span) / (1.1 * span)) * 600, y: 12 + (1 - setup.probability) * 130, power: setup.power }))
+  return setups.value.map((setup) => ({
+    setup,
+    x: 60 + ((setup.power - low + 0.05 * span) / (1.1 * span)) * 600,
+    y: 12 + (1 - setup.probability) * 130,
+    power: setup.power,
+  }))
 })
 
 const adopted = ref<Setup>()
@@ -72,7 +101,12 @@ async function adopt(setup: Setup) {
   const shelfOffer = made.value!
   const parts = takenBy(setup, shelfOffer)
   adopted.value = setup
-  await build.change(patchOf(setup, shelfOffer), 'Set-up', explain(setup), parts.map(({ item, count }) => ({ item: item.id, move: 'reserve' as const, count })))
+  await build.change(
+    patchOf(setup, shelfOffer),
+    'Set-up',
+    explain(setup),
+    parts.map(({ item, count }) => ({ item: item.id, move: 'reserve' as const, count })),
+  )
   progress.value = undefined
 }
 function patchOf(setup: Setup, { offer, takes }: ShelfOffer): Operation[] {
@@ -80,45 +114,146 @@ function patchOf(setup: Setup, { offer, takes }: ShelfOffer): Operation[] {
   const itemOf = (name?: string) => (name === undefined ? undefined : takes.get(name)?.[0]?.item)
   const figures = (prefix: string, name: string | undefined, fields: string[]) => {
     const item = itemOf(name)
-    return item ? shelfPatch(Object.fromEntries(fields.map((field) => [`${prefix}.${field}`, numberOf(item.properties, field)])), item.label) : []
+    return item
+      ? shelfPatch(
+          Object.fromEntries(fields.map((field) => [`${prefix}.${field}`, numberOf(item.properties, field)])),
+          item.label,
+        )
+      : []
   }
   const oil = offer.oils.find(({ id }) => id === setup.oil)
   const stack = offer.stacks.find(({ id }) => id === setup.stack)
   const shells = offer.shells.find(({ id }) => id === setup.shells)
   return [
-    ...(setup.spring ? [...clearPatch(sheet, SPRING_FIELDS.map((field) => `relief.${field}`)), ...unfitPatch(sheet, 'relief'), ...figures('relief', setup.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter'])] : []),
+    ...(setup.spring
+      ? [
+          ...clearPatch(
+            sheet,
+            SPRING_FIELDS.map((field) => `relief.${field}`),
+          ),
+          ...unfitPatch(sheet, 'relief'),
+          ...figures('relief', setup.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter']),
+        ]
+      : []),
     ...(stack ? shelfPatch({ 'relief.shims': stack.thickness }, stack.id) : []),
-    ...(setup.pump ? [...clearPatch(sheet, ['pump.centres']), ...figures('pump', setup.pump, ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance', 'driveLength'])] : []),
-    ...(oil ? [...oilPatch(sheet, oil.figures), { op: 'add' as const, path: '/choices/oil.shelf', value: oil.id.slice(0, 80) }] : []),
-    ...(shells ? shellPatch(shells.mains !== 0 ? 'main' : 'rod', takes.get(shells.id)!.map(({ item }) => item.label), shells.mains + shells.rods) : []),
+    ...(setup.pump
+      ? [
+          ...clearPatch(sheet, ['pump.centres']),
+          ...figures('pump', setup.pump, [
+            'displacement',
+            'rotorDiameter',
+            'rotorLength',
+            'endClearance',
+            'tipClearance',
+            'driveLength',
+          ]),
+        ]
+      : []),
+    ...(oil
+      ? [
+          ...oilPatch(sheet, oil.figures),
+          { op: 'add' as const, path: '/choices/oil.shelf', value: oil.id.slice(0, 80) },
+        ]
+      : []),
+    ...(shells
+      ? shellPatch(
+          shells.mains !== 0 ? 'main' : 'rod',
+          takes.get(shells.id)!.map(({ item }) => item.label),
+          shells.mains + shells.rods,
+        )
+      : []),
   ]
 }
 function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: number): Operation[] {
-  return bearingsOf(build.sheet!, set).map(({ number }) => ({ op: 'add', path: `/shells/${set}.${number}`, value: { upper, lower, wall: -change, boreAt: build.sheet!.readings[`${set}.${number}.bore`]?.at ?? '' } }))
+  return bearingsOf(build.sheet!, set).map(({ number }) => ({
+    op: 'add',
+    path: `/shells/${set}.${number}`,
+    value: { upper, lower, wall: -change, boreAt: build.sheet!.readings[`${set}.${number}.bore`]?.at ?? '' },
+  }))
 }
 </script>
 
 <template>
   <div>
-    <div class="open" role="group" aria-label="What may change"><span class="quiet">May change</span><label v-for="[key, words] in SWITCHES" :key="key"><input v-model="open[key]" type="checkbox">{{ words }}</label>
-      <label>meeting all targets in <input v-model.number="wanted" type="number" min="50" max="99" step="5" aria-label="Chance wanted, in 100"> of 100</label></div>
-    <div class="actions begin"><Button v-if="!running" type="button" :disabled="!shelf.loaded" @click="find">Find set-ups</Button><Button v-else type="button" variant="outlined" @click="stop">Stop</Button>
+    <div class="open" role="group" aria-label="What may change">
+      <span class="quiet">May change</span
+      ><label v-for="[key, words] in SWITCHES" :key="key"
+        ><input v-model="open[key]" type="checkbox" />{{ words }}</label
+      >
+      <label
+        >meeting all targets in
+        <input v-model.number="wanted" type="number" min="50" max="99" step="5" aria-label="Chance wanted, in 100" /> of
+        100</label
+      >
+    </div>
+    <div class="actions begin">
+      <Button v-if="!running" type="button" :disabled="!shelf.loaded" @click="find">Find set-ups</Button
+      ><Button v-else type="button" variant="outlined" @click="stop">Stop</Button>
       <span class="quiet">{{ offered.toLocaleString('en') }} set-ups of what lies free on the shelf</span>
-      <progress v-if="running" :value="progress?.done ?? 0" :max="progress?.total ?? 1" aria-label="Set-ups looked at" /></div>
+      <progress
+        v-if="running"
+        :value="progress?.done ?? 0"
+        :max="progress?.total ?? 1"
+        aria-label="Set-ups looked at"
+      />
+    </div>
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="failed" class="wrong" role="alert">Nothing was found: {{ failed }}</p>
-    <p v-if="adopted" class="adopted" role="status" data-testid="adopted"><b>Adopted.</b> {{ explain(adopted) }} Its parts are set aside on the shelf; one undo takes the change back.</p>
+    <p v-if="adopted" class="adopted" role="status" data-testid="adopted">
+      <b>Adopted.</b> {{ explain(adopted) }} Its parts are set aside on the shelf; one undo takes the change back.
+    </p>
     <template v-if="setups.length > 0">
-      <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 700 186" role="img" aria-label="Chance of meeting all targets against drive power">
-        <path class="thin" d="M 52 12 V 142 H 676" /><path :d="`M 52 ${12 + (1 - wanted / 100) * 130} H 676`" stroke="var(--petrol)" stroke-dasharray="6 4" />
-        <text x="46" y="17" text-anchor="end" class="quiet-text">100</text><text x="46" y="147" text-anchor="end" class="quiet-text">0</text><text x="676" y="178" text-anchor="end" class="quiet-text">drive power, working hot; chance of all targets upward, in 100</text>
-        <g v-for="(each, i) in plot" :key="i"><circle :cx="each.x" :cy="each.y" :r="each.setup === best ? 9 : 5.5" :fill="each.setup === best ? 'var(--petrol)' : 'var(--sheet)'" stroke="var(--petrol)" stroke-width="2" /><text v-if="each.setup === best" :x="each.x" y="160" text-anchor="middle" class="figure-text">{{ house.say(each.power, 'power') }}</text></g>
-      </svg></div>
+      <div class="drawing-scroll">
+        <svg
+          class="drawing"
+          viewBox="0 0 700 186"
+          role="img"
+          aria-label="Chance of meeting all targets against drive power"
+        >
+          <path class="thin" d="M 52 12 V 142 H 676" />
+          <path :d="`M 52 ${12 + (1 - wanted / 100) * 130} H 676`" stroke="var(--petrol)" stroke-dasharray="6 4" />
+          <text x="46" y="17" text-anchor="end" class="quiet-text">100</text>
+          <text x="46" y="147" text-anchor="end" class="quiet-text">0</text>
+          <text x="676" y="178" text-anchor="end" class="quiet-text">
+            drive power, working hot; chance of all targets upward, in 100
+          </text>
+          <g v-for="(each, i) in plot" :key="i">
+            <circle
+              :cx="each.x"
+              :cy="each.y"
+              :r="each.setup === best ? 9 : 5.5"
+              :fill="each.setup === best ? 'var(--petrol)' : 'var(--sheet)'"
+              stroke="var(--petrol)"
+              stroke-width="2"
+            />
+            <text v-if="each.setup === best" :x="each.x" y="160" text-anchor="middle" class="figure-text">
+              {{ house.say(each.power, 'power') }}
+            </text>
+          </g>
+        </svg>
+      </div>
       <ol class="setups">
         <li v-for="(setup, i) in shown" :key="i" :class="{ best: setup === best }" :data-setup="i">
-          <p>{{ explain(setup) }}<template v-if="price(setup)"> Parts {{ price(setup)!.toFixed(2) }}.</template></p>
-          <span class="mono states"><span v-for="state in STATE_NAMES" :key="state"><span class="quiet">{{ STATE_LABELS[state].toLowerCase() }}</span> {{ house.show(setup.pressures[state], 'pressure', house.fine) }} <span class="quiet band">{{ house.show(setup.bands[state][0], 'pressure', house.fine) }} to {{ house.show(setup.bands[state][1], 'pressure', house.fine) }}</span></span></span>
-          <Button v-if="setup.changes > 0" type="button" :variant="setup === best ? undefined : 'outlined'" @click="adopt(setup)">Adopt</Button>
+          <p>
+            {{ explain(setup) }}<template v-if="price(setup)"> Parts {{ price(setup)!.toFixed(2) }}.</template>
+          </p>
+          <span class="mono states"
+            ><span v-for="state in STATE_NAMES" :key="state"
+              ><span class="quiet">{{ STATE_LABELS[state].toLowerCase() }}</span>
+              {{ house.show(setup.pressures[state], 'pressure', house.fine) }}
+              <span class="quiet band"
+                >{{ house.show(setup.bands[state][0], 'pressure', house.fine) }} to
+                {{ house.show(setup.bands[state][1], 'pressure', house.fine) }}</span
+              ></span
+            ></span
+          >
+          <Button
+            v-if="setup.changes > 0"
+            type="button"
+            :variant="setup === best ? undefined : 'outlined'"
+            @click="adopt(setup)"
+            >Adopt</Button
+          >
         </li>
       </ol>
     </template>
@@ -126,19 +261,82 @@ function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: numbe
 </template>
 
 <style scoped>
-.open { display: flex; flex-wrap: wrap; gap: 4px 20px; align-items: center; }
-.open label { display: flex; align-items: center; gap: 8px; min-height: 44px; }
-.open input[type='checkbox'] { width: 22px; height: 22px; accent-color: var(--petrol); }
-.open input[type='number'] { width: 64px; height: 44px; font-size: 17px; text-align: right; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); font-family: var(--mono); }
-.begin { align-items: center; padding: 6px 0 10px; }
-progress { flex: 1; height: 12px; accent-color: var(--oil); }
-.setups { list-style: none; margin: 8px 0 0; padding: 0; }
-.setups li { display: grid; grid-template-columns: 1fr auto; gap: 2px 16px; padding: 10px 0 10px 12px; border-top: 1px solid var(--rule); align-items: center; }
-.best { box-shadow: inset 3px 0 0 var(--petrol); font-weight: 600; }
-.states { grid-column: 1; display: flex; flex-wrap: wrap; gap: 2px 18px; font-weight: 400; }
-.states .quiet { font-family: var(--type); }
-.states .band { font-family: inherit; font-size: 13px; }
-.setups .p-button { grid-column: 2; grid-row: 1 / span 2; }
-.adopted { border-left: 6px solid var(--pass); padding: 6px 12px; }
-.wrong { color: var(--stop); }
+.open {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+}
+.open label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+.open input[type='checkbox'] {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--petrol);
+}
+.open input[type='number'] {
+  width: 64px;
+  height: 44px;
+  font-size: 17px;
+  text-align: right;
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: var(--sheet);
+  font-family: var(--mono);
+}
+.begin {
+  align-items: center;
+  padding: 6px 0 10px;
+}
+progress {
+  flex: 1;
+  height: 12px;
+  accent-color: var(--oil);
+}
+.setups {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+}
+.setups li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 16px;
+  padding: 10px 0 10px 12px;
+  border-top: 1px solid var(--rule);
+  align-items: center;
+}
+.best {
+  box-shadow: inset 3px 0 0 var(--petrol);
+  font-weight: 600;
+}
+.states {
+  grid-column: 1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  font-weight: 400;
+}
+.states .quiet {
+  font-family: var(--type);
+}
+.states .band {
+  font-family: inherit;
+  font-size: 13px;
+}
+.setups .p-button {
+  grid-column: 2;
+  grid-row: 1 / span 2;
+}
+.adopted {
+  border-left: 6px solid var(--pass);
+  padding: 6px 12px;
+}
+.wrong {
+  color: var(--stop);
+}
 </style>

@@ -6,13 +6,28 @@ const build = useBuild()
 const house = useHouse()
 const points = useStartPoints()
 const p = (value: number) => house.show(value, 'pressure', house.fine)
-const off = computed(() => (points.value ?? []).flatMap(({ label, judged }) => (judged && judged.prediction !== 'within' ? [`${label.toLowerCase()} ${p(judged.reading)}, not ${p(judged.expected.low)} to ${p(judged.expected.high)}`] : [])))
+const off = computed(() =>
+  (points.value ?? []).flatMap(({ label, judged }) =>
+    judged && judged.prediction !== 'within'
+      ? [`${label.toLowerCase()} ${p(judged.reading)}, not ${p(judged.expected.low)} to ${p(judged.expected.high)}`]
+      : [],
+  ),
+)
 </script>
 
 <template>
-  <p v-if="off.length > 0" class="otherwise" data-testid="read-otherwise"><b>The gauge read otherwise:</b> {{ off.join('; ') }} {{ house.unit('pressure').symbol }}. This record is not yet the engine: find out why at <NuxtLink :to="`${stationPath(build.id!, 'start')}?view=readings`">First start</NuxtLink> before a change here is trusted.</p>
+  <p v-if="off.length > 0" class="otherwise" data-testid="read-otherwise">
+    <b>The gauge read otherwise:</b> {{ off.join('; ') }} {{ house.unit('pressure').symbol }}. This record is not yet
+    the engine: find out why at
+    <NuxtLink :to="`${stationPath(build.id!, 'start')}?view=readings`">First start</NuxtLink> before a change here is
+    trusted.
+  </p>
 </template>
 
 <style scoped>
-.otherwise { border-left: 6px solid var(--stop); padding: 4px 0 4px 12px; margin-bottom: 14px; }
+.otherwise {
+  border-left: 6px solid var(--stop);
+  padding: 4px 0 4px 12px;
+  margin-bottom: 14px;
+}
 </style>

@@ -3,11 +3,21 @@ import { newSheet, PRESETS } from '#core/build/layouts'
 import { circuitAtState } from '#core/outlook/circuitState'
 import { layCircuit } from './circuitLayout'
 
-const LAYOUTS = [...Object.keys(PRESETS).map((preset) => newSheet(preset, 'a', 'b')), ...['v12', 'single', 'v8'].map((preset) => {
-  const sheet = newSheet(preset, 'a', 'b')
-  Object.assign(sheet.layout, { cooler: true, turbo: true, pistonJets: sheet.layout.cylinders, tensioner: true, galleryRelief: true, timingJet: true })
-  return sheet
-})]
+const LAYOUTS = [
+  ...Object.keys(PRESETS).map((preset) => newSheet(preset, 'a', 'b')),
+  ...['v12', 'single', 'v8'].map((preset) => {
+    const sheet = newSheet(preset, 'a', 'b')
+    Object.assign(sheet.layout, {
+      cooler: true,
+      turbo: true,
+      pistonJets: sheet.layout.cylinders,
+      tensioner: true,
+      galleryRelief: true,
+      timingJet: true,
+    })
+    return sheet
+  }),
+]
 
 describe('the circuit laid out', () => {
   it('what flows into every node flows out of it, and every element is drawn, on any layout', () => {

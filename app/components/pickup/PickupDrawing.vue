@@ -27,10 +27,28 @@ const at = computed(() => {
   const oilDepth = of('oilDepth')
   const tilt = tilted.value ? ruleOf(build.sheet!, `tilt.${build.sheet!.use}`) : 0
   // Oil runs away from the pickup: to the left, whatever side it sits on.
-  const surface = (offset: number) => (oilDepth === undefined ? 0.42 * depth : surfaceAt({ oilDepth, offset, sumpLength: length, tilt }))
+  const surface = (offset: number) =>
+    oilDepth === undefined ? 0.42 * depth : surfaceAt({ oilDepth, offset, sumpLength: length, tilt })
   const steps = Array.from({ length: 41 }, (_, i) => -0.5 * length + (i / 40) * length)
-  const oil = steps.map((offset) => `${(345 + offset * scale).toFixed(1)} ${(bottom - Math.min(surface(offset), depth + gasket) * scale).toFixed(1)}`)
-  return { top, bottom, lip, x, mouth: mouth * scale, tube: tube * scale, depth, gasket: gasket * scale, left: 345 - half, right: 345 + half, scale, oil, known: oilDepth !== undefined }
+  const oil = steps.map(
+    (offset) =>
+      `${(345 + offset * scale).toFixed(1)} ${(bottom - Math.min(surface(offset), depth + gasket) * scale).toFixed(1)}`,
+  )
+  return {
+    top,
+    bottom,
+    lip,
+    x,
+    mouth: mouth * scale,
+    tube: tube * scale,
+    depth,
+    gasket: gasket * scale,
+    left: 345 - half,
+    right: 345 + half,
+    scale,
+    oil,
+    known: oilDepth !== undefined,
+  }
 })
 /** The clearance is written on the side of the mouth that has room for it. */
 const side = computed(() => (at.value.x + at.value.mouth / 2 + 180 > at.value.right ? -1 : 1))
@@ -38,22 +56,89 @@ const measured = computed(() => floor.value.source === 'measured')
 </script>
 
 <template>
-  <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 226" role="group" :aria-label="`Pickup: ${house.say(floor.value, 'length')} above the sump floor`" :data-scale="at.scale">
-    <path class="oil-wash" :d="`M ${at.oil.join(' L ')} L ${at.right} ${at.bottom} L ${at.left} ${at.bottom} Z`" data-part="oil" />
-    <path class="line" :d="`M ${at.left - 42} ${at.top} H ${at.left} V ${at.bottom} H ${at.right} V ${at.top} H ${at.right + 42}`" stroke-width="2.4" />
-    <rect v-if="at.gasket > 0.3" :x="at.left - 42" :y="at.top - at.gasket" width="42" :height="at.gasket" fill="var(--petrol)" />
-    <text :x="at.left + 10" :y="at.bottom - 8" class="quiet-text">{{ at.known ? 'oil' : 'oil, depth not measured' }}</text>
-    <path class="line" :d="`M ${at.x - at.tube / 2} 4 V ${at.lip - 24} M ${at.x + at.tube / 2} 4 V ${at.lip - 24}`" />
-    <path class="metal" :d="`M ${at.x - at.tube / 2} ${at.lip - 24} L ${at.x - at.mouth / 2} ${at.lip - 12} V ${at.lip} H ${at.x + at.mouth / 2} V ${at.lip - 12} L ${at.x + at.tube / 2} ${at.lip - 24} Z`" />
-    <path :d="`M ${at.x - at.mouth / 2} ${at.lip} H ${at.x + at.mouth / 2}`" stroke="currentColor" stroke-width="2.5" stroke-dasharray="5 3" data-part="lip" />
-    <path class="thin" :d="`M ${at.left - 26} ${at.top} V ${at.bottom} M ${at.left - 33} ${at.top} h 14 M ${at.left - 33} ${at.bottom} h 33`" data-part="depth" />
-    <DrawnValue name="pickup.sumpDepth" :words="house.say(at.depth, 'length')" :x="at.left - 36" :y="(at.top + at.bottom) / 2 + 5" anchor="end" />
-    <path class="thin" :d="`M ${at.x + side * (at.mouth / 2 + 4)} ${at.lip} h ${side * 48} M ${at.x + side * (at.mouth / 2 + 42)} ${at.lip} V ${at.bottom}`" data-part="floor" />
-    <g :transform="`translate(${at.x + side * (at.mouth / 2 + 62)}, ${Math.min(at.lip, at.bottom - 14) + 2})`" :text-anchor="side < 0 ? 'end' : 'start'">
-      <g class="hit" role="link" tabindex="0" :aria-label="`Floor clearance ${house.say(floor.value, 'length')}, to its readings`" @click="goToReading($router, build.id!, 'pickup', 'pickup.protrusion')" @keydown.enter.prevent="goToReading($router, build.id!, 'pickup', 'pickup.protrusion')"><text y="10" class="figure-text" :class="{ assumed: !measured }" data-dimension="floorClearance">{{ house.say(floor.value, 'length') }}</text></g>
-      <text y="-8" class="quiet-text">{{ measured ? 'floor clearance' : 'floor clearance, assumed' }}</text>
-    </g>
-    <text :x="at.x + at.tube / 2 + 10" y="20" class="quiet-text">tube</text>
-    <DrawnValue name="pickup.tubeDiameter" :words="house.say(requireValue(build.sheet!, 'pickup.tubeDiameter').value, 'length')" :x="at.x + at.tube / 2 + 44" :y="20" />
-  </svg></div>
+  <div class="drawing-scroll">
+    <svg
+      class="drawing"
+      viewBox="0 0 730 226"
+      role="group"
+      :aria-label="`Pickup: ${house.say(floor.value, 'length')} above the sump floor`"
+      :data-scale="at.scale"
+    >
+      <path
+        class="oil-wash"
+        :d="`M ${at.oil.join(' L ')} L ${at.right} ${at.bottom} L ${at.left} ${at.bottom} Z`"
+        data-part="oil"
+      />
+      <path
+        class="line"
+        :d="`M ${at.left - 42} ${at.top} H ${at.left} V ${at.bottom} H ${at.right} V ${at.top} H ${at.right + 42}`"
+        stroke-width="2.4"
+      />
+      <rect
+        v-if="at.gasket > 0.3"
+        :x="at.left - 42"
+        :y="at.top - at.gasket"
+        width="42"
+        :height="at.gasket"
+        fill="var(--petrol)"
+      />
+      <text :x="at.left + 10" :y="at.bottom - 8" class="quiet-text">
+        {{ at.known ? 'oil' : 'oil, depth not measured' }}
+      </text>
+      <path class="line" :d="`M ${at.x - at.tube / 2} 4 V ${at.lip - 24} M ${at.x + at.tube / 2} 4 V ${at.lip - 24}`" />
+      <path
+        class="metal"
+        :d="`M ${at.x - at.tube / 2} ${at.lip - 24} L ${at.x - at.mouth / 2} ${at.lip - 12} V ${at.lip} H ${at.x + at.mouth / 2} V ${at.lip - 12} L ${at.x + at.tube / 2} ${at.lip - 24} Z`"
+      />
+      <path
+        :d="`M ${at.x - at.mouth / 2} ${at.lip} H ${at.x + at.mouth / 2}`"
+        stroke="currentColor"
+        stroke-width="2.5"
+        stroke-dasharray="5 3"
+        data-part="lip"
+      />
+      <path
+        class="thin"
+        :d="`M ${at.left - 26} ${at.top} V ${at.bottom} M ${at.left - 33} ${at.top} h 14 M ${at.left - 33} ${at.bottom} h 33`"
+        data-part="depth"
+      />
+      <DrawnValue
+        name="pickup.sumpDepth"
+        :words="house.say(at.depth, 'length')"
+        :x="at.left - 36"
+        :y="(at.top + at.bottom) / 2 + 5"
+        anchor="end"
+      />
+      <path
+        class="thin"
+        :d="`M ${at.x + side * (at.mouth / 2 + 4)} ${at.lip} h ${side * 48} M ${at.x + side * (at.mouth / 2 + 42)} ${at.lip} V ${at.bottom}`"
+        data-part="floor"
+      />
+      <g
+        :transform="`translate(${at.x + side * (at.mouth / 2 + 62)}, ${Math.min(at.lip, at.bottom - 14) + 2})`"
+        :text-anchor="side < 0 ? 'end' : 'start'"
+      >
+        <g
+          class="hit"
+          role="link"
+          tabindex="0"
+          :aria-label="`Floor clearance ${house.say(floor.value, 'length')}, to its readings`"
+          @click="goToReading($router, build.id!, 'pickup', 'pickup.protrusion')"
+          @keydown.enter.prevent="goToReading($router, build.id!, 'pickup', 'pickup.protrusion')"
+        >
+          <text y="10" class="figure-text" :class="{ assumed: !measured }" data-dimension="floorClearance">
+            {{ house.say(floor.value, 'length') }}
+          </text>
+        </g>
+        <text y="-8" class="quiet-text">{{ measured ? 'floor clearance' : 'floor clearance, assumed' }}</text>
+      </g>
+      <text :x="at.x + at.tube / 2 + 10" y="20" class="quiet-text">tube</text>
+      <DrawnValue
+        name="pickup.tubeDiameter"
+        :words="house.say(requireValue(build.sheet!, 'pickup.tubeDiameter').value, 'length')"
+        :x="at.x + at.tube / 2 + 44"
+        :y="20"
+      />
+    </svg>
+  </div>
 </template>

@@ -5,13 +5,22 @@ import { checksOf } from '#core/build/checks'
 const emit = defineEmits<{ seen: [key: string, label: string] }>()
 const build = useBuild()
 const layout = computed(() => build.sheet!.layout)
-const outlets = computed(() => checksOf(layout.value).filter(({ station, group }) => station === 'prime' && group === 'outlet'))
+const outlets = computed(() =>
+  checksOf(layout.value).filter(({ station, group }) => station === 'prime' && group === 'outlet'),
+)
 const rockers = computed(() => outlets.value.filter(({ key }) => key.startsWith('prime.rocker')))
 const others = computed(() => outlets.value.filter(({ key }) => !key.startsWith('prime.rocker')))
 const banks = computed(() => (['v', 'flat', 'opposed'].includes(layout.value.kind) ? 2 : 1))
 const WIDTH = 620
 const pitch = computed(() => Math.min(84, (WIDTH - 40) / Math.max(1, Math.ceil(rockers.value.length / banks.value))))
-const places = computed(() => rockers.value.map((item, i) => ({ item, x: 40 + (Math.floor(i / banks.value) + 0.5) * pitch.value, y: banks.value === 1 ? 60 : i % 2 === 0 ? 42 : 128, words: item.label.replace('Rockers ', '') })))
+const places = computed(() =>
+  rockers.value.map((item, i) => ({
+    item,
+    x: 40 + (Math.floor(i / banks.value) + 0.5) * pitch.value,
+    y: banks.value === 1 ? 60 : i % 2 === 0 ? 42 : 128,
+    words: item.label.replace('Rockers ', ''),
+  })),
+)
 const length = computed(() => pitch.value * Math.ceil(rockers.value.length / banks.value))
 const stateOf = (key: string) => build.sheet!.checks[key]?.state
 function touch(key: string, label: string) {
@@ -19,17 +28,45 @@ function touch(key: string, label: string) {
   void build.check(key, next, label)
   if (next === 'done') emit('seen', key, label)
 }
-const say = (key: string) => (stateOf(key) === 'done' ? 'in order' : stateOf(key) === 'fault' ? 'fault' : 'not looked at yet')
+const say = (key: string) =>
+  stateOf(key) === 'done' ? 'in order' : stateOf(key) === 'fault' ? 'fault' : 'not looked at yet'
 </script>
 
 <template>
   <div>
     <div v-if="rockers.length > 0" class="drawing-scroll">
-      <svg class="heads" :viewBox="`0 0 ${Math.max(300, length + 80)} ${banks === 1 ? 120 : 172}`" :style="{ maxWidth: `${Math.max(300, length + 80)}px` }" role="group" aria-label="Rockers, drawn from the front on the left">
-        <rect v-for="bank in banks" :key="bank" class="head" x="36" :y="banks === 1 ? 26 : bank === 1 ? 10 : 96" :width="length + 8" height="66" rx="5" />
+      <svg
+        class="heads"
+        :viewBox="`0 0 ${Math.max(300, length + 80)} ${banks === 1 ? 120 : 172}`"
+        :style="{ maxWidth: `${Math.max(300, length + 80)}px` }"
+        role="group"
+        aria-label="Rockers, drawn from the front on the left"
+      >
+        <rect
+          v-for="bank in banks"
+          :key="bank"
+          class="head"
+          x="36"
+          :y="banks === 1 ? 26 : bank === 1 ? 10 : 96"
+          :width="length + 8"
+          height="66"
+          rx="5"
+        />
         <text x="20" :y="banks === 1 ? 64 : 90" text-anchor="middle" class="front">front</text>
-        <g v-for="each in places" :key="each.item.key" class="outlet" :class="stateOf(each.item.key)" role="button" tabindex="0" :aria-label="`${each.item.label}: ${say(each.item.key)}`" @click="touch(each.item.key, each.item.label)" @keydown.enter.prevent="touch(each.item.key, each.item.label)" @keydown.space.prevent="touch(each.item.key, each.item.label)">
-          <circle :cx="each.x" :cy="each.y" r="24" /><text :x="each.x" :y="each.y + 6" text-anchor="middle">{{ each.words }}</text>
+        <g
+          v-for="each in places"
+          :key="each.item.key"
+          class="outlet"
+          :class="stateOf(each.item.key)"
+          role="button"
+          tabindex="0"
+          :aria-label="`${each.item.label}: ${say(each.item.key)}`"
+          @click="touch(each.item.key, each.item.label)"
+          @keydown.enter.prevent="touch(each.item.key, each.item.label)"
+          @keydown.space.prevent="touch(each.item.key, each.item.label)"
+        >
+          <circle :cx="each.x" :cy="each.y" r="24" />
+          <text :x="each.x" :y="each.y + 6" text-anchor="middle">{{ each.words }}</text>
           <path v-if="stateOf(each.item.key) === 'fault'" :d="`M${each.x - 24} ${each.y + 31}h48`" />
         </g>
       </svg>
@@ -39,16 +76,58 @@ const say = (key: string) => (stateOf(key) === 'done' ? 'in order' : stateOf(key
 </template>
 
 <style scoped>
-.heads { display: block; width: 100%; }
-.head { fill: var(--metal); stroke: var(--ink); stroke-width: 1.3; }
-.front { font-family: var(--type); font-size: 13px; fill: var(--quiet); }
-.outlet { cursor: pointer; }
-.outlet circle { fill: var(--sheet); stroke: var(--field); stroke-width: 2; stroke-dasharray: 4 3; }
-.outlet text { font-family: var(--mono); font-size: 17px; fill: var(--ink); pointer-events: none; }
-.outlet.done circle { fill: var(--oil); stroke: var(--oil); stroke-dasharray: none; }
-.outlet.done text { fill: var(--sheet); font-weight: 700; }
-.outlet.fault circle { fill: var(--stop-wash); stroke: var(--stop); stroke-dasharray: none; }
-.outlet path { stroke: var(--stop); stroke-width: 4; }
-.outlet:focus-visible { outline: none; }
-.outlet:focus-visible circle { stroke: var(--petrol); stroke-width: 4; }
+.heads {
+  display: block;
+  width: 100%;
+}
+.head {
+  fill: var(--metal);
+  stroke: var(--ink);
+  stroke-width: 1.3;
+}
+.front {
+  font-family: var(--type);
+  font-size: 13px;
+  fill: var(--quiet);
+}
+.outlet {
+  cursor: pointer;
+}
+.outlet circle {
+  fill: var(--sheet);
+  stroke: var(--field);
+  stroke-width: 2;
+  stroke-dasharray: 4 3;
+}
+.outlet text {
+  font-family: var(--mono);
+  font-size: 17px;
+  fill: var(--ink);
+  pointer-events: none;
+}
+.outlet.done circle {
+  fill: var(--oil);
+  stroke: var(--oil);
+  stroke-dasharray: none;
+}
+.outlet.done text {
+  fill: var(--sheet);
+  font-weight: 700;
+}
+.outlet.fault circle {
+  fill: var(--stop-wash);
+  stroke: var(--stop);
+  stroke-dasharray: none;
+}
+.outlet path {
+  stroke: var(--stop);
+  stroke-width: 4;
+}
+.outlet:focus-visible {
+  outline: none;
+}
+.outlet:focus-visible circle {
+  stroke: var(--petrol);
+  stroke-width: 4;
+}
 </style>

@@ -13,19 +13,50 @@ const way = usePrimeWay()
 const guide = computed(() => guideOf(build.sheet!, way.value))
 const settled = useSettled(() => JSON.stringify(way.value), 200)
 const shown = useOnceShown()
-const timeline = useAnswer((_model, films) => (build.sheet && shown.value ? films().timeline(build.sheet, { ...way.value }) : undefined), () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value])
-const expected = useAnswer((model) => (build.sheet && shown.value ? model.prime(build.sheet, { ...way.value }) : undefined), () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value])
-const ways = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeWays(build.sheet, { ...way.value }) : undefined), () => [shown.value, build.sheet?.layout, settled.value])
+const timeline = useAnswer(
+  (_model, films) => (build.sheet && shown.value ? films().timeline(build.sheet, { ...way.value }) : undefined),
+  () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value],
+)
+const expected = useAnswer(
+  (model) => (build.sheet && shown.value ? model.prime(build.sheet, { ...way.value }) : undefined),
+  () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value],
+)
+const ways = useAnswer(
+  (_model, films) => (build.sheet && shown.value ? films().primeWays(build.sheet, { ...way.value }) : undefined),
+  () => [shown.value, build.sheet?.layout, settled.value],
+)
 const TITLES: Record<Method, string> = { drill: 'Drill', tank: 'Tank', starter: 'Starter', hand: 'By hand' }
 const FILTERS: Record<FilterWay, string> = { off: 'off until oil runs', dry: 'fitted dry', filled: 'fitted full' }
-const FIELDS: Record<Method, string[]> = { drill: ['prime.drillSpeed'], tank: ['prime.tankPressure', 'prime.tankVolume'], starter: ['brief.crankingSpeed', 'prime.burst', 'prime.rest'], hand: ['prime.poured', 'brief.crankingSpeed', 'prime.burst', 'prime.rest'] }
+const FIELDS: Record<Method, string[]> = {
+  drill: ['prime.drillSpeed'],
+  tank: ['prime.tankPressure', 'prime.tankVolume'],
+  starter: ['brief.crankingSpeed', 'prime.burst', 'prime.rest'],
+  hand: ['prime.poured', 'brief.crankingSpeed', 'prime.burst', 'prime.rest'],
+}
 const usual = computed(() => usualMethod(build.sheet!.layout))
 const choose = (key: string, value: string | undefined, label: string) => build.choose(`prime.${key}`, value, label)
-const steps = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'prime' && check.group === 'step' && forMethod(build.sheet!, check)))
-const PACKINGS: Record<string, string> = { 'assembly-lubricant': 'assembly lubricant', jelly: 'petroleum jelly', oil: 'oil only', dry: 'nothing: it may not draw' }
+const steps = computed(() =>
+  checksOf(build.sheet!.layout).filter(
+    (check) => check.station === 'prime' && check.group === 'step' && forMethod(build.sheet!, check),
+  ),
+)
+const PACKINGS: Record<string, string> = {
+  'assembly-lubricant': 'assembly lubricant',
+  jelly: 'petroleum jelly',
+  oil: 'oil only',
+  dry: 'nothing: it may not draw',
+}
 const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? ''])
-const seconds = (value: number | undefined) => (value === undefined ? 'not at all' : value < 10 ? `${value.toFixed(1)} s` : value < 90 ? `${Math.round(value)} s` : `${(value / 60).toFixed(1)} min`)
-const band = (each: { best: number; low: number; high: number } | undefined) => (each ? `${seconds(each.low)} to ${seconds(each.high)}` : '')
+const seconds = (value: number | undefined) =>
+  value === undefined
+    ? 'not at all'
+    : value < 10
+      ? `${value.toFixed(1)} s`
+      : value < 90
+        ? `${Math.round(value)} s`
+        : `${(value / 60).toFixed(1)} min`
+const band = (each: { best: number; low: number; high: number } | undefined) =>
+  each ? `${seconds(each.low)} to ${seconds(each.high)}` : ''
 const run = computed(() => timeline.value?.run)
 /** Outlets by kind, each with when the first and the last of them have oil. */
 const outlets = computed(() => {
@@ -35,14 +66,20 @@ const outlets = computed(() => {
     groups.set(word, [...(groups.get(word) ?? []), time ?? Infinity])
   }
   const PLURAL: Record<string, string> = { Main: 'Mains', Rod: 'Rods', 'Cam bearing': 'Cam bearings' }
-  return [...groups].map(([word, times]) => ({ word: times.length > 1 ? (PLURAL[word] ?? word) : word, first: Math.min(...times), last: Math.max(...times) }))
+  return [...groups].map(([word, times]) => ({
+    word: times.length > 1 ? (PLURAL[word] ?? word) : word,
+    first: Math.min(...times),
+    last: Math.max(...times),
+  }))
 })
 function take(cure: Cure) {
   if (cure.key === 'filter-off') void choose('filter', 'off', 'Filter at priming')
   else if (cure.key === 'tank') void choose('method', 'tank', 'Priming method')
   else if (cure.key === 'pump-port') void choose('port', 'pump', 'Priming port')
-  else if (cure.key === 'faster') void build.record('prime.drillSpeed', { value: cure.way.drillSpeed, source: 'measured' }, 'Drill speed at the pump')
-  else if (cure.key === 'more-oil') void build.record('prime.tankVolume', { value: cure.way.tankVolume, source: 'measured' }, 'Oil in the tank')
+  else if (cure.key === 'faster')
+    void build.record('prime.drillSpeed', { value: cure.way.drillSpeed, source: 'measured' }, 'Drill speed at the pump')
+  else if (cure.key === 'more-oil')
+    void build.record('prime.tankVolume', { value: cure.way.tankVolume, source: 'measured' }, 'Oil in the tank')
   else void navigateTo(`${stationPath(build.id!, 'pump')}?view=close`)
 }
 </script>
@@ -52,63 +89,204 @@ function take(cure: Cure) {
     <div class="columns">
       <section>
         <h2>Method</h2>
-        <SegmentChoice label="Method" :value="way.method" :options="METHODS.map((value) => ({ value, words: TITLES[value] }))" @choose="choose('method', $event ?? usual, 'Priming method')" />
+        <SegmentChoice
+          label="Method"
+          :value="way.method"
+          :options="METHODS.map((value) => ({ value, words: TITLES[value] }))"
+          @choose="choose('method', $event ?? usual, 'Priming method')"
+        />
         <p class="quiet suits">{{ guide.suits }}</p>
         <ReadingRow v-for="name in FIELDS[way.method]" :key="name" :name="name" />
         <ReadingRow name="prime.oilTemperature" />
-        <div v-if="way.method === 'drill'" class="row"><span class="what">Drill turns<span class="origin">seen from above the drive, as it was checked</span></span><SegmentChoice label="Drill turns" :value="build.sheet!.choices['prime.direction']" :options="[{ value: 'clockwise', words: 'clockwise' }, { value: 'anticlockwise', words: 'anticlockwise' }]" @choose="choose('direction', $event, 'Direction of the drill')" /></div>
-        <div v-if="way.method === 'tank' || way.method === 'hand'" class="row"><span class="what">Port</span><SegmentChoice label="Port" :value="way.port" :options="[{ value: 'gauge' as Port, words: 'gauge' }, { value: 'pump' as Port, words: 'pump' }]" @choose="choose('port', $event ?? 'gauge', 'Priming port')" /></div>
+        <div v-if="way.method === 'drill'" class="row">
+          <span class="what">Drill turns<span class="origin">seen from above the drive, as it was checked</span></span
+          ><SegmentChoice
+            label="Drill turns"
+            :value="build.sheet!.choices['prime.direction']"
+            :options="[
+              { value: 'clockwise', words: 'clockwise' },
+              { value: 'anticlockwise', words: 'anticlockwise' },
+            ]"
+            @choose="choose('direction', $event, 'Direction of the drill')"
+          />
+        </div>
+        <div v-if="way.method === 'tank' || way.method === 'hand'" class="row">
+          <span class="what">Port</span
+          ><SegmentChoice
+            label="Port"
+            :value="way.port"
+            :options="[
+              { value: 'gauge' as Port, words: 'gauge' },
+              { value: 'pump' as Port, words: 'pump' },
+            ]"
+            @choose="choose('port', $event ?? 'gauge', 'Priming port')"
+          />
+        </div>
         <CautionNote :name="guide.caution.name">{{ guide.caution.words }}</CautionNote>
         <h2 class="next">Make ready</h2>
         <p class="quiet">{{ guide.kit.join(', ') }}.</p>
         <CheckRow v-for="item in steps" :key="item.key" :item="item" :faults="false" />
         <p v-if="packing" class="quiet">Packed with {{ packing }}.</p>
-        <p v-else class="assumed-line">How the pump was packed is not recorded: taken as dry. <NuxtLink :to="`${stationPath(build.id!, 'pump')}?view=close`">Say how</NuxtLink></p>
+        <p v-else class="assumed-line">
+          How the pump was packed is not recorded: taken as dry.
+          <NuxtLink :to="`${stationPath(build.id!, 'pump')}?view=close`">Say how</NuxtLink>
+        </p>
       </section>
       <section>
         <h2>By the model</h2>
-        <p v-if="run && run.rested > 0" class="quiet" data-testid="rested">Seconds of turning; {{ seconds(run.rested) }} of rests between bursts come on top.</p>
+        <p v-if="run && run.rested > 0" class="quiet" data-testid="rested">
+          Seconds of turning; {{ seconds(run.rested) }} of rests between bursts come on top.
+        </p>
         <div v-if="run" data-testid="prime-model">
           <template v-if="run.primed">
-            <div v-if="way.filter === 'off' && way.method !== 'tank'" class="row"><span class="what">Oil at the pad</span><span class="figure" data-testid="time-pad">{{ seconds(timeline!.pad?.best) }}<span class="unit">{{ band(timeline!.pad) }}</span></span></div>
-            <div class="row"><span class="what">Oil at the gauge</span><span class="figure" data-testid="time-gauge">{{ seconds(timeline!.gauge?.best) }}<span class="unit">{{ band(timeline!.gauge) }}</span></span></div>
-            <div class="row"><span class="what">Pressure stands</span><span class="figure" data-testid="time-pressure">{{ seconds(timeline!.pressure?.best) }}<span class="unit">{{ band(timeline!.pressure) }}</span></span></div>
-            <div class="row"><span class="what">Oil that it takes<span v-if="run.spilled > 1e-5" class="origin">of it at the open pad {{ house.say(run.spilled, 'volume') }}</span></span><span class="figure">{{ house.say(timeline!.oil.best, 'volume') }}<span class="unit">{{ house.show(timeline!.oil.low, 'volume') }} to {{ house.say(timeline!.oil.high, 'volume') }}</span></span></div>
-            <p class="outlets" data-testid="outlets"><span class="quiet">about</span><span v-for="each in outlets" :key="each.word"><b>{{ each.word }}</b>{{ ' ' }}<span class="mono">{{ each.last === Infinity ? 'not all' : each.last - each.first < 0.6 ? seconds(each.last) : `${Math.round(each.first)} to ${seconds(each.last)}` }}</span></span></p>
+            <div v-if="way.filter === 'off' && way.method !== 'tank'" class="row">
+              <span class="what">Oil at the pad</span
+              ><span class="figure" data-testid="time-pad"
+                >{{ seconds(timeline!.pad?.best) }}<span class="unit">{{ band(timeline!.pad) }}</span></span
+              >
+            </div>
+            <div class="row">
+              <span class="what">Oil at the gauge</span
+              ><span class="figure" data-testid="time-gauge"
+                >{{ seconds(timeline!.gauge?.best) }}<span class="unit">{{ band(timeline!.gauge) }}</span></span
+              >
+            </div>
+            <div class="row">
+              <span class="what">Pressure stands</span
+              ><span class="figure" data-testid="time-pressure"
+                >{{ seconds(timeline!.pressure?.best) }}<span class="unit">{{ band(timeline!.pressure) }}</span></span
+              >
+            </div>
+            <div class="row">
+              <span class="what"
+                >Oil that it takes<span v-if="run.spilled > 1e-5" class="origin"
+                  >of it at the open pad {{ house.say(run.spilled, 'volume') }}</span
+                ></span
+              ><span class="figure"
+                >{{ house.say(timeline!.oil.best, 'volume')
+                }}<span class="unit"
+                  >{{ house.show(timeline!.oil.low, 'volume') }} to {{ house.say(timeline!.oil.high, 'volume') }}</span
+                ></span
+              >
+            </div>
+            <p class="outlets" data-testid="outlets">
+              <span class="quiet">about</span
+              ><span v-for="each in outlets" :key="each.word"
+                ><b>{{ each.word }}</b
+                >{{ ' '
+                }}<span class="mono">{{
+                  each.last === Infinity
+                    ? 'not all'
+                    : each.last - each.first < 0.6
+                      ? seconds(each.last)
+                      : `${Math.round(each.first)} to ${seconds(each.last)}`
+                }}</span></span
+              >
+            </p>
           </template>
           <template v-else>
-            <JudgementLine verdict="stop"><b>It will not prime like this:</b> {{ STALL_WORDS[run.reason!] }}.</JudgementLine>
-            <div v-for="cure in ways?.cures ?? []" :key="cure.key" class="row" :data-cure="cure.key"><span class="what">{{ cure.words.charAt(0).toUpperCase() + cure.words.slice(1) }}<span class="origin">pressure after about {{ seconds(cure.time) }}</span></span><Button type="button" variant="outlined" @click="take(cure)">{{ cure.key === 'pack' ? 'Go there' : 'Do that' }}</Button></div>
+            <JudgementLine verdict="stop"
+              ><b>It will not prime like this:</b> {{ STALL_WORDS[run.reason!] }}.</JudgementLine
+            >
+            <div v-for="cure in ways?.cures ?? []" :key="cure.key" class="row" :data-cure="cure.key">
+              <span class="what"
+                >{{ cure.words.charAt(0).toUpperCase() + cure.words.slice(1)
+                }}<span class="origin">pressure after about {{ seconds(cure.time) }}</span></span
+              ><Button type="button" variant="outlined" @click="take(cure)">{{
+                cure.key === 'pack' ? 'Go there' : 'Do that'
+              }}</Button>
+            </div>
           </template>
-          <p v-if="run.primed && timeline!.chance < 0.95" class="quiet">With what is uncertain it primes in {{ Math.round(100 * timeline!.chance) }} of 100.</p>
+          <p v-if="run.primed && timeline!.chance < 0.95" class="quiet">
+            With what is uncertain it primes in {{ Math.round(100 * timeline!.chance) }} of 100.
+          </p>
         </div>
         <p v-else class="quiet">Filling the circuit by the model</p>
 
-        <p v-if="expected && expected.widestHidden > 1.3" class="quiet" data-testid="hidden">This prime cannot tell bearings up to {{ expected.widestHidden.toFixed(1) }} times as wide as recorded: cold oil behind an open relief valve holds the gauge up.{{ way.method === 'drill' ? ' A slower drill tells more.' : '' }}</p>
+        <p v-if="expected && expected.widestHidden > 1.3" class="quiet" data-testid="hidden">
+          This prime cannot tell bearings up to {{ expected.widestHidden.toFixed(1) }} times as wide as recorded: cold
+          oil behind an open relief valve holds the gauge up.{{
+            way.method === 'drill' ? ' A slower drill tells more.' : ''
+          }}
+        </p>
         <template v-if="build.sheet!.layout.filter && way.method !== 'tank'">
           <h2 class="next">Filter</h2>
-          <div v-for="each in ways?.runs ?? []" :key="each.way.filter" class="row filter" :data-filter="each.way.filter" :data-primed="each.primed">
-            <span class="what"><b>{{ FILTERS[each.way.filter] }}</b><span v-if="ways!.safe === each.way.filter" class="safe">recommended</span><span class="origin">{{ each.primed ? `pressure after about ${seconds(each.timeToPressure)}` : STALL_WORDS[each.reason!] }}</span></span>
-            <SegmentChoice :label="`Filter ${FILTERS[each.way.filter]}`" :value="way.filter === each.way.filter ? 'take' : undefined" :options="[{ value: 'take', words: way.filter === each.way.filter ? 'taken' : 'take' }]" @choose="choose('filter', each.way.filter, 'Filter at priming')" />
+          <div
+            v-for="each in ways?.runs ?? []"
+            :key="each.way.filter"
+            class="row filter"
+            :data-filter="each.way.filter"
+            :data-primed="each.primed"
+          >
+            <span class="what"
+              ><b>{{ FILTERS[each.way.filter] }}</b
+              ><span v-if="ways!.safe === each.way.filter" class="safe">recommended</span
+              ><span class="origin">{{
+                each.primed ? `pressure after about ${seconds(each.timeToPressure)}` : STALL_WORDS[each.reason!]
+              }}</span></span
+            >
+            <SegmentChoice
+              :label="`Filter ${FILTERS[each.way.filter]}`"
+              :value="way.filter === each.way.filter ? 'take' : undefined"
+              :options="[{ value: 'take', words: way.filter === each.way.filter ? 'taken' : 'take' }]"
+              @choose="choose('filter', each.way.filter, 'Filter at priming')"
+            />
           </div>
-          <p class="quiet">Recommended is the quickest that also primes a pump whose packing is gone. A full filter before an air gap asks a pump on air for pressure that it may not have.</p>
+          <p class="quiet">
+            Recommended is the quickest that also primes a pump whose packing is gone. A full filter before an air gap
+            asks a pump on air for pressure that it may not have.
+          </p>
         </template>
         <h2 class="next">Step by step</h2>
-        <ol class="steps"><li v-for="step in guide.steps" :key="step">{{ step }}</li></ol>
+        <ol class="steps">
+          <li v-for="step in guide.steps" :key="step">{{ step }}</li>
+        </ol>
       </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.next { margin-top: 22px; }
+.next {
+  margin-top: 22px;
+}
 /* Oil at every outlet, on one line or two. */
-.outlets { display: flex; flex-wrap: wrap; gap: 2px 20px; padding: 8px 0; }
-.outlets b { font-weight: 600; color: var(--quiet); }
-.suits { padding: 6px 0; }
-.steps { margin: 4px 0 0; padding-left: 22px; display: grid; gap: 6px; }
-.figure .unit { display: inline-block; min-width: 108px; text-align: right; }
-.filter .origin { display: block; }
-.safe { color: var(--pass); font-weight: 650; border: 1px solid var(--pass); border-radius: 10px; padding: 0 8px; margin-left: 6px; }
-.assumed-line { color: var(--watch); }
+.outlets {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 20px;
+  padding: 8px 0;
+}
+.outlets b {
+  font-weight: 600;
+  color: var(--quiet);
+}
+.suits {
+  padding: 6px 0;
+}
+.steps {
+  margin: 4px 0 0;
+  padding-left: 22px;
+  display: grid;
+  gap: 6px;
+}
+.figure .unit {
+  display: inline-block;
+  min-width: 108px;
+  text-align: right;
+}
+.filter .origin {
+  display: block;
+}
+.safe {
+  color: var(--pass);
+  font-weight: 650;
+  border: 1px solid var(--pass);
+  border-radius: 10px;
+  padding: 0 8px;
+  margin-left: 6px;
+}
+.assumed-line {
+  color: var(--watch);
+}
 </style>

@@ -20,7 +20,18 @@ const walked = computed(() => of('walk').filter(({ key }) => build.sheet!.checks
       <section>
         <h2>Crank turned, {{ turned }} of {{ of('crank').length }}</h2>
         <p class="quiet">A little at a time while pressure is on, so that each journal’s hole sees oil.</p>
-        <div class="turns"><button v-for="turn in of('crank')" :key="turn.key" type="button" class="turn" :aria-pressed="build.sheet!.checks[turn.key]?.state === 'done'" @click="build.check(turn.key, build.sheet!.checks[turn.key] ? undefined : 'done', turn.label)">{{ turn.label }}</button></div>
+        <div class="turns">
+          <button
+            v-for="turn in of('crank')"
+            :key="turn.key"
+            type="button"
+            class="turn"
+            :aria-pressed="build.sheet!.checks[turn.key]?.state === 'done'"
+            @click="build.check(turn.key, build.sheet!.checks[turn.key] ? undefined : 'done', turn.label)"
+          >
+            {{ turn.label }}
+          </button>
+        </div>
       </section>
       <section>
         <h2>Leaks, {{ walked }} of {{ of('walk').length }} looked at</h2>
@@ -32,7 +43,24 @@ const walked = computed(() => of('walk').filter(({ key }) => build.sheet!.checks
 </template>
 
 <style scoped>
-.turns { display: grid; grid-template-columns: repeat(4, 1fr); gap: 6px; margin-top: 8px; }
-.turn { min-height: 48px; border: 1px solid var(--field); border-radius: 3px; background: none; cursor: pointer; font-family: var(--mono); }
-.turn[aria-pressed='true'] { background: var(--pass); border-color: var(--pass); color: var(--sheet); font-weight: 650; }
+.turns {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 6px;
+  margin-top: 8px;
+}
+.turn {
+  min-height: 48px;
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: none;
+  cursor: pointer;
+  font-family: var(--mono);
+}
+.turn[aria-pressed='true'] {
+  background: var(--pass);
+  border-color: var(--pass);
+  color: var(--sheet);
+  font-weight: 650;
+}
 </style>

@@ -13,74 +13,257 @@ const house = useHouse()
 const shelf = useShelf()
 void shelf.load()
 const all = ref(false)
-const items = computed(() => (all.value ? shelf.items.filter(({ kind }) => kind === 'pump') : shelf.fitting('pump', build.sheet!.engine)))
+const items = computed(() =>
+  all.value ? shelf.items.filter(({ kind }) => kind === 'pump') : shelf.fitting('pump', build.sheet!.engine),
+)
 const FIELDS = ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const
-const candidate = (item: ShelfItem) => ({ id: item.id, label: item.label, ...Object.fromEntries(FIELDS.map((field) => [field, shelf.figure(item, field)!])) }) as CandidatePump
+const candidate = (item: ShelfItem) =>
+  ({
+    id: item.id,
+    label: item.label,
+    ...Object.fromEntries(FIELDS.map((field) => [field, shelf.figure(item, field)!])),
+  }) as CandidatePump
 const settled = useSettled(() => build.sheet)
-const compared = useAnswer((_, films) => (settled.value && shelf.loaded ? films().pumps(settled.value, items.value.map(candidate), { label: 'As it is', displacement: pumpDisplacement(settled.value).value }) : undefined), () => [settled.value, items.value])
-const columns = computed(() => compared.value?.map((each) => {
-  const item = items.value.find(({ id }) => id === each.id)
-  return { ...each, stiffer: each.id === STIFFER, item, warnings: item ? fitWarnings(build.sheet!, item) : [], held: item ? shelf.heldBy(build.id, item.id) : undefined }
-}) ?? [])
+const compared = useAnswer(
+  (_, films) =>
+    settled.value && shelf.loaded
+      ? films().pumps(settled.value, items.value.map(candidate), {
+          label: 'As it is',
+          displacement: pumpDisplacement(settled.value).value,
+        })
+      : undefined,
+  () => [settled.value, items.value],
+)
+const columns = computed(
+  () =>
+    compared.value?.map((each) => {
+      const item = items.value.find(({ id }) => id === each.id)
+      return {
+        ...each,
+        stiffer: each.id === STIFFER,
+        item,
+        warnings: item ? fitWarnings(build.sheet!, item) : [],
+        held: item ? shelf.heldBy(build.id, item.id) : undefined,
+      }
+    }) ?? [],
+)
 const p = (value: number) => house.show(value, 'pressure', house.fine)
 /** How another pump differs from the one that is fitted, in one sentence. */
 function sentence(column: (typeof columns.value)[number]): string {
   const now = columns.value[0]
   const ceiling = column.states.workingHot.pressure - now.states.workingHot.pressure
-  if (column.stiffer) return `Raises the ceiling by ${house.say(ceiling, 'pressure', house.fine)}, working hot; idle hot stays where it is.`
+  if (column.stiffer)
+    return `Raises the ceiling by ${house.say(ceiling, 'pressure', house.fine)}, working hot; idle hot stays where it is.`
   const idle = column.states.idleHot.pressure - now.states.idleHot.pressure
   const watts = column.working.power.best - now.working.power.best
-  const keeps = column.fastest.starves || column.coldest.starves ? ` It starves ${column.coldest.starves ? 'at cold idle' : 'at maximum speed'}: the suction does not keep up.` : ' The suction keeps up.'
+  const keeps =
+    column.fastest.starves || column.coldest.starves
+      ? ` It starves ${column.coldest.starves ? 'at cold idle' : 'at maximum speed'}: the suction does not keep up.`
+      : ' The suction keeps up.'
   return `${idle < 0 ? 'Loses' : 'Buys'} ${house.say(Math.abs(idle), 'pressure', house.fine)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${house.say(Math.abs(watts), 'power')} at working speed.${keeps}`
 }
 async function fit(item: ShelfItem) {
-  const words = (['drive', 'year'] as const).flatMap((key) => (item.properties[key] ? [{ op: 'add' as const, path: `/choices/pump.${key}`, value: String(item.properties[key]) }] : []))
-  const figures = Object.fromEntries([...FIELDS, 'driveLength'].map((field) => [`pump.${field}`, shelf.figure(item, field)]))
-  await build.change([...clearPatch(build.sheet!, ['pump.centres']), ...shelfPatch(figures, item.label), ...words, { op: 'add', path: '/choices/pump.fitted', value: item.label.slice(0, 80) }], `Pump ${item.label}`, `${item.label} taken from the shelf`, [{ item: item.id, move: 'take', count: 1 }])
+  const words = (['drive', 'year'] as const).flatMap((key) =>
+    item.properties[key]
+      ? [{ op: 'add' as const, path: `/choices/pump.${key}`, value: String(item.properties[key]) }]
+      : [],
+  )
+  const figures = Object.fromEntries(
+    [...FIELDS, 'driveLength'].map((field) => [`pump.${field}`, shelf.figure(item, field)]),
+  )
+  await build.change(
+    [
+      ...clearPatch(build.sheet!, ['pump.centres']),
+      ...shelfPatch(figures, item.label),
+      ...words,
+      { op: 'add', path: '/choices/pump.fitted', value: item.label.slice(0, 80) },
+    ],
+    `Pump ${item.label}`,
+    `${item.label} taken from the shelf`,
+    [{ item: item.id, move: 'take', count: 1 }],
+  )
 }
 </script>
 
 <template>
   <div>
-    <div class="block-head"><h2>From the shelf, in this engine</h2><label class="all"><input v-model="all" type="checkbox"> pumps of other engines too</label></div>
+    <div class="block-head">
+      <h2>From the shelf, in this engine</h2>
+      <label class="all"><input v-model="all" type="checkbox" /> pumps of other engines too</label>
+    </div>
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
-    <p v-if="shelf.loaded && items.length === 0" class="quiet">No pump for {{ build.sheet!.engine }} lies on the shelf. <NuxtLink to="/shelf?kind=pump">Put one there</NuxtLink> with its measured gaps.</p>
-    <div class="drawing-scroll"><table v-if="columns.length > 0">
-      <thead><tr><th scope="col">{{ house.unit('pressure').symbol }}, at the gauge</th><th v-for="column in columns" :key="column.id ?? 'now'" scope="col">{{ column.label }}<span class="quiet">{{ house.say(column.displacement, 'displacement') }}</span></th></tr></thead>
-      <tbody>
-        <tr v-for="state in STATE_NAMES" :key="state" :data-row="state"><th scope="row">{{ STATE_LABELS[state] }}</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono"><span class="big">{{ p(column.states[state].pressure) }}</span><span class="quiet band">{{ p(column.states[state].low) }} to {{ p(column.states[state].high) }}</span></td></tr>
-        <tr data-row="power"><th scope="row">Drive, working hot</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono">{{ house.say(column.working.power.best, 'power') }}<span class="quiet band">{{ house.show(column.working.power.low, 'power') }} to {{ house.show(column.working.power.high, 'power') }}</span></td></tr>
-        <tr data-row="fastest"><th scope="row">Suction, maximum speed, hot</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono" :class="{ bad: column.fastest.starves }">{{ p(column.fastest.suction.best) }}<span class="quiet band">{{ p(column.fastest.suction.low) }} to {{ p(column.fastest.suction.high) }}</span></td></tr>
-        <tr data-row="coldest"><th scope="row">Suction, idle cold</th><td v-for="column in columns" :key="column.id ?? 'now'" class="mono" :class="{ bad: column.coldest.starves }">{{ p(column.coldest.suction.best) }}<span class="quiet band">{{ p(column.coldest.suction.low) }} to {{ p(column.coldest.suction.high) }}</span></td></tr>
-      </tbody>
-    </table></div>
+    <p v-if="shelf.loaded && items.length === 0" class="quiet">
+      No pump for {{ build.sheet!.engine }} lies on the shelf.
+      <NuxtLink to="/shelf?kind=pump">Put one there</NuxtLink> with its measured gaps.
+    </p>
+    <div class="drawing-scroll">
+      <table v-if="columns.length > 0">
+        <thead>
+          <tr>
+            <th scope="col">{{ house.unit('pressure').symbol }}, at the gauge</th>
+            <th v-for="column in columns" :key="column.id ?? 'now'" scope="col">
+              {{ column.label }}<span class="quiet">{{ house.say(column.displacement, 'displacement') }}</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="state in STATE_NAMES" :key="state" :data-row="state">
+            <th scope="row">{{ STATE_LABELS[state] }}</th>
+            <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">
+              <span class="big">{{ p(column.states[state].pressure) }}</span><span class="quiet band"
+                >{{ p(column.states[state].low) }} to {{ p(column.states[state].high) }}</span
+              >
+            </td>
+          </tr>
+          <tr data-row="power">
+            <th scope="row">Drive, working hot</th>
+            <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">
+              {{ house.say(column.working.power.best, 'power')
+              }}<span class="quiet band"
+                >{{ house.show(column.working.power.low, 'power') }} to
+                {{ house.show(column.working.power.high, 'power') }}</span
+              >
+            </td>
+          </tr>
+          <tr data-row="fastest">
+            <th scope="row">Suction, maximum speed, hot</th>
+            <td
+              v-for="column in columns"
+              :key="column.id ?? 'now'"
+              class="mono"
+              :class="{ bad: column.fastest.starves }"
+            >
+              {{ p(column.fastest.suction.best)
+              }}<span class="quiet band"
+                >{{ p(column.fastest.suction.low) }} to {{ p(column.fastest.suction.high) }}</span
+              >
+            </td>
+          </tr>
+          <tr data-row="coldest">
+            <th scope="row">Suction, idle cold</th>
+            <td
+              v-for="column in columns"
+              :key="column.id ?? 'now'"
+              class="mono"
+              :class="{ bad: column.coldest.starves }"
+            >
+              {{ p(column.coldest.suction.best)
+              }}<span class="quiet band"
+                >{{ p(column.coldest.suction.low) }} to {{ p(column.coldest.suction.high) }}</span
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <section aria-label="Judgement" class="block">
       <div v-for="column in columns.slice(1)" :key="column.id" class="candidate" :data-pump="column.label">
-        <JudgementLine :verdict="column.fastest.starves || column.coldest.starves ? 'stop' : column.warnings.length > 0 ? 'watch' : 'pass'"><b>{{ column.label }}.</b> {{ sentence(column) }}
-          <span v-if="column.warnings.length > 0" class="fit">Before it is fitted: {{ column.warnings.join('; ') }}.</span></JudgementLine>
+        <JudgementLine
+          :verdict="
+            column.fastest.starves || column.coldest.starves ? 'stop' : column.warnings.length > 0 ? 'watch' : 'pass'
+          "
+          ><b>{{ column.label }}.</b> {{ sentence(column) }}
+          <span v-if="column.warnings.length > 0" class="fit"
+            >Before it is fitted: {{ column.warnings.join('; ') }}.</span
+          ></JudgementLine
+        >
         <NuxtLink v-if="column.stiffer" :to="`/build/${build.id}/relief?view=routes`">Routes</NuxtLink>
         <span v-else-if="build.sheet!.choices['pump.fitted'] === column.label" class="quiet">fitted</span>
-        <span v-else class="actions"><Button v-if="column.held!.reserved === 0" type="button" variant="outlined" :disabled="column.item!.count - column.item!.reserved < 1" @click="shelf.move(build.id!, [{ item: column.item!.id, move: 'reserve', count: 1 }])">Set aside</Button><Button type="button" :disabled="column.item!.count - column.item!.reserved + column.held!.reserved < 1" @click="fit(column.item!)">Take and fit</Button></span>
+        <span v-else class="actions"
+          ><Button
+            v-if="column.held!.reserved === 0"
+            type="button"
+            variant="outlined"
+            :disabled="column.item!.count - column.item!.reserved < 1"
+            @click="shelf.move(build.id!, [{ item: column.item!.id, move: 'reserve', count: 1 }])"
+            >Set aside</Button
+          ><Button
+            type="button"
+            :disabled="column.item!.count - column.item!.reserved + column.held!.reserved < 1"
+            @click="fit(column.item!)"
+            >Take and fit</Button
+          ></span
+        >
       </div>
-      <p class="quiet words">A bigger pump raises the floor at hot idle, and pays for it at speed, where the relief valve dumps the surplus. A stiffer spring raises the ceiling only.</p>
+      <p class="quiet words">
+        A bigger pump raises the floor at hot idle, and pays for it at speed, where the relief valve dumps the surplus.
+        A stiffer spring raises the ceiling only.
+      </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-table { border-collapse: collapse; width: 100%; table-layout: fixed; min-width: 640px; }
-th, td { text-align: right; padding: 7px 0 7px 14px; border-top: 1px solid var(--rule); font-weight: 400; vertical-align: baseline; }
-thead th { border: 0; font-weight: 650; line-height: 1.2; }
-thead th:first-child { color: var(--quiet); font-weight: 400; }
-thead .quiet { display: block; font-weight: 400; }
-th:first-child { text-align: left; padding-left: 0; width: 172px; }
-.big { font-size: 19px; }
-.band { display: block; font-size: 12.5px; white-space: nowrap; }
-.bad { color: var(--stop); font-weight: 700; }
-.candidate { display: grid; grid-template-columns: 1fr auto; gap: 12px; align-items: center; }
-.fit { display: block; }
-.all { display: flex; gap: 8px; align-items: center; min-height: 44px; color: var(--quiet); }
-.all input { width: 20px; height: 20px; accent-color: var(--petrol); }
-.words { padding-top: 10px; max-width: 70ch; }
-.wrong { color: var(--stop); }
+table {
+  border-collapse: collapse;
+  width: 100%;
+  table-layout: fixed;
+  min-width: 640px;
+}
+th,
+td {
+  text-align: right;
+  padding: 7px 0 7px 14px;
+  border-top: 1px solid var(--rule);
+  font-weight: 400;
+  vertical-align: baseline;
+}
+thead th {
+  border: 0;
+  font-weight: 650;
+  line-height: 1.2;
+}
+thead th:first-child {
+  color: var(--quiet);
+  font-weight: 400;
+}
+thead .quiet {
+  display: block;
+  font-weight: 400;
+}
+th:first-child {
+  text-align: left;
+  padding-left: 0;
+  width: 172px;
+}
+.big {
+  font-size: 19px;
+}
+.band {
+  display: block;
+  font-size: 12.5px;
+  white-space: nowrap;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 700;
+}
+.candidate {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  align-items: center;
+}
+.fit {
+  display: block;
+}
+.all {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+  color: var(--quiet);
+}
+.all input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--petrol);
+}
+.words {
+  padding-top: 10px;
+  max-width: 70ch;
+}
+.wrong {
+  color: var(--stop);
+}
 </style>

@@ -15,13 +15,33 @@ const size = computed(() => {
   const end = value('pump.endClearance')!
   const side = kind === 'gerotor' ? value('pump.sideClearance') : undefined
   const scale = Math.min(120 / outside, 150 / length)
-  return { kind, outside, centres, length, tip, end, side, scale, r: 0.5 * outside * scale, c: centres * scale, gap: tip.value * GAPS * scale, endGap: end.value * GAPS * scale, l: length * scale }
+  return {
+    kind,
+    outside,
+    centres,
+    length,
+    tip,
+    end,
+    side,
+    scale,
+    r: 0.5 * outside * scale,
+    c: centres * scale,
+    gap: tip.value * GAPS * scale,
+    endGap: end.value * GAPS * scale,
+    l: length * scale,
+  }
 })
 /** A wheel of teeth between root and tip. */
 function wheel(cx: number, cy: number, tip: number, root: number, teeth: number, turn: number): string {
   const points: string[] = []
   for (let i = 0; i < teeth; i++) {
-    for (const [part, radius] of [[0, root], [0.27, root], [0.41, tip], [0.59, tip], [0.73, root]] as const) {
+    for (const [part, radius] of [
+      [0, root],
+      [0.27, root],
+      [0.41, tip],
+      [0.59, tip],
+      [0.73, root],
+    ] as const) {
       const angle = ((i + part) / teeth) * 2 * Math.PI + turn
       points.push(`${(cx + radius * Math.cos(angle)).toFixed(1)},${(cy + radius * Math.sin(angle)).toFixed(1)}`)
     }
@@ -42,36 +62,108 @@ const drawn = computed(() => {
   const cy = 84
   if (kind === 'gear') {
     const root = Math.max(0.35 * r, c - r - 2)
-    return { pocket: [[cx, cy], [cx + c, cy]], wheels: [wheel(cx, cy, r, root, 9, -Math.PI / 9), wheel(cx + c, cy, r, root, 9, Math.PI)], right: cx + c + r + gap, cx, cy }
+    return {
+      pocket: [
+        [cx, cy],
+        [cx + c, cy],
+      ],
+      wheels: [wheel(cx, cy, r, root, 9, -Math.PI / 9), wheel(cx + c, cy, r, root, 9, Math.PI)],
+      right: cx + c + r + gap,
+      cx,
+      cy,
+    }
   }
   const inner = 0.62 * r
-  return { pocket: [[cx, cy]], wheels: [lobes(cx, cy, 0.74 * r, 0.1 * r, 5), lobes(cx - 0.1 * r, cy, inner, 0.11 * r, 4)], right: cx + r + gap, cx, cy }
+  return {
+    pocket: [[cx, cy]],
+    wheels: [lobes(cx, cy, 0.74 * r, 0.1 * r, 5), lobes(cx - 0.1 * r, cy, inner, 0.11 * r, 4)],
+    right: cx + r + gap,
+    cx,
+    cy,
+  }
 })
 </script>
 
 <template>
-  <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 205" role="group" :data-scale="size.scale" :aria-label="`Pump: tip clearance ${house.say(size.tip.value, 'clearance')}, end clearance ${house.say(size.end.value, 'clearance')}`">
-    <circle v-for="([x, y], i) in drawn.pocket" :key="i" class="oil-wash" :cx="x" :cy="y" :r="size.r + size.gap" stroke="currentColor" stroke-width="1.4" />
-    <polygon v-for="(points, i) in drawn.wheels" :key="`w${i}`" class="metal" :points="points" />
-    <g :transform="`translate(${drawn.right + 14}, 0)`">
-      <path class="thin" :d="`M -14 ${drawn.cy} h 26`" />
-      <text x="18" :y="drawn.cy - 4" class="quiet-text">tip clearance</text>
-      <DrawnValue name="pump.tipClearance" :words="house.say(size.tip.value, 'clearance')" :x="18" :y="drawn.cy + 15" :assumed="size.tip.source === 'layout'" />
-    </g>
-    <g transform="translate(486, 20)">
-      <rect class="metal" x="0" y="0" width="120" height="12" />
-      <rect class="oil-wash" x="10" y="12" width="100" :height="size.endGap" />
-      <rect class="metal" x="10" :y="12 + size.endGap" width="100" :height="size.l" />
-      <path class="line" :d="`M 0 12 V ${20 + size.endGap + size.l} H 120 V 12`" />
-      <path class="thin" :d="`M 112 ${12 + size.endGap / 2} H 140`" />
-      <text x="146" :y="10 + size.endGap / 2" class="quiet-text">end clearance</text>
-      <DrawnValue name="pump.endClearance" :words="house.say(size.end.value, 'clearance')" :x="146" :y="29 + size.endGap / 2" :assumed="size.end.source === 'layout'" />
-      <path class="thin" :d="`M -14 ${12 + size.endGap} v ${size.l} M -19 ${12 + size.endGap} h 10 M -19 ${12 + size.endGap + size.l} h 10`" />
-      <DrawnValue name="pump.rotorLength" :words="house.say(size.length, 'length')" :x="-22" :y="18 + size.endGap + size.l / 2" anchor="end" />
-    </g>
-    <path class="thin" :d="`M ${drawn.cx - size.r} ${drawn.cy + size.r + size.gap + 8} h ${2 * size.r}`" data-part="diameter" />
-    <DrawnValue name="pump.rotorDiameter" :words="house.say(size.outside, 'length')" :x="drawn.cx" :y="drawn.cy + size.r + size.gap + 24" anchor="middle" />
-    <template v-if="size.side"><text :x="drawn.right + 32" :y="drawn.cy + 48" class="quiet-text">outer rotor to body</text><DrawnValue name="pump.sideClearance" :words="house.say(size.side.value, 'clearance')" :x="drawn.right + 32" :y="drawn.cy + 67" :assumed="size.side.source === 'layout'" /></template>
-    <text x="724" y="198" text-anchor="end" class="quiet-text">gaps drawn {{ GAPS }} times as wide</text>
-  </svg></div>
+  <div class="drawing-scroll">
+    <svg
+      class="drawing"
+      viewBox="0 0 730 205"
+      role="group"
+      :data-scale="size.scale"
+      :aria-label="`Pump: tip clearance ${house.say(size.tip.value, 'clearance')}, end clearance ${house.say(size.end.value, 'clearance')}`"
+    >
+      <circle
+        v-for="([x, y], i) in drawn.pocket"
+        :key="i"
+        class="oil-wash"
+        :cx="x"
+        :cy="y"
+        :r="size.r + size.gap"
+        stroke="currentColor"
+        stroke-width="1.4"
+      />
+      <polygon v-for="(points, i) in drawn.wheels" :key="`w${i}`" class="metal" :points="points" />
+      <g :transform="`translate(${drawn.right + 14}, 0)`">
+        <path class="thin" :d="`M -14 ${drawn.cy} h 26`" />
+        <text x="18" :y="drawn.cy - 4" class="quiet-text">tip clearance</text>
+        <DrawnValue
+          name="pump.tipClearance"
+          :words="house.say(size.tip.value, 'clearance')"
+          :x="18"
+          :y="drawn.cy + 15"
+          :assumed="size.tip.source === 'layout'"
+        />
+      </g>
+      <g transform="translate(486, 20)">
+        <rect class="metal" x="0" y="0" width="120" height="12" />
+        <rect class="oil-wash" x="10" y="12" width="100" :height="size.endGap" />
+        <rect class="metal" x="10" :y="12 + size.endGap" width="100" :height="size.l" />
+        <path class="line" :d="`M 0 12 V ${20 + size.endGap + size.l} H 120 V 12`" />
+        <path class="thin" :d="`M 112 ${12 + size.endGap / 2} H 140`" />
+        <text x="146" :y="10 + size.endGap / 2" class="quiet-text">end clearance</text>
+        <DrawnValue
+          name="pump.endClearance"
+          :words="house.say(size.end.value, 'clearance')"
+          :x="146"
+          :y="29 + size.endGap / 2"
+          :assumed="size.end.source === 'layout'"
+        />
+        <path
+          class="thin"
+          :d="`M -14 ${12 + size.endGap} v ${size.l} M -19 ${12 + size.endGap} h 10 M -19 ${12 + size.endGap + size.l} h 10`"
+        />
+        <DrawnValue
+          name="pump.rotorLength"
+          :words="house.say(size.length, 'length')"
+          :x="-22"
+          :y="18 + size.endGap + size.l / 2"
+          anchor="end"
+        />
+      </g>
+      <path
+        class="thin"
+        :d="`M ${drawn.cx - size.r} ${drawn.cy + size.r + size.gap + 8} h ${2 * size.r}`"
+        data-part="diameter"
+      />
+      <DrawnValue
+        name="pump.rotorDiameter"
+        :words="house.say(size.outside, 'length')"
+        :x="drawn.cx"
+        :y="drawn.cy + size.r + size.gap + 24"
+        anchor="middle"
+      />
+      <template v-if="size.side">
+        <text :x="drawn.right + 32" :y="drawn.cy + 48" class="quiet-text">outer rotor to body</text>
+        <DrawnValue
+          name="pump.sideClearance"
+          :words="house.say(size.side.value, 'clearance')"
+          :x="drawn.right + 32"
+          :y="drawn.cy + 67"
+          :assumed="size.side.source === 'layout'"
+        />
+      </template>
+      <text x="724" y="198" text-anchor="end" class="quiet-text">gaps drawn {{ GAPS }} times as wide</text>
+    </svg>
+  </div>
 </template>

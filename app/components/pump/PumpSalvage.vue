@@ -15,28 +15,79 @@ const shelf = useShelf()
 void shelf.load()
 const value = (key: string) => heldValue(build.sheet!, `pump.${key}`)?.value ?? 0
 const least = computed(() => ruleOf(build.sheet!, 'pump.metalLeast'))
-const missing = computed(() => [['pump.coverWear', 'the cover’s track'], ['pump.coverThickness', 'the cover’s thickness'], ['pump.floorThickness', 'the pocket floor’s thickness']].filter(([key]) => !build.sheet!.readings[key]).map(([, words]) => words))
+const missing = computed(() =>
+  [
+    ['pump.coverWear', 'the cover’s track'],
+    ['pump.coverThickness', 'the cover’s thickness'],
+    ['pump.floorThickness', 'the pocket floor’s thickness'],
+  ]
+    .filter(([key]) => !build.sheet!.readings[key])
+    .map(([, words]) => words),
+)
 const idle = computed(() => outlook.now?.states.find((state) => state.name === 'idleHot'))
 const result = computed(() => {
   const sheet = build.sheet!
   const oil = oilAt(oilOf(sheet), requireValue(sheet, 'brief.hotOil').value)
-  return salvage({
-    gaps: pumpGaps(sheet), coverWear: value('coverWear'), coverCut: value('coverCut'), bodyCut: value('bodyCut'), pocketCut: value('pocketCut'),
-    coverThickness: heldValue(sheet, 'pump.coverThickness')?.value ?? Infinity, floorThickness: heldValue(sheet, 'pump.floorThickness')?.value ?? Infinity, leastThickness: least.value, leastEndClearance: ruleOf(sheet, 'pump.endLeast'),
-  }, oil.viscosity)
+  return salvage(
+    {
+      gaps: pumpGaps(sheet),
+      coverWear: value('coverWear'),
+      coverCut: value('coverCut'),
+      bodyCut: value('bodyCut'),
+      pocketCut: value('pocketCut'),
+      coverThickness: heldValue(sheet, 'pump.coverThickness')?.value ?? Infinity,
+      floorThickness: heldValue(sheet, 'pump.floorThickness')?.value ?? Infinity,
+      leastThickness: least.value,
+      leastEndClearance: ruleOf(sheet, 'pump.endLeast'),
+    },
+    oil.viscosity,
+  )
 })
 const pressure = computed(() => idle.value?.pressure ?? 0)
 const regained = computed(() => (result.value.slipBefore - result.value.slipAfter) * pressure.value)
-const delivered = computed(() => pumpDisplacement(build.sheet!).value * requireValue(build.sheet!, 'brief.idleSpeed').value * requireValue(build.sheet!, 'pump.driveRatio').value)
+const delivered = computed(
+  () =>
+    pumpDisplacement(build.sheet!).value *
+    requireValue(build.sheet!, 'brief.idleSpeed').value *
+    requireValue(build.sheet!, 'pump.driveRatio').value,
+)
 const cuts = computed(() => value('coverCut') + value('bodyCut') + value('pocketCut') > 0)
-const gain = useAnswer((model) => (build.sheet && cuts.value ? model.change(build.sheet, { 'pump.endClearance': Math.max(1e-6, result.value.endClearance - value('gasket')) }, 'idleHot') : undefined), () => [build.sheet, result.value.endClearance])
+const gain = useAnswer(
+  (model) =>
+    build.sheet && cuts.value
+      ? model.change(
+          build.sheet,
+          { 'pump.endClearance': Math.max(1e-6, result.value.endClearance - value('gasket')) },
+          'idleHot',
+        )
+      : undefined,
+  () => [build.sheet, result.value.endClearance],
+)
 /** A new pump of the same size from the shelf, for comparison. */
 const fresh = computed(() => {
   const now = pumpDisplacement(build.sheet!).value
-  return shelf.fitting('pump', build.sheet!.engine).filter((item) => Math.abs((numberOf(item.properties, 'displacement') ?? 0) / now - 1) < 0.08)[0]
+  return shelf
+    .fitting('pump', build.sheet!.engine)
+    .filter((item) => Math.abs((numberOf(item.properties, 'displacement') ?? 0) / now - 1) < 0.08)[0]
 })
-const freshGain = useAnswer((model) => (build.sheet && fresh.value ? model.change(build.sheet, Object.fromEntries(['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'].map((key) => [`pump.${key}`, numberOf(fresh.value!.properties, key)!])), 'idleHot') : undefined), () => [build.sheet, fresh.value])
-const signed = (gained: number) => `${gained < 0 ? 'loses' : 'gains'} ${house.say(Math.abs(gained), 'pressure', house.fine)}`
+const freshGain = useAnswer(
+  (model) =>
+    build.sheet && fresh.value
+      ? model.change(
+          build.sheet,
+          Object.fromEntries(
+            ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'].map((key) => [
+              `pump.${key}`,
+              numberOf(fresh.value!.properties, key)!,
+            ]),
+          ),
+          'idleHot',
+        )
+      : undefined,
+  () => [build.sheet, fresh.value],
+)
+const signed = (gained: number) =>
+  `${gained < 0 ? 'loses' : 'gains'} ${house.say(Math.abs(gained), 'pressure', house.fine)}`
 const left = (metal: number) => (Number.isFinite(metal) ? house.say(metal, 'length') : 'not measured')
 </script>
 
@@ -45,31 +96,74 @@ const left = (metal: number) => (Number.isFinite(metal) ? house.say(metal, 'leng
     <div class="columns">
       <section>
         <h2>The wear</h2>
-        <ReadingRow name="pump.coverWear" /><ReadingRow name="pump.coverThickness" /><ReadingRow name="pump.floorThickness" />
+        <ReadingRow name="pump.coverWear" /><ReadingRow name="pump.coverThickness" /><ReadingRow
+          name="pump.floorThickness"
+        />
         <h2 class="next">The cut, as planned</h2>
         <ReadingRow name="pump.coverCut" /><ReadingRow name="pump.bodyCut" /><ReadingRow name="pump.pocketCut" />
       </section>
       <section>
         <h2>Leaves</h2>
-        <div class="row"><span class="what">End clearance<span class="origin">now {{ house.say(endClearance(build.sheet!).value, 'clearance') }}</span></span><span class="figure" data-testid="salvage-end">{{ house.show(result.endClearance, 'clearance') }}<span class="unit">{{ house.unit('clearance').symbol }}</span></span></div>
-        <div class="row"><span class="what">Cover left<span class="origin">at least {{ house.say(least, 'length') }}</span></span><span class="figure" data-testid="salvage-cover">{{ left(result.coverLeft) }}</span></div>
-        <div class="row"><span class="what">Pocket floor left<span class="origin">at least {{ house.say(least, 'length') }}</span></span><span class="figure" data-testid="salvage-floor">{{ left(result.floorLeft) }}</span></div>
-        <div class="row"><span class="what">Slip at idle hot<span class="origin">now {{ house.say(result.slipBefore * pressure, 'flow', 2) }} of {{ house.say(delivered, 'flow') }}</span></span><span class="figure" data-testid="salvage-slip">{{ house.show(result.slipAfter * pressure, 'flow', 2) }}<span class="unit">{{ house.unit('flow').symbol }}</span></span></div>
+        <div class="row">
+          <span class="what"
+            >End clearance<span class="origin"
+              >now {{ house.say(endClearance(build.sheet!).value, 'clearance') }}</span
+            ></span
+          ><span class="figure" data-testid="salvage-end"
+            >{{ house.show(result.endClearance, 'clearance')
+            }}<span class="unit">{{ house.unit('clearance').symbol }}</span></span
+          >
+        </div>
+        <div class="row">
+          <span class="what"
+            >Cover left<span class="origin">at least {{ house.say(least, 'length') }}</span></span
+          ><span class="figure" data-testid="salvage-cover">{{ left(result.coverLeft) }}</span>
+        </div>
+        <div class="row">
+          <span class="what"
+            >Pocket floor left<span class="origin">at least {{ house.say(least, 'length') }}</span></span
+          ><span class="figure" data-testid="salvage-floor">{{ left(result.floorLeft) }}</span>
+        </div>
+        <div class="row">
+          <span class="what"
+            >Slip at idle hot<span class="origin"
+              >now {{ house.say(result.slipBefore * pressure, 'flow', 2) }} of {{ house.say(delivered, 'flow') }}</span
+            ></span
+          ><span class="figure" data-testid="salvage-slip"
+            >{{ house.show(result.slipAfter * pressure, 'flow', 2)
+            }}<span class="unit">{{ house.unit('flow').symbol }}</span></span
+          >
+        </div>
       </section>
     </div>
     <section aria-label="Judgement" class="block">
       <p v-if="!cuts" class="quiet">Write a cut to see what it leaves.</p>
       <template v-else>
-        <JudgementLine v-for="words in result.problems" :key="words" verdict="stop"><b>{{ words }}</b></JudgementLine>
-        <JudgementLine v-if="result.problems.length === 0" verdict="pass"><b>{{ house.say(regained, 'flow', 2) }} of flow regained; idle hot {{ signed(gain ?? 0) }}.</b> Then measure the end clearance again: the prediction goes by that reading.</JudgementLine>
-        <JudgementLine v-if="missing.length > 0" verdict="unknown">Not measured: {{ missing.join(', ') }}. What is left of the metal is not judged without it.</JudgementLine>
+        <JudgementLine v-for="words in result.problems" :key="words" verdict="stop"
+          ><b>{{ words }}</b></JudgementLine
+        >
+        <JudgementLine v-if="result.problems.length === 0" verdict="pass"
+          ><b>{{ house.say(regained, 'flow', 2) }} of flow regained; idle hot {{ signed(gain ?? 0) }}.</b> Then measure
+          the end clearance again: the prediction goes by that reading.</JudgementLine
+        >
+        <JudgementLine v-if="missing.length > 0" verdict="unknown"
+          >Not measured: {{ missing.join(', ') }}. What is left of the metal is not judged without it.</JudgementLine
+        >
       </template>
-      <JudgementLine v-if="fresh && freshGain !== undefined" verdict="unknown"><b>{{ fresh.label }}, new from the shelf: idle hot {{ signed(freshGain) }}.</b> One school fits a new pump at every rebuild; the other cuts while metal lasts. The number is the same for both.</JudgementLine>
+      <JudgementLine v-if="fresh && freshGain !== undefined" verdict="unknown"
+        ><b>{{ fresh.label }}, new from the shelf: idle hot {{ signed(freshGain) }}.</b> One school fits a new pump at
+        every rebuild; the other cuts while metal lasts. The number is the same for both.</JudgementLine
+      >
     </section>
-    <CautionNote>Cut a cover flat across its whole face, never the track alone. A body face and its pocket are cut together, or end clearance changes. Wash every chip out.</CautionNote>
+    <CautionNote
+      >Cut a cover flat across its whole face, never the track alone. A body face and its pocket are cut together, or
+      end clearance changes. Wash every chip out.</CautionNote
+    >
   </div>
 </template>
 
 <style scoped>
-.next { margin-top: 20px; }
+.next {
+  margin-top: 20px;
+}
 </style>

@@ -8,13 +8,32 @@ const seen = computed(() => (name ? build.sheet?.checks[`caution.${name}`] : und
 <template>
   <div class="caution" role="note">
     <span><slot /></span>
-    <Button v-if="name && !seen" type="button" variant="outlined" @click="build.check(`caution.${name}`, 'done', 'caution')">Understood</Button>
+    <Button
+      v-if="name && !seen"
+      type="button"
+      variant="outlined"
+      @click="build.check(`caution.${name}`, 'done', 'caution')"
+      >Understood</Button
+    >
     <span v-else-if="seen" class="quiet">{{ seen.by }} has read it</span>
   </div>
 </template>
 
 <style scoped>
-.caution { border-left: 3px solid var(--watch); padding: 4px 0 4px 12px; margin-top: 16px; display: flex; justify-content: space-between; align-items: center; gap: 16px; min-height: 30px; }
-.caution .quiet { white-space: nowrap; }
-.caution .p-button { flex: none; }
+.caution {
+  border-left: 3px solid var(--watch);
+  padding: 4px 0 4px 12px;
+  margin-top: 16px;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 16px;
+  min-height: 30px;
+}
+.caution .quiet {
+  white-space: nowrap;
+}
+.caution .p-button {
+  flex: none;
+}
 </style>

@@ -12,5 +12,12 @@ function commit() {
 </script>
 
 <template>
-  <input :value="typed ?? value" autocomplete="off" @input="typed = ($event.target as HTMLInputElement).value" @blur="commit" @keydown.enter.prevent="commit" @keydown.esc="typed = undefined">
+  <input
+    :value="typed ?? value"
+    autocomplete="off"
+    @input="typed = ($event.target as HTMLInputElement).value"
+    @blur="commit"
+    @keydown.enter.prevent="commit"
+    @keydown.esc="typed = undefined"
+  />
 </template>

@@ -10,15 +10,34 @@ const own = computed(() => build.sheet!.inspections[item.key])
 
 <template>
   <div class="row inspect" :data-inspect="item.key">
-    <span class="what">{{ item.label }}<span v-if="own" class="origin">{{ own.by }}</span></span>
-    <SegmentChoice :label="item.label" :value="found?.value" :options="item.findings" @choose="build.inspect(item.key, $event ? { finding: $event } : undefined, item.label)" />
+    <span class="what"
+      >{{ item.label }}<span v-if="own" class="origin">{{ own.by }}</span></span
+    >
+    <SegmentChoice
+      :label="item.label"
+      :value="found?.value"
+      :options="item.findings"
+      @choose="build.inspect(item.key, $event ? { finding: $event } : undefined, item.label)"
+    />
     <p v-if="found && found.verdict !== 'pass'" class="action" :class="found.verdict">{{ found.action }}</p>
   </div>
 </template>
 
 <style scoped>
-.inspect { display: flex; flex-wrap: wrap; justify-content: space-between; }
-.action { flex-basis: 100%; padding-bottom: 8px; max-width: 60ch; }
-.stop { color: var(--stop); }
-.watch { color: var(--watch); }
+.inspect {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+}
+.action {
+  flex-basis: 100%;
+  padding-bottom: 8px;
+  max-width: 60ch;
+}
+.stop {
+  color: var(--stop);
+}
+.watch {
+  color: var(--watch);
+}
 </style>

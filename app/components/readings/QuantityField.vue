@@ -3,7 +3,12 @@ import { parseQuantity } from '#core/units/parse'
 import type { Dimension } from '#core/units/units'
 
 /** A quantity that is no reading of a build: typed in any unit, shown in the chosen one, refused beside the field. */
-const { value, dimension, label, range } = defineProps<{ value?: number; dimension: Dimension; label: string; range?: [number, number] }>()
+const { value, dimension, label, range } = defineProps<{
+  value?: number
+  dimension: Dimension
+  label: string
+  range?: [number, number]
+}>()
 const emit = defineEmits<{ write: [value: number | undefined] }>()
 const house = useHouse()
 const typed = ref<string>()
@@ -19,7 +24,8 @@ function commit() {
   }
   const parsed = parseQuantity(typed.value, dimension, house.unit(dimension))
   if (!parsed.ok) return void (problem.value = parsed.message)
-  if (range && (parsed.value < range[0] || parsed.value > range[1])) return void (problem.value = `Between ${house.show(range[0], dimension)} and ${house.say(range[1], dimension)}.`)
+  if (range && (parsed.value < range[0] || parsed.value > range[1]))
+    return void (problem.value = `Between ${house.show(range[0], dimension)} and ${house.say(range[1], dimension)}.`)
   problem.value = ''
   typed.value = undefined
   emit('write', parsed.value)
@@ -33,18 +39,64 @@ function restore() {
 <template>
   <span class="quantity">
     <input
-      class="mono" :value="shown" :aria-label="label" :aria-invalid="!!problem" :aria-describedby="problem ? id : undefined" autocomplete="off" spellcheck="false"
-      @input="typed = ($event.target as HTMLInputElement).value" @blur="commit" @keydown.enter.prevent="commit" @keydown.esc="restore"
-    ><span class="unit quiet">{{ house.unit(dimension).symbol }}</span>
+      class="mono"
+      :value="shown"
+      :aria-label="label"
+      :aria-invalid="!!problem"
+      :aria-describedby="problem ? id : undefined"
+      autocomplete="off"
+      spellcheck="false"
+      @input="typed = ($event.target as HTMLInputElement).value"
+      @blur="commit"
+      @keydown.enter.prevent="commit"
+      @keydown.esc="restore"
+    /><span class="unit quiet">{{ house.unit(dimension).symbol }}</span>
     <span v-if="problem" :id="id" class="wrong" role="alert">{{ problem }}</span>
   </span>
 </template>
 
 <style scoped>
-.quantity { position: relative; display: inline-flex; align-items: center; gap: 6px; }
-input { width: 92px; height: 44px; text-align: right; font-size: 17px; padding: 0 8px; border: 1px solid transparent; border-bottom: 1px dashed var(--field); border-radius: 3px 3px 0 0; background: transparent; }
-input:hover { border-color: var(--field); }
-input:focus { border: 2px solid var(--petrol); outline: none; padding: 0 7px; background: var(--sheet); border-radius: 3px; }
-input[aria-invalid='true'] { border: 2px solid var(--watch); }
-.wrong { position: absolute; top: 100%; right: 0; z-index: 12; width: 260px; padding: 8px 10px; background: var(--sheet); border: 1px solid var(--watch); border-left-width: 6px; text-align: left; line-height: 1.3; }
+.quantity {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+input {
+  width: 92px;
+  height: 44px;
+  text-align: right;
+  font-size: 17px;
+  padding: 0 8px;
+  border: 1px solid transparent;
+  border-bottom: 1px dashed var(--field);
+  border-radius: 3px 3px 0 0;
+  background: transparent;
+}
+input:hover {
+  border-color: var(--field);
+}
+input:focus {
+  border: 2px solid var(--petrol);
+  outline: none;
+  padding: 0 7px;
+  background: var(--sheet);
+  border-radius: 3px;
+}
+input[aria-invalid='true'] {
+  border: 2px solid var(--watch);
+}
+.wrong {
+  position: absolute;
+  top: 100%;
+  right: 0;
+  z-index: 12;
+  width: 260px;
+  padding: 8px 10px;
+  background: var(--sheet);
+  border: 1px solid var(--watch);
+  border-left-width: 6px;
+  text-align: left;
+  line-height: 1.3;
+}
 </style>

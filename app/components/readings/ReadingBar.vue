@@ -19,21 +19,42 @@ const spread = computed(() => {
   const { dimension } = quantity.value ?? {}
   const sigma = reading.value?.uncertainty
   if (sigma === undefined || !dimension) return ''
-  return ['length', 'diameter', 'clearance'].includes(dimension) && house.unit('length').symbol === 'mm' ? `± ${(2e6 * sigma).toFixed(1)} µm` : `± ${house.say(2 * sigma, dimension, 4)}`
+  return ['length', 'diameter', 'clearance'].includes(dimension) && house.unit('length').symbol === 'mm'
+    ? `± ${(2e6 * sigma).toFixed(1)} µm`
+    : `± ${house.say(2 * sigma, dimension, 4)}`
 })
 /** Largest less smallest of the repeats. */
-const scatter = computed(() => (reading.value?.repeats ? house.say(spreadOf(reading.value.repeats), quantity.value!.dimension) : ''))
-const instruments = computed(() => [{ value: 'none', words: 'no instrument' }, ...shop.house.instruments.map(({ name }) => ({ value: name, words: name }))])
-const instrument = computed(() => shop.house.instruments.find(({ name }) => name === house.instruments[quantity.value?.dimension ?? '']))
-const zeroed = computed(() => (instrument.value?.zeroedAt ? `zero checked ${new Date(instrument.value.zeroedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}` : 'zero never checked'))
+const scatter = computed(() =>
+  reading.value?.repeats ? house.say(spreadOf(reading.value.repeats), quantity.value!.dimension) : '',
+)
+const instruments = computed(() => [
+  { value: 'none', words: 'no instrument' },
+  ...shop.house.instruments.map(({ name }) => ({ value: name, words: name })),
+])
+const instrument = computed(() =>
+  shop.house.instruments.find(({ name }) => name === house.instruments[quantity.value?.dimension ?? '']),
+)
+const zeroed = computed(() =>
+  instrument.value?.zeroedAt
+    ? `zero checked ${new Date(instrument.value.zeroedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
+    : 'zero never checked',
+)
 function zeroNow() {
   const { name } = instrument.value!
-  void shop.save((next) => next.instruments.filter((each) => each.name === name).forEach((each) => (each.zeroedAt = new Date().toISOString())))
+  void shop.save((next) =>
+    next.instruments.filter((each) => each.name === name).forEach((each) => (each.zeroedAt = new Date().toISOString())),
+  )
 }
 const open = ref<'note' | 'former'>()
 const note = ref('')
-watch(() => quantity.value?.key, () => (open.value = undefined))
-watch(() => build.revision, () => open.value === 'former' && void loadFormer())
+watch(
+  () => quantity.value?.key,
+  () => (open.value = undefined),
+)
+watch(
+  () => build.revision,
+  () => open.value === 'former' && void loadFormer(),
+)
 
 function toggle(what: 'note' | 'former') {
   open.value = open.value === what ? undefined : what
@@ -51,21 +72,44 @@ function writeNote() {
 }
 
 const photoProblem = ref('')
-const addPhoto = (id: string) => amend({ photos: [...(reading.value?.photos ?? []), id].slice(-30) }, `${quantity.value!.label}, photo`)
+const addPhoto = (id: string) =>
+  amend({ photos: [...(reading.value?.photos ?? []), id].slice(-30) }, `${quantity.value!.label}, photo`)
 
-interface Former { revision: number; value?: Reading; who: string; at: string; signedBy?: string }
+interface Former {
+  revision: number
+  value?: Reading
+  who: string
+  at: string
+  signedBy?: string
+}
 const former = shallowRef<Former[]>()
 async function loadFormer() {
   const { key } = quantity.value!
   const entries = await $fetch<Entry[]>(`/api/builds/${build.id}/entries`).catch(() => undefined)
-  former.value = entries?.flatMap((entry) => entry.patch.flatMap((operation) => (operation.path === `/readings/${key}`
-    ? [{ revision: entry.revision, value: 'value' in operation ? (operation.value as Reading) : undefined, who: entry.who, at: entry.at, signedBy: entry.signedBy }] : []))).reverse()
+  former.value = entries
+    ?.flatMap((entry) =>
+      entry.patch.flatMap((operation) =>
+        operation.path === `/readings/${key}`
+          ? [
+              {
+                revision: entry.revision,
+                value: 'value' in operation ? (operation.value as Reading) : undefined,
+                who: entry.who,
+                at: entry.at,
+                signedBy: entry.signedBy,
+              },
+            ]
+          : [],
+      ),
+    )
+    .reverse()
 }
 function restore({ value }: Former) {
   const { key, label } = quantity.value!
   if (value) void build.change([{ op: 'add', path: `/readings/${key}`, value }], label, 'restored')
 }
-const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const when = (at: string) =>
+  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
@@ -74,42 +118,175 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeri
       <p v-if="!former" class="quiet">The log is not to be had without the server.</p>
       <p v-else-if="former.length === 0" class="quiet">Nothing was written here since the build was begun.</p>
       <ul v-else>
-        <li v-for="each in former" :key="each.revision"><span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span><span class="quiet">{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at) }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span>
-          <Button v-if="each.value && each.value.value !== reading?.value" type="button" variant="outlined" :aria-label="`Restore ${house.showReading(each.value.value, quantity)}`" @click="restore(each)">Restore</Button></li>
+        <li v-for="each in former" :key="each.revision">
+          <span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span><span
+            class="quiet"
+            >{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at)
+            }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span
+          >
+          <Button
+            v-if="each.value && each.value.value !== reading?.value"
+            type="button"
+            variant="outlined"
+            :aria-label="`Restore ${house.showReading(each.value.value, quantity)}`"
+            @click="restore(each)"
+            >Restore</Button
+          >
+        </li>
       </ul>
     </div>
-    <form v-if="open === 'note'" class="drawer" @submit.prevent="writeNote"><label class="quiet">Note on {{ quantity.label }}<textarea v-model="note" rows="2" maxlength="500" /></label><Button type="submit">Write note</Button></form>
+    <form v-if="open === 'note'" class="drawer" @submit.prevent="writeNote">
+      <label class="quiet">Note on {{ quantity.label }}<textarea v-model="note" rows="2" maxlength="500" /></label
+      ><Button type="submit">Write note</Button>
+    </form>
     <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
     <div class="line">
-      <span class="story" aria-live="polite"><b>{{ quantity.label }}</b>{{ ' ' }}<span class="quiet">{{ words }}</span>{{ ' ' }}<span v-if="spread" class="mono quiet">{{ spread }}</span>
-        <span v-if="reading?.repeats" class="quiet"> mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }}, {{ scatter }} apart</span>
-        <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span>
-      <span v-if="reading?.photos" class="photos"><a v-for="photo in reading.photos" :key="photo" :href="`/api/builds/${build.id}/photos/${photo}`" target="_blank"><img :src="`/api/builds/${build.id}/photos/${photo}`" :alt="`Photo of ${quantity.label}`" width="36" height="36" loading="lazy"></a></span>
-      <ChoiceField label="Instrument" quiet :value="house.instruments[quantity.dimension] || 'none'" :options="instruments" @choose="house.instruments[quantity.dimension] = $event === 'none' ? '' : $event" />
+      <span class="story" aria-live="polite"
+        ><b>{{ quantity.label }}</b
+        >{{ ' ' }}<span class="quiet">{{ words }}</span
+        >{{ ' ' }}<span v-if="spread" class="mono quiet">{{ spread }}</span>
+        <span v-if="reading?.repeats" class="quiet">
+          mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }},
+          {{ scatter }} apart</span
+        >
+        <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span
+        ><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span
+      >
+      <span v-if="reading?.photos" class="photos"
+        ><a
+          v-for="photo in reading.photos"
+          :key="photo"
+          :href="`/api/builds/${build.id}/photos/${photo}`"
+          target="_blank"
+          ><img
+            :src="`/api/builds/${build.id}/photos/${photo}`"
+            :alt="`Photo of ${quantity.label}`"
+            width="36"
+            height="36"
+            loading="lazy" /></a
+      ></span>
+      <ChoiceField
+        label="Instrument"
+        quiet
+        :value="house.instruments[quantity.dimension] || 'none'"
+        :options="instruments"
+        @choose="house.instruments[quantity.dimension] = $event === 'none' ? '' : $event"
+      />
       <LazyRigGauge v-if="instrument?.name === 'Simulated gauge'" :quantity="quantity" />
-      <button v-if="instrument" type="button" class="small" :title="`${zeroed}: the older, the less a reading is known`" @click="zeroNow">Zero checked</button>
+      <button
+        v-if="instrument"
+        type="button"
+        class="small"
+        :title="`${zeroed}: the older, the less a reading is known`"
+        @click="zeroNow"
+      >
+        Zero checked
+      </button>
       <template v-if="reading">
         <button type="button" class="small" :aria-expanded="open === 'note'" @click="toggle('note')">Note</button>
-        <AddPhoto :of="quantity.label" :keep="(file) => shrinkPhoto(file, build.id!, house.who)" @kept="addPhoto" @problem="photoProblem = $event" />
+        <AddPhoto
+          :of="quantity.label"
+          :keep="(file) => shrinkPhoto(file, build.id!, house.who)"
+          @kept="addPhoto"
+          @problem="photoProblem = $event"
+        />
       </template>
-      <button type="button" class="small" :aria-expanded="open === 'former'" @click="toggle('former')">Former values</button>
+      <button type="button" class="small" :aria-expanded="open === 'former'" @click="toggle('former')">
+        Former values
+      </button>
     </div>
   </aside>
 </template>
 
 <style scoped>
-.reading-bar { position: sticky; bottom: -40px; margin: 26px -26px -40px; padding: 4px 26px 8px; background: var(--sheet); border-top: 1px solid var(--rule); z-index: 10; }
-.line { display: flex; align-items: center; gap: 4px 12px; min-height: 46px; }
-.story { flex: 1; line-height: 1.25; }
-.small { min-height: 44px; padding: 0 8px; border: 0; background: none; color: var(--petrol); font-weight: 600; cursor: pointer; display: inline-flex; align-items: center; white-space: nowrap; }
-.small:hover { text-decoration: underline; text-underline-offset: 4px; }
-.photos { display: flex; gap: 4px; }
-.photos img { object-fit: cover; display: block; border: 1px solid var(--rule); }
-.drawer { padding: 8px 0; max-height: 230px; overflow-y: auto; }
-.drawer ul { list-style: none; margin: 0; padding: 0; }
-.drawer li { display: grid; grid-template-columns: 100px 1fr auto; gap: 14px; align-items: center; min-height: 46px; border-bottom: 1px solid var(--rule); }
-.drawer label { display: grid; gap: 4px; margin-bottom: 8px; }
-textarea { padding: 8px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); font-size: 18px; }
-.wrong { color: var(--stop); }
-@media (max-width: 760px) { .reading-bar { margin-inline: -14px; padding-inline: 14px; bottom: -32px; } .line { flex-wrap: wrap; } .story { flex-basis: 100%; } }
+.reading-bar {
+  position: sticky;
+  bottom: -40px;
+  margin: 26px -26px -40px;
+  padding: 4px 26px 8px;
+  background: var(--sheet);
+  border-top: 1px solid var(--rule);
+  z-index: 10;
+}
+.line {
+  display: flex;
+  align-items: center;
+  gap: 4px 12px;
+  min-height: 46px;
+}
+.story {
+  flex: 1;
+  line-height: 1.25;
+}
+.small {
+  min-height: 44px;
+  padding: 0 8px;
+  border: 0;
+  background: none;
+  color: var(--petrol);
+  font-weight: 600;
+  cursor: pointer;
+  display: inline-flex;
+  align-items: center;
+  white-space: nowrap;
+}
+.small:hover {
+  text-decoration: underline;
+  text-underline-offset: 4px;
+}
+.photos {
+  display: flex;
+  gap: 4px;
+}
+.photos img {
+  object-fit: cover;
+  display: block;
+  border: 1px solid var(--rule);
+}
+.drawer {
+  padding: 8px 0;
+  max-height: 230px;
+  overflow-y: auto;
+}
+.drawer ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.drawer li {
+  display: grid;
+  grid-template-columns: 100px 1fr auto;
+  gap: 14px;
+  align-items: center;
+  min-height: 46px;
+  border-bottom: 1px solid var(--rule);
+}
+.drawer label {
+  display: grid;
+  gap: 4px;
+  margin-bottom: 8px;
+}
+textarea {
+  padding: 8px;
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: var(--sheet);
+  font-size: 18px;
+}
+.wrong {
+  color: var(--stop);
+}
+@media (max-width: 760px) {
+  .reading-bar {
+    margin-inline: -14px;
+    padding-inline: 14px;
+    bottom: -32px;
+  }
+  .line {
+    flex-wrap: wrap;
+  }
+  .story {
+    flex-basis: 100%;
+  }
+}
 </style>

@@ -20,7 +20,9 @@ const focused = useFocusedReading()
 const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
 const unit = computed(() => house.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
-const shown = computed(() => (reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : ''))
+const shown = computed(() =>
+  reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : '',
+)
 /** What an apprentice wrote here that waits for a sign-off. */
 const waiting = computed(() => {
   for (const { patch } of build.proposals) {
@@ -84,8 +86,14 @@ function restore() {
 function check(): { value: number; repeats?: number[] } | undefined {
   const parsed = readTyped(text.value, quantity.value, unit.value)
   if (!parsed.ok) return void (problem.value = parsed.message)
-  const never = [parsed.value, ...(parsed.repeats ?? [])].map((value) => impossible(quantity.value, value)).find((each) => each !== undefined)
-  if (never) return void (problem.value = parsed.value <= 0 ? `${quantity.value.label}: ${never.replace(/;.*/, '')}.` : `${quantity.value.label} cannot be ${text.value.trim()}: look at the unit and the decimal.`)
+  const never = [parsed.value, ...(parsed.repeats ?? [])]
+    .map((value) => impossible(quantity.value, value))
+    .find((each) => each !== undefined)
+  if (never)
+    return void (problem.value =
+      parsed.value <= 0
+        ? `${quantity.value.label}: ${never.replace(/;.*/, '')}.`
+        : `${quantity.value.label} cannot be ${text.value.trim()}: look at the unit and the decimal.`)
   const found = doubtOf(build.sheet!, name, parsed.value)
   if (found) return void (doubt.value = { ...found, value: parsed.value, repeats: parsed.repeats })
   return parsed
@@ -110,10 +118,20 @@ function write(value: number, confirmed: boolean, repeats?: number[]) {
   doubt.value = undefined
   const source = quantity.value.planned ? 'planned' : /^(brief|limit|maker)\./.test(name) ? 'maker' : 'measured'
   const { note, photos } = reading.value ?? {}
-  void build.record(name, {
-    value, source, typed: text.value.trim().slice(0, 40), ...(source === 'measured' ? sigmaOf(quantity.value, repeats) : {}), ...(repeats ? { repeats } : {}),
-    ...(confirmed ? { confirmed } : {}), ...(note ? { note } : {}), ...(photos ? { photos } : {}),
-  }, quantity.value.label)
+  void build.record(
+    name,
+    {
+      value,
+      source,
+      typed: text.value.trim().slice(0, 40),
+      ...(source === 'measured' ? sigmaOf(quantity.value, repeats) : {}),
+      ...(repeats ? { repeats } : {}),
+      ...(confirmed ? { confirmed } : {}),
+      ...(note ? { note } : {}),
+      ...(photos ? { photos } : {}),
+    },
+    quantity.value.label,
+  )
 }
 function settle(value: number, confirmed: boolean, repeats?: number[]) {
   write(value, confirmed, repeats)
@@ -169,25 +187,57 @@ const rangeWords = computed(() => {
   if (!doubt.value) return ''
   const { low, high, from } = doubt.value
   const range = `${house.show(low, quantity.value.dimension)} to ${house.say(high, quantity.value.dimension)}`
-  return from === 'mate' ? `Bore smaller than journal, or too much larger: check both. It asks for ${range}.` : from === 'sisters' ? `Its sisters lie within ${range}.` : `Usual is ${range}.`
+  return from === 'mate'
+    ? `Bore smaller than journal, or too much larger: check both. It asks for ${range}.`
+    : from === 'sisters'
+      ? `Its sisters lie within ${range}.`
+      : `Usual is ${range}.`
 })
 </script>
 
 <template>
   <span class="reading" :class="{ wrong: problem || doubt }">
     <input
-      ref="field" :value="editing ? text : shown" :placeholder="assumed" :data-run="run" :data-column="column ?? run" :data-reading="name" :aria-label="quantity.label"
-      :aria-invalid="!!(problem || doubt)" :aria-describedby="problem || doubt ? messageId : undefined" inputmode="text" autocomplete="off" spellcheck="false" enterkeyhint="next"
-      :class="{ confirmed: reading?.confirmed }" @mousedown="touch" @focus="begin" @input="typed" @blur="commit" @keydown="key" @paste="paste"
-    >
+      ref="field"
+      :value="editing ? text : shown"
+      :placeholder="assumed"
+      :data-run="run"
+      :data-column="column ?? run"
+      :data-reading="name"
+      :aria-label="quantity.label"
+      :aria-invalid="!!(problem || doubt)"
+      :aria-describedby="problem || doubt ? messageId : undefined"
+      inputmode="text"
+      autocomplete="off"
+      spellcheck="false"
+      enterkeyhint="next"
+      :class="{ confirmed: reading?.confirmed }"
+      @mousedown="touch"
+      @focus="begin"
+      @input="typed"
+      @blur="commit"
+      @keydown="key"
+      @paste="paste"
+    />
     <span v-if="waiting" class="waiting">{{ waiting }}</span>
     <span v-if="problem || doubt" :id="messageId" :ref="place" class="message" role="alert">
       <template v-if="problem">{{ problem }}</template>
       <template v-else-if="doubt">
-        <span>{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}? {{ rangeWords }}</span>
+        <span
+          >{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}?
+          {{ rangeWords }}</span
+        >
         <span class="actions">
-          <Button v-if="doubt.proposal !== undefined" type="button" @mousedown.prevent @click="settle(doubt.proposal, false)">Use {{ house.say(doubt.proposal, quantity.dimension) }}</Button>
-          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)">Keep {{ text.trim() }} <kbd>F2</kbd></Button>
+          <Button
+            v-if="doubt.proposal !== undefined"
+            type="button"
+            @mousedown.prevent
+            @click="settle(doubt.proposal, false)"
+            >Use {{ house.say(doubt.proposal, quantity.dimension) }}</Button
+          >
+          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)"
+            >Keep {{ text.trim() }} <kbd>F2</kbd></Button
+          >
         </span>
       </template>
     </span>
@@ -195,20 +245,74 @@ const rangeWords = computed(() => {
 </template>
 
 <style scoped>
-.reading { position: relative; display: inline-block; }
-input {
-  width: 112px; height: 44px; text-align: right; font-family: var(--mono); font-size: 18px; padding: 0 8px; border: 1px solid transparent; border-radius: 3px;
-  background: transparent; font-variant-numeric: tabular-nums;
+.reading {
+  position: relative;
+  display: inline-block;
 }
-input:placeholder-shown { border-bottom: 1px dashed var(--field); border-radius: 3px 3px 0 0; }
-input::placeholder { color: var(--quiet); opacity: 1; text-decoration: underline dashed 1px; text-underline-offset: 4px; font-size: 16px; }
-input:hover { border-color: var(--field); }
-input:focus { border: 2px solid var(--petrol); background: var(--sheet); outline: none; padding: 0 7px; }
-.waiting { display: block; text-align: right; white-space: nowrap; font-size: 13px; line-height: 1.1; color: var(--petrol); padding: 0 8px 4px; }
-.wrong input { border: 2px solid var(--watch); padding: 0 7px; }
-input.confirmed { text-decoration: underline dotted var(--watch) 2px; text-underline-offset: 4px; }
+input {
+  width: 112px;
+  height: 44px;
+  text-align: right;
+  font-family: var(--mono);
+  font-size: 18px;
+  padding: 0 8px;
+  border: 1px solid transparent;
+  border-radius: 3px;
+  background: transparent;
+  font-variant-numeric: tabular-nums;
+}
+input:placeholder-shown {
+  border-bottom: 1px dashed var(--field);
+  border-radius: 3px 3px 0 0;
+}
+input::placeholder {
+  color: var(--quiet);
+  opacity: 1;
+  text-decoration: underline dashed 1px;
+  text-underline-offset: 4px;
+  font-size: 16px;
+}
+input:hover {
+  border-color: var(--field);
+}
+input:focus {
+  border: 2px solid var(--petrol);
+  background: var(--sheet);
+  outline: none;
+  padding: 0 7px;
+}
+.waiting {
+  display: block;
+  text-align: right;
+  white-space: nowrap;
+  font-size: 13px;
+  line-height: 1.1;
+  color: var(--petrol);
+  padding: 0 8px 4px;
+}
+.wrong input {
+  border: 2px solid var(--watch);
+  padding: 0 7px;
+}
+input.confirmed {
+  text-decoration: underline dotted var(--watch) 2px;
+  text-underline-offset: 4px;
+}
 .message {
-  position: absolute; right: 0; top: calc(100% + 4px); z-index: 20; width: 330px; max-width: 84vw; padding: 10px 12px; background: var(--sheet);
-  border: 1px solid var(--watch); border-left-width: 6px; text-align: left; display: grid; gap: 8px; font-size: 15px; line-height: 1.3;
+  position: absolute;
+  right: 0;
+  top: calc(100% + 4px);
+  z-index: 20;
+  width: 330px;
+  max-width: 84vw;
+  padding: 10px 12px;
+  background: var(--sheet);
+  border: 1px solid var(--watch);
+  border-left-width: 6px;
+  text-align: left;
+  display: grid;
+  gap: 8px;
+  font-size: 15px;
+  line-height: 1.3;
 }
 </style>

@@ -11,12 +11,25 @@ const origin = computed(() => originWords(build.sheet!, name))
 
 <template>
   <div v-if="quantity" class="row">
-    <span class="what">{{ quantity.label }}<span class="origin">{{ origin }}</span></span>
-    <span><ReadingInput :name="name" :run="run" /><span class="unit quiet">{{ house.unit(quantity.dimension).symbol }}</span></span>
+    <span class="what"
+      >{{ quantity.label }}<span class="origin">{{ origin }}</span></span
+    >
+    <span
+      ><ReadingInput :name="name" :run="run" /><span class="unit quiet">{{
+        house.unit(quantity.dimension).symbol
+      }}</span></span
+    >
   </div>
 </template>
 
 <style scoped>
-.unit { display: inline-block; width: 52px; padding-left: 6px; white-space: nowrap; }
-.origin:empty { display: none; }
+.unit {
+  display: inline-block;
+  width: 52px;
+  padding-left: 6px;
+  white-space: nowrap;
+}
+.origin:empty {
+  display: none;
+}
 </style>

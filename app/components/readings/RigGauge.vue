@@ -12,7 +12,9 @@ async function press() {
   const count = presses.value[key] ?? 0
   presses.value = { ...presses.value, [key]: count + 1 }
   try {
-    const { value } = await $fetch<{ value: number }>(`/api/builds/${build.id}/gauge`, { query: { reading: key, press: count } })
+    const { value } = await $fetch<{ value: number }>(`/api/builds/${build.id}/gauge`, {
+      query: { reading: key, press: count },
+    })
     problem.value = ''
     // As a gauge speaks: in millimetres, or the dimension's first unit, with the unit behind.
     const unit = UNITS[dimension][0]
@@ -28,15 +30,33 @@ function type(key: string, text: string) {
   field.focus()
   field.value = text
   field.dispatchEvent(new Event('input', { bubbles: true }))
-  void nextTick(() => field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true })))
+  void nextTick(() =>
+    field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true })),
+  )
 }
 </script>
 
 <template>
-  <span><button type="button" class="press" @mousedown.prevent @click="press">Press the gauge</button><span v-if="problem" class="wrong" role="alert">{{ problem }}</span></span>
+  <span
+    ><button type="button" class="press" @mousedown.prevent @click="press">Press the gauge</button
+    ><span v-if="problem" class="wrong" role="alert">{{ problem }}</span></span
+  >
 </template>
 
 <style scoped>
-.press { min-height: 44px; padding: 0 14px; border: 1px solid var(--petrol); border-radius: 3px; background: none; color: var(--petrol); font-weight: 600; cursor: pointer; white-space: nowrap; }
-.wrong { color: var(--stop); margin-left: 8px; }
+.press {
+  min-height: 44px;
+  padding: 0 14px;
+  border: 1px solid var(--petrol);
+  border-radius: 3px;
+  background: none;
+  color: var(--petrol);
+  font-weight: 600;
+  cursor: pointer;
+  white-space: nowrap;
+}
+.wrong {
+  color: var(--stop);
+  margin-left: 8px;
+}
 </style>

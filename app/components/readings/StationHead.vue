@@ -12,6 +12,9 @@ const progress = computed(() => progressOf(build.sheet!).find((each) => each.sta
   <header class="station-head">
     <h1>{{ title }}</h1>
     <p><slot /></p>
-    <div class="tally"><span data-testid="tally">{{ progress.done }} of {{ progress.wanted }}</span><VerdictLabel v-if="progress.verdict" :verdict="progress.verdict" /></div>
+    <div class="tally">
+      <span data-testid="tally">{{ progress.done }} of {{ progress.wanted }}</span
+      ><VerdictLabel v-if="progress.verdict" :verdict="progress.verdict" />
+    </div>
   </header>
 </template>

@@ -23,7 +23,14 @@ const lift = computed(() => {
   if (shown.value === 'slid') return Math.min(most.value, slid.value)
   return summary?.lift[shown.value] ?? 0
 })
-const choices = computed(() => [{ value: 'shut' as const, words: 'shut' }, ...STATE_NAMES.filter((state) => (summary?.lift[state] ?? 0) > 1e-6).map((state) => ({ value: state, words: STATE_LABELS[state].toLowerCase() })), { value: 'open' as const, words: 'fully open' }])
+const choices = computed(() => [
+  { value: 'shut' as const, words: 'shut' },
+  ...STATE_NAMES.filter((state) => (summary?.lift[state] ?? 0) > 1e-6).map((state) => ({
+    value: state,
+    words: STATE_LABELS[state].toLowerCase(),
+  })),
+  { value: 'open' as const, words: 'fully open' },
+])
 
 const x = computed(() => {
   const { installedLength, plungerDiameter, port, shims } = valve.value
@@ -35,14 +42,32 @@ const x = computed(() => {
   const height = plungerDiameter * scale
   const portWidth = port.shape === 'round' ? port.diameter * scale : port.height * scale
   const moved = lift.value * scale
-  return { scale, seat, spring, plug, shim: total(shims) * scale, overlap, height, top: 100 - height / 2, bottom: 100 + height / 2, portWidth, moved, uncovered: Math.max(0, Math.min(portWidth, moved - overlap)) }
+  return {
+    scale,
+    seat,
+    spring,
+    plug,
+    shim: total(shims) * scale,
+    overlap,
+    height,
+    top: 100 - height / 2,
+    bottom: 100 + height / 2,
+    portWidth,
+    moved,
+    uncovered: Math.max(0, Math.min(portWidth, moved - overlap)),
+  }
 })
 const coils = computed(() => {
   const { spring, plug, shim, top, bottom, moved } = x.value
   const count = 7
   const from = spring + moved
   const run = plug - shim - from
-  return Array.from({ length: count }, (_, i) => ({ x1: from + ((i + 0.2) / count) * run, x2: from + ((i + 0.75) / count) * run, y1: top + 6, y2: bottom - 6 }))
+  return Array.from({ length: count }, (_, i) => ({
+    x1: from + ((i + 0.2) / count) * run,
+    x2: from + ((i + 0.75) / count) * run,
+    y1: top + 6,
+    y2: bottom - 6,
+  }))
 })
 const bind = computed(() => bindMargin(valve.value))
 function slide(event: Event) {
@@ -53,45 +78,171 @@ function slide(event: Event) {
 
 <template>
   <div>
-    <div class="drawing-scroll"><svg class="drawing" viewBox="0 0 730 206" role="group" :aria-label="`Relief valve, opens at ${house.say(openingPressure(valve), 'pressure', 2)}`" :data-scale="x.scale">
-      <defs><pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V7" stroke="var(--hatch)" stroke-width="1.4" /></pattern></defs>
-      <g fill="url(#hatch)" stroke="currentColor" stroke-width="1.4">
-        <rect :x="24" :y="x.top - 20" :width="x.plug - 4" height="20" />
-        <rect :x="24" :y="x.bottom" :width="x.plug - 4" height="20" />
-      </g>
-      <rect class="oil" x="24" :y="x.top" :width="x.seat - 24 + x.moved" :height="x.height" />
-      <text x="57" y="105" text-anchor="middle" style="fill: var(--sheet); font-weight: 600">oil</text>
-      <rect class="oil-wash" :x="x.seat + x.overlap" :y="x.bottom" :width="x.portWidth" height="30" stroke="currentColor" stroke-dasharray="3 3" data-part="port" />
-      <rect v-if="x.uncovered > 0" class="oil" :x="x.seat + x.overlap" :y="x.bottom" :width="x.uncovered" height="30" data-part="uncovered" />
-      <text :x="x.seat + x.overlap + x.portWidth / 2" :y="x.bottom + 46" text-anchor="middle" class="quiet-text">to sump</text>
-      <path class="metal" :d="`M ${x.seat + x.moved} ${x.top} H ${x.spring + x.moved + 22} v 7 H ${x.spring + x.moved} V ${x.bottom - 7} H ${x.spring + x.moved + 22} v 7 H ${x.seat + x.moved} Z`" data-part="plunger" :data-lift="lift" />
-      <line v-for="(coil, i) in coils" :key="i" :x1="coil.x1" :y1="coil.y1" :x2="coil.x2" :y2="coil.y2" stroke="currentColor" stroke-width="5" stroke-linecap="round" />
-      <line v-for="(coil, i) in coils" :key="`i${i}`" :x1="coil.x1" :y1="coil.y1" :x2="coil.x2" :y2="coil.y2" stroke="var(--sheet)" stroke-width="2.4" stroke-linecap="round" />
-      <rect v-if="x.shim > 0.5" :x="x.plug - x.shim" :y="x.top + 3" :width="x.shim" :height="x.height - 6" fill="var(--petrol)" data-dimension="shims" :data-metres="total(valve.shims)" />
-      <path class="metal" :d="`M ${x.plug} ${x.top + 2} H ${x.plug + 40} V ${x.top - 22} h 16 V ${x.bottom + 22} h -16 V ${x.bottom - 2} H ${x.plug} Z`" />
+    <div class="drawing-scroll">
+      <svg
+        class="drawing"
+        viewBox="0 0 730 206"
+        role="group"
+        :aria-label="`Relief valve, opens at ${house.say(openingPressure(valve), 'pressure', 2)}`"
+        :data-scale="x.scale"
+      >
+        <defs>
+          <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+            <path d="M0 0V7" stroke="var(--hatch)" stroke-width="1.4" />
+          </pattern>
+        </defs>
+        <g fill="url(#hatch)" stroke="currentColor" stroke-width="1.4">
+          <rect :x="24" :y="x.top - 20" :width="x.plug - 4" height="20" />
+          <rect :x="24" :y="x.bottom" :width="x.plug - 4" height="20" />
+        </g>
+        <rect class="oil" x="24" :y="x.top" :width="x.seat - 24 + x.moved" :height="x.height" />
+        <text x="57" y="105" text-anchor="middle" style="fill: var(--sheet); font-weight: 600">oil</text>
+        <rect
+          class="oil-wash"
+          :x="x.seat + x.overlap"
+          :y="x.bottom"
+          :width="x.portWidth"
+          height="30"
+          stroke="currentColor"
+          stroke-dasharray="3 3"
+          data-part="port"
+        />
+        <rect
+          v-if="x.uncovered > 0"
+          class="oil"
+          :x="x.seat + x.overlap"
+          :y="x.bottom"
+          :width="x.uncovered"
+          height="30"
+          data-part="uncovered"
+        />
+        <text :x="x.seat + x.overlap + x.portWidth / 2" :y="x.bottom + 46" text-anchor="middle" class="quiet-text">
+          to sump
+        </text>
+        <path
+          class="metal"
+          :d="`M ${x.seat + x.moved} ${x.top} H ${x.spring + x.moved + 22} v 7 H ${x.spring + x.moved} V ${x.bottom - 7} H ${x.spring + x.moved + 22} v 7 H ${x.seat + x.moved} Z`"
+          data-part="plunger"
+          :data-lift="lift"
+        />
+        <line
+          v-for="(coil, i) in coils"
+          :key="i"
+          :x1="coil.x1"
+          :y1="coil.y1"
+          :x2="coil.x2"
+          :y2="coil.y2"
+          stroke="currentColor"
+          stroke-width="5"
+          stroke-linecap="round"
+        />
+        <line
+          v-for="(coil, i) in coils"
+          :key="`i${i}`"
+          :x1="coil.x1"
+          :y1="coil.y1"
+          :x2="coil.x2"
+          :y2="coil.y2"
+          stroke="var(--sheet)"
+          stroke-width="2.4"
+          stroke-linecap="round"
+        />
+        <rect
+          v-if="x.shim > 0.5"
+          :x="x.plug - x.shim"
+          :y="x.top + 3"
+          :width="x.shim"
+          :height="x.height - 6"
+          fill="var(--petrol)"
+          data-dimension="shims"
+          :data-metres="total(valve.shims)"
+        />
+        <path
+          class="metal"
+          :d="`M ${x.plug} ${x.top + 2} H ${x.plug + 40} V ${x.top - 22} h 16 V ${x.bottom + 22} h -16 V ${x.bottom - 2} H ${x.plug} Z`"
+        />
 
-      <path class="thin" :d="`M ${x.spring} ${x.top - 2} V 22 M ${x.plug} ${x.top - 2} V 22 M ${x.spring} 28 H ${x.plug}`" data-part="fitted" />
-      <text :x="(x.spring + x.plug) / 2" y="20" text-anchor="end" class="quiet-text">fitted, no shims</text><DrawnValue :name="`${name}.installedLength`" :words="house.say(valve.installedLength, 'length')" :x="(x.spring + x.plug) / 2 + 8" :y="20" />
-      <template v-if="x.shim > 0.5">
-        <path class="thin" :d="`M ${x.plug - x.shim / 2} ${x.bottom - 3} V ${x.bottom + 44}`" />
-        <text :x="x.plug - x.shim / 2 - 4" :y="x.bottom + 60" text-anchor="end" class="quiet-text">shims</text><DrawnValue :name="`${name}.shims`" :words="house.say(total(valve.shims), 'length')" :x="x.plug - x.shim / 2 + 4" :y="x.bottom + 60" />
-      </template>
-      <g :transform="`translate(${x.plug + 78}, 76)`">
-        <text y="0" class="quiet-text">left before bind</text>
-        <DrawnValue :name="`${name}.solidLength`" :words="bind === undefined ? 'solid length?' : house.say(bind, 'length')" :y="21" />
-        <text y="42" class="quiet-text">at {{ house.say(most, 'length') }} lift</text>
-      </g>
-    </svg></div>
+        <path
+          class="thin"
+          :d="`M ${x.spring} ${x.top - 2} V 22 M ${x.plug} ${x.top - 2} V 22 M ${x.spring} 28 H ${x.plug}`"
+          data-part="fitted"
+        />
+        <text :x="(x.spring + x.plug) / 2" y="20" text-anchor="end" class="quiet-text">fitted, no shims</text>
+        <DrawnValue
+          :name="`${name}.installedLength`"
+          :words="house.say(valve.installedLength, 'length')"
+          :x="(x.spring + x.plug) / 2 + 8"
+          :y="20"
+        />
+        <template v-if="x.shim > 0.5">
+          <path class="thin" :d="`M ${x.plug - x.shim / 2} ${x.bottom - 3} V ${x.bottom + 44}`" />
+          <text :x="x.plug - x.shim / 2 - 4" :y="x.bottom + 60" text-anchor="end" class="quiet-text">shims</text>
+          <DrawnValue
+            :name="`${name}.shims`"
+            :words="house.say(total(valve.shims), 'length')"
+            :x="x.plug - x.shim / 2 + 4"
+            :y="x.bottom + 60"
+          />
+        </template>
+        <g :transform="`translate(${x.plug + 78}, 76)`">
+          <text y="0" class="quiet-text">left before bind</text>
+          <DrawnValue
+            :name="`${name}.solidLength`"
+            :words="bind === undefined ? 'solid length?' : house.say(bind, 'length')"
+            :y="21"
+          />
+          <text y="42" class="quiet-text">at {{ house.say(most, 'length') }} lift</text>
+        </g>
+      </svg>
+    </div>
     <div class="lifts">
-      <span class="quiet">Plunger</span><SegmentChoice label="Plunger" :value="shown === 'slid' ? undefined : shown" :options="choices" @choose="shown = $event ?? 'shut'" />
-      <label class="slide"><span class="quiet">lift</span><input type="range" min="0" :max="most" step="0.00001" :value="lift" :aria-valuetext="house.say(lift, 'length')" aria-label="Lift of the plunger" @input="slide"><span class="mono">{{ house.say(lift, 'length') }}</span></label>
+      <span class="quiet">Plunger</span
+      ><SegmentChoice
+        label="Plunger"
+        :value="shown === 'slid' ? undefined : shown"
+        :options="choices"
+        @choose="shown = $event ?? 'shut'"
+      />
+      <label class="slide"
+        ><span class="quiet">lift</span
+        ><input
+          type="range"
+          min="0"
+          :max="most"
+          step="0.00001"
+          :value="lift"
+          :aria-valuetext="house.say(lift, 'length')"
+          aria-label="Lift of the plunger"
+          @input="slide"
+        /><span class="mono">{{ house.say(lift, 'length') }}</span></label
+      >
     </div>
   </div>
 </template>
 
 <style scoped>
-.lifts { display: flex; flex-wrap: wrap; align-items: center; gap: 8px 10px; }
-.slide { display: flex; align-items: center; gap: 10px; flex: 1; min-width: 196px; min-height: 44px; }
-.slide input { flex: 1; accent-color: var(--petrol); min-width: 70px; }
-.slide .mono { min-width: 68px; text-align: right; white-space: nowrap; }
+.lifts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 10px;
+}
+.slide {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  flex: 1;
+  min-width: 196px;
+  min-height: 44px;
+}
+.slide input {
+  flex: 1;
+  accent-color: var(--petrol);
+  min-width: 70px;
+}
+.slide .mono {
+  min-width: 68px;
+  text-align: right;
+  white-space: nowrap;
+}
 </style>

@@ -9,14 +9,32 @@ import { rateFromWire } from '#core/relief/spring'
 const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSummary }>()
 const build = useBuild()
 const house = useHouse()
-const pressure = (value: number | undefined) => (value === undefined ? 'not within the port' : house.show(value, 'pressure', house.fine))
+const pressure = (value: number | undefined) =>
+  value === undefined ? 'not within the port' : house.show(value, 'pressure', house.fine)
 const rate = computed(() => springRateOf(build.sheet!, valve))
-const WAYS = [{ value: 'typed', words: 'on a tester' }, { value: 'heights', words: 'two heights' }, { value: 'wire', words: 'from the wire' }] as const
+const WAYS = [
+  { value: 'typed', words: 'on a tester' },
+  { value: 'heights', words: 'two heights' },
+  { value: 'wire', words: 'from the wire' },
+] as const
 type Way = (typeof WAYS)[number]['value']
 const has = (field: string) => `${valve}.${field}` in build.sheet!.readings
 const own = ref<Way>()
-const way = computed<Way>(() => own.value ?? (has('springRate') ? 'typed' : has('height1') || has('load1') ? 'heights' : has('wire') && has('coils') ? 'wire' : 'typed'))
-watch(() => valve, () => (own.value = undefined))
+const way = computed<Way>(
+  () =>
+    own.value ??
+    (has('springRate')
+      ? 'typed'
+      : has('height1') || has('load1')
+        ? 'heights'
+        : has('wire') && has('coils')
+          ? 'wire'
+          : 'typed'),
+)
+watch(
+  () => valve,
+  () => (own.value = undefined),
+)
 const of = (field: string) => heldValue(build.sheet!, `${valve}.${field}`)?.value
 /** What the wire says beside a rate that was measured: a wire of another make shows. */
 const wireRate = computed(() => {
@@ -28,7 +46,11 @@ const backwards = computed(() => {
   return h1 !== undefined && f1 !== undefined && h2 !== undefined && f2 !== undefined && (f2 - f1) / (h1 - h2) <= 0
 })
 const falls = computed(() => checksOf(build.sheet!.layout).find(({ key }) => key === `${valve}.falls`)!)
-const STATES = [['idleHot', 'Lift at idle hot'], ['workingHot', 'Lift at working speed, hot'], ['idleCold', 'Lift at idle cold']] as const
+const STATES = [
+  ['idleHot', 'Lift at idle hot'],
+  ['workingHot', 'Lift at working speed, hot'],
+  ['idleCold', 'Lift at idle cold'],
+] as const
 </script>
 
 <template>
@@ -36,28 +58,97 @@ const STATES = [['idleHot', 'Lift at idle hot'], ['workingHot', 'Lift at working
     <section>
       <h2>Spring and plunger</h2>
       <ReadingRow :name="`${valve}.plungerDiameter`" />
-      <div class="row wide"><span class="what">Rate measured</span><SegmentChoice label="Rate measured" :value="way" :options="WAYS" @choose="own = $event ?? way" /></div>
+      <div class="row wide">
+        <span class="what">Rate measured</span
+        ><SegmentChoice label="Rate measured" :value="way" :options="WAYS" @choose="own = $event ?? way" />
+      </div>
       <ReadingRow v-if="way === 'typed'" :name="`${valve}.springRate`" />
-      <template v-else-if="way === 'heights'"><ReadingRow v-for="field in ['height1', 'load1', 'height2', 'load2']" :key="field" :name="`${valve}.${field}`" /></template>
-      <template v-else><ReadingRow v-for="field in ['wire', 'coilDiameter', 'coils']" :key="field" :name="`${valve}.${field}`" /></template>
-      <div v-if="way !== 'typed'" class="row"><span class="what">Rate<span class="origin">{{ rate.source === 'computed' ? 'computed' : has('springRate') ? 'the tester’s reading stands above it' : 'assumed from the layout' }}</span></span><span class="figure" data-testid="rate">{{ house.show(rate.value, 'springRate') }}<span class="unit">{{ house.unit('springRate').symbol }}</span></span></div>
-      <p v-if="backwards" class="wrong" role="alert">The shorter height must carry the greater load: look at which load stands at which height.</p>
-      <p v-if="way === 'typed' && wireRate && Math.abs(wireRate / rate.value - 1) > 0.1" class="wrong">The wire says {{ house.say(wireRate, 'springRate') }}: count the coils again, or the spring is not what it seems.</p>
-      <ReadingRow v-for="field in ['freeLength', 'installedLength', 'shims', 'solidLength', 'portDiameter', 'overlap']" :key="`${valve}.${field}`" :name="`${valve}.${field}`" />
+      <template v-else-if="way === 'heights'"
+        ><ReadingRow v-for="field in ['height1', 'load1', 'height2', 'load2']" :key="field" :name="`${valve}.${field}`"
+      /></template>
+      <template v-else
+        ><ReadingRow v-for="field in ['wire', 'coilDiameter', 'coils']" :key="field" :name="`${valve}.${field}`"
+      /></template>
+      <div v-if="way !== 'typed'" class="row">
+        <span class="what"
+          >Rate<span class="origin">{{
+            rate.source === 'computed'
+              ? 'computed'
+              : has('springRate')
+                ? 'the tester’s reading stands above it'
+                : 'assumed from the layout'
+          }}</span></span
+        ><span class="figure" data-testid="rate"
+          >{{ house.show(rate.value, 'springRate')
+          }}<span class="unit">{{ house.unit('springRate').symbol }}</span></span
+        >
+      </div>
+      <p v-if="backwards" class="wrong" role="alert">
+        The shorter height must carry the greater load: look at which load stands at which height.
+      </p>
+      <p v-if="way === 'typed' && wireRate && Math.abs(wireRate / rate.value - 1) > 0.1" class="wrong">
+        The wire says {{ house.say(wireRate, 'springRate') }}: count the coils again, or the spring is not what it
+        seems.
+      </p>
+      <ReadingRow
+        v-for="field in ['freeLength', 'installedLength', 'shims', 'solidLength', 'portDiameter', 'overlap']"
+        :key="`${valve}.${field}`"
+        :name="`${valve}.${field}`"
+      />
     </section>
     <section v-if="summary">
       <h2>Gives</h2>
-      <div class="row"><span class="what">Opens at<span class="origin">plunger leaves its seat, ± {{ house.say(1.645 * summary.opensSigma, 'pressure', house.fine) }}</span></span><span class="figure" data-testid="opens">{{ pressure(summary.opens) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-      <div v-if="summary.flows > summary.opens + 1" class="row"><span class="what">Flow starts at<span class="origin">overlap passed</span></span><span class="figure">{{ pressure(summary.flows) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-      <div class="row"><span class="what">Full flow, cold<span class="origin">all the pump gives at working speed</span></span><span class="figure">{{ pressure(summary.fullFlowCold) }}<span v-if="summary.fullFlowCold" class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-      <div class="row"><span class="what">Each {{ house.say(1e-4, 'clearance', house.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim adds</span><span class="figure">{{ pressure(summary.perTenth) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span></div>
-      <div class="row"><span class="what">Left before bind</span><span class="figure" data-testid="bind">{{ summary.bindMargin === undefined ? '·' : house.show(summary.bindMargin, 'length') }}<span class="unit">{{ house.unit('length').symbol }}</span></span></div>
-      <div v-for="[state, words] in STATES" :key="state" class="row"><span class="what">{{ words }}</span><span class="figure">{{ house.show(summary.lift[state], 'length') }}<span class="unit">{{ house.unit('length').symbol }}</span></span></div>
+      <div class="row">
+        <span class="what"
+          >Opens at<span class="origin"
+            >plunger leaves its seat, ± {{ house.say(1.645 * summary.opensSigma, 'pressure', house.fine) }}</span
+          ></span
+        ><span class="figure" data-testid="opens"
+          >{{ pressure(summary.opens) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+        >
+      </div>
+      <div v-if="summary.flows > summary.opens + 1" class="row">
+        <span class="what">Flow starts at<span class="origin">overlap passed</span></span
+        ><span class="figure"
+          >{{ pressure(summary.flows) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+        >
+      </div>
+      <div class="row">
+        <span class="what">Full flow, cold<span class="origin">all the pump gives at working speed</span></span
+        ><span class="figure"
+          >{{ pressure(summary.fullFlowCold)
+          }}<span v-if="summary.fullFlowCold" class="unit">{{ house.unit('pressure').symbol }}</span></span
+        >
+      </div>
+      <div class="row">
+        <span class="what"
+          >Each {{ house.say(1e-4, 'clearance', house.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim
+          adds</span
+        ><span class="figure"
+          >{{ pressure(summary.perTenth) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+        >
+      </div>
+      <div class="row">
+        <span class="what">Left before bind</span
+        ><span class="figure" data-testid="bind"
+          >{{ summary.bindMargin === undefined ? '·' : house.show(summary.bindMargin, 'length')
+          }}<span class="unit">{{ house.unit('length').symbol }}</span></span
+        >
+      </div>
+      <div v-for="[state, words] in STATES" :key="state" class="row">
+        <span class="what">{{ words }}</span><span class="figure"
+          >{{ house.show(summary.lift[state], 'length')
+          }}<span class="unit">{{ house.unit('length').symbol }}</span></span
+        >
+      </div>
       <CheckRow :item="falls" />
     </section>
   </div>
 </template>
 
 <style scoped>
-.wrong { color: var(--watch); padding: 8px 0; }
+.wrong {
+  color: var(--watch);
+  padding: 8px 0;
+}
 </style>

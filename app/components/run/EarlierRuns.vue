@@ -10,7 +10,13 @@ const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: '
 
 <template>
   <div v-for="each in run.list" :key="each.id" class="row">
-    <span class="what">{{ when(each.startedAt) }}<span class="origin">{{ each.outcome ?? 'open' }}, {{ many(each.samples, 'reading') }}, {{ each.setup.source === 'rig' ? 'simulated' : each.setup.source }}</span></span>
+    <span class="what"
+      >{{ when(each.startedAt)
+      }}<span class="origin"
+        >{{ each.outcome ?? 'open' }}, {{ many(each.samples, 'reading') }},
+        {{ each.setup.source === 'rig' ? 'simulated' : each.setup.source }}</span
+      ></span
+    >
     <Button type="button" variant="outlined" @click="emit('look', each)">Look at it</Button>
   </div>
 </template>

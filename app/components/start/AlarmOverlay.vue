@@ -15,28 +15,91 @@ useNews().onNews((news) => {
   alarms.value = [...alarms.value.filter((each) => each.run !== news.run), ...(news.on ? [news] : [])]
   if (!news.on) away.value = away.value.filter((each) => each !== news.run)
 })
-const shown = computed(() => alarms.value.find((each) => !away.value.includes(each.run) && !(run.run?.id === each.run && route.path.endsWith('/start'))))
+const shown = computed(() =>
+  alarms.value.find(
+    (each) => !away.value.includes(each.run) && !(run.run?.id === each.run && route.path.endsWith('/start')),
+  ),
+)
 const alarm = useAlarm(() => shown.value !== undefined)
 const p = (value: number) => house.say(value, 'pressure', house.fine)
 const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '/'))
 </script>
 
 <template>
-  <div v-if="shown" class="alarm" role="alertdialog" aria-modal="true" :aria-label="`Stop: ${shown.name}`" data-testid="alarm" :data-alarm="shown.code">
+  <div
+    v-if="shown"
+    class="alarm"
+    role="alertdialog"
+    aria-modal="true"
+    :aria-label="`Stop: ${shown.name}`"
+    data-testid="alarm"
+    :data-alarm="shown.code"
+  >
     <span class="huge">STOP</span>
     <p class="name">{{ shown.name }}: {{ STOP_TITLES[shown.code].toLowerCase() }}</p>
     <p class="why">{{ stopReason(shown, p) }} Whoever is at its switch: off.</p>
-    <Button v-if="alarm.blocked.value" type="button" class="large" data-testid="sound-off" @click="alarm.ready()">Sound off: tap to let it sound</Button>
-    <div class="hands"><NuxtLink class="big" :to="to" @click="away.push(shown.run)">To its start</NuxtLink><Button type="button" class="large" @click="away.push(shown.run)">Seen here</Button></div>
+    <Button v-if="alarm.blocked.value" type="button" class="large" data-testid="sound-off" @click="alarm.ready()"
+      >Sound off: tap to let it sound</Button
+    >
+    <div class="hands">
+      <NuxtLink class="big" :to="to" @click="away.push(shown.run)">To its start</NuxtLink
+      ><Button type="button" class="large" @click="away.push(shown.run)">Seen here</Button>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.alarm { position: fixed; inset: 0; z-index: 70; background: #a02c26; color: #fff; padding: 30px 40px; display: grid; align-content: center; gap: 14px; overflow-y: auto; }
-.huge { font-size: clamp(110px, 24vw, 330px); line-height: 0.92; font-weight: 800; font-stretch: 82%; letter-spacing: -0.03em; }
-.name { font-size: clamp(28px, 4vw, 52px); font-weight: 700; margin: 0; }
-.why { font-size: clamp(20px, 2.6vw, 32px); margin: 0; max-width: 40ch; }
-.hands { display: flex; flex-wrap: wrap; gap: 12px; }
-.big, .large { min-height: 64px; padding: 0 24px; font-size: 20px; font-weight: 650; background: #fff; color: #7d1f1a; border: 2px solid #fff; border-radius: 3px; display: inline-flex; align-items: center; text-decoration: none; }
-@media print { .alarm { display: none; } }
+.alarm {
+  position: fixed;
+  inset: 0;
+  z-index: 70;
+  background: #a02c26;
+  color: #fff;
+  padding: 30px 40px;
+  display: grid;
+  align-content: center;
+  gap: 14px;
+  overflow-y: auto;
+}
+.huge {
+  font-size: clamp(110px, 24vw, 330px);
+  line-height: 0.92;
+  font-weight: 800;
+  font-stretch: 82%;
+  letter-spacing: -0.03em;
+}
+.name {
+  font-size: clamp(28px, 4vw, 52px);
+  font-weight: 700;
+  margin: 0;
+}
+.why {
+  font-size: clamp(20px, 2.6vw, 32px);
+  margin: 0;
+  max-width: 40ch;
+}
+.hands {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+.big,
+.large {
+  min-height: 64px;
+  padding: 0 24px;
+  font-size: 20px;
+  font-weight: 650;
+  background: #fff;
+  color: #7d1f1a;
+  border: 2px solid #fff;
+  border-radius: 3px;
+  display: inline-flex;
+  align-items: center;
+  text-decoration: none;
+}
+@media print {
+  .alarm {
+    display: none;
+  }
+}
 </style>

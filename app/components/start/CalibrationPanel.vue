@@ -7,47 +7,132 @@ const { observations } = defineProps<{ observations: Observation[] }>()
 const build = useBuild()
 const house = useHouse()
 const shown = useOnceShown()
-const found = useAnswer<Calibration | undefined>((_model, films) => (build.sheet && shown.value && observations.length > 0 ? films().calibrate(build.sheet, JSON.parse(JSON.stringify(observations)) as Observation[]) : undefined), () => [shown.value, observations, build.sheet?.readings])
+const found = useAnswer<Calibration | undefined>(
+  (_model, films) =>
+    build.sheet && shown.value && observations.length > 0
+      ? films().calibrate(build.sheet, JSON.parse(JSON.stringify(observations)) as Observation[])
+      : undefined,
+  () => [shown.value, observations, build.sheet?.readings],
+)
 const p = (value: number) => house.say(value, 'pressure', house.fine)
 const signed = (value: number) => `${value < 0 ? '−' : '+'}${p(Math.abs(value))}`
 const factor = ({ parameter }: Fitted) => parameter === 'clearance' || parameter === 'slip'
 const figure = (each: Fitted) => (factor(each) ? `× ${each.value.toFixed(2)}` : signed(each.value))
-const within = (each: Fitted) => (factor(each) ? `${(each.value - 1.645 * each.sigma).toFixed(2)} to ${(each.value + 1.645 * each.sigma).toFixed(2)}` : `${signed(each.value - 1.645 * each.sigma)} to ${signed(each.value + 1.645 * each.sigma)}`)
+const within = (each: Fitted) =>
+  factor(each)
+    ? `${(each.value - 1.645 * each.sigma).toFixed(2)} to ${(each.value + 1.645 * each.sigma).toFixed(2)}`
+    : `${signed(each.value - 1.645 * each.sigma)} to ${signed(each.value + 1.645 * each.sigma)}`
 const TOLD = { told: 'the readings say it', partly: 'the readings say some of it', not: 'the readings cannot tell' }
 /** The largest thing that they say, in a sentence. */
 const clearance = computed(() => found.value?.fitted.find(({ parameter }) => parameter === 'clearance'))
 const words = computed(() => {
   const each = clearance.value
-  if (!each || each.told === 'not') return 'These readings do not tell the clearances: a hot idle and a hot working one do.'
+  if (!each || each.told === 'not')
+    return 'These readings do not tell the clearances: a hot idle and a hot working one do.'
   const off = each.value - 1
   if (Math.abs(off) < 1.645 * each.sigma) return 'The bearings run as they were measured.'
-  return off > 0 ? `The bearings leak as if they were ${Math.round(100 * off)} percent wider than measured.` : `The bearings leak as if they were ${Math.round(-100 * off)} percent tighter than measured.`
+  return off > 0
+    ? `The bearings leak as if they were ${Math.round(100 * off)} percent wider than measured.`
+    : `The bearings leak as if they were ${Math.round(-100 * off)} percent tighter than measured.`
 })
 const name = (parameter: string) => found.value!.fitted.find((each) => each.parameter === parameter)!.words
 </script>
 
 <template>
   <section v-if="found" data-testid="calibration">
-    <div class="block-head"><h2>What the readings say</h2><span class="note">from {{ many(observations.length, 'steady reading') }}</span></div>
+    <div class="block-head">
+      <h2>What the readings say</h2>
+      <span class="note">from {{ many(observations.length, 'steady reading') }}</span>
+    </div>
     <p class="lead">{{ words }}</p>
-    <div v-for="each in found.fitted" :key="each.parameter" class="row" :data-fitted="each.parameter" :data-value="each.value"><span class="what">{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}<span class="origin">{{ TOLD[each.told] }}</span></span><span class="figure" :class="{ assumed: each.told === 'not' }">{{ figure(each) }}<span class="unit">{{ within(each) }}</span></span></div>
-    <p v-for="[a, b] in found.together" :key="a + b" class="quiet">{{ name(a).charAt(0).toUpperCase() + name(a).slice(1) }} and {{ name(b) }} cannot be told apart by these.</p>
+    <div
+      v-for="each in found.fitted"
+      :key="each.parameter"
+      class="row"
+      :data-fitted="each.parameter"
+      :data-value="each.value"
+    >
+      <span class="what"
+        >{{ each.words.charAt(0).toUpperCase() + each.words.slice(1)
+        }}<span class="origin">{{ TOLD[each.told] }}</span></span
+      ><span class="figure" :class="{ assumed: each.told === 'not' }"
+        >{{ figure(each) }}<span class="unit">{{ within(each) }}</span></span
+      >
+    </div>
+    <p v-for="[a, b] in found.together" :key="a + b" class="quiet">
+      {{ name(a).charAt(0).toUpperCase() + name(a).slice(1) }} and {{ name(b) }} cannot be told apart by these.
+    </p>
     <h3>Predicted anew</h3>
     <table>
-      <thead><tr><th /><th>as measured</th><th>with the readings</th></tr></thead>
-      <tbody><tr v-for="state in found.states" :key="state.name" :data-anew="state.name"><td>{{ state.label }}</td><td class="mono">{{ p(state.before.pressure) }}<span class="quiet">{{ house.show(state.before.low, 'pressure', house.fine) }} to {{ house.show(state.before.high, 'pressure', house.fine) }}</span></td><td class="mono">{{ p(state.after.pressure) }}<span class="quiet">{{ house.show(state.after.low, 'pressure', house.fine) }} to {{ house.show(state.after.high, 'pressure', house.fine) }}</span></td></tr></tbody>
+      <thead>
+        <tr>
+          <th />
+          <th>as measured</th>
+          <th>with the readings</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="state in found.states" :key="state.name" :data-anew="state.name">
+          <td>{{ state.label }}</td>
+          <td class="mono">
+            {{ p(state.before.pressure)
+            }}<span class="quiet"
+              >{{ house.show(state.before.low, 'pressure', house.fine) }} to
+              {{ house.show(state.before.high, 'pressure', house.fine) }}</span
+            >
+          </td>
+          <td class="mono">
+            {{ p(state.after.pressure)
+            }}<span class="quiet"
+              >{{ house.show(state.after.low, 'pressure', house.fine) }} to
+              {{ house.show(state.after.high, 'pressure', house.fine) }}</span
+            >
+          </td>
+        </tr>
+      </tbody>
     </table>
   </section>
   <p v-else class="quiet">Fitting the model to the readings</p>
 </template>
 
 <style scoped>
-.lead { font-size: 18px; font-weight: 600; padding-bottom: 6px; max-width: 60ch; }
-h3 { margin: 14px 0 4px; font-size: 16px; }
-table { border-collapse: collapse; width: 100%; max-width: 640px; }
-th { text-align: right; font-weight: 600; color: var(--quiet); padding: 4px 0 4px 18px; }
-td { border-top: 1px solid var(--rule); padding: 8px 0 8px 18px; text-align: right; }
-td:first-child { text-align: left; padding-left: 0; }
-td span { display: block; font-size: 14px; }
-.figure .unit { display: inline-block; min-width: 128px; text-align: right; }
+.lead {
+  font-size: 18px;
+  font-weight: 600;
+  padding-bottom: 6px;
+  max-width: 60ch;
+}
+h3 {
+  margin: 14px 0 4px;
+  font-size: 16px;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+  max-width: 640px;
+}
+th {
+  text-align: right;
+  font-weight: 600;
+  color: var(--quiet);
+  padding: 4px 0 4px 18px;
+}
+td {
+  border-top: 1px solid var(--rule);
+  padding: 8px 0 8px 18px;
+  text-align: right;
+}
+td:first-child {
+  text-align: left;
+  padding-left: 0;
+}
+td span {
+  display: block;
+  font-size: 14px;
+}
+.figure .unit {
+  display: inline-block;
+  min-width: 128px;
+  text-align: right;
+}
 </style>

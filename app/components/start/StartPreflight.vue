@@ -17,14 +17,26 @@ const ready = computed(() => checks.value.filter((check) => build.sheet!.checks[
 const outlook = useOutlook()
 const progress = computed(() => progressOf(build.sheet!))
 /** Every station with something that is missing or at fault. */
-const earlier = computed(() => progress.value.filter((each) => each.station !== 'start' && (each.verdict === 'stop' || each.done < each.wanted)))
+const earlier = computed(() =>
+  progress.value.filter((each) => each.station !== 'start' && (each.verdict === 'stop' || each.done < each.wanted)),
+)
 /** What the gauge has already said of this engine stands until it says otherwise. */
 const read = computed(() => progress.value.find((each) => each.station === 'start' && each.verdict === 'stop'))
 /** Starts and primes that were called off, while nobody has written what was found and done. */
-const stops = computed(() => run.unanswered.map((each, i) => ({ run: each, gate: i === 0 ? 'stopped' : `stopped-${i + 1}`, words: `The ${each.kind} of ${new Date(each.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${each.outcome ? `: ${each.outcome.replace(/^stopped: /, '')}` : ''}.`, asks: 'what was found, and what was done' })))
+const stops = computed(() =>
+  run.unanswered.map((each, i) => ({
+    run: each,
+    gate: i === 0 ? 'stopped' : `stopped-${i + 1}`,
+    words: `The ${each.kind} of ${new Date(each.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${each.outcome ? `: ${each.outcome.replace(/^stopped: /, '')}` : ''}.`,
+    asks: 'what was found, and what was done',
+  })),
+)
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
-const clock = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined), () => [settled.value, shown.value])
+const clock = useAnswer(
+  (_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined),
+  () => [settled.value, shown.value],
+)
 const stale = computed(() => {
   const at = oiledAt(build.sheet!)
   return clock.value !== undefined && at !== undefined && now.value > at + 1000 * clock.value.good
@@ -34,30 +46,95 @@ const LOOKS = 10_000
 const began = Date.now()
 const fresh = computed(() => now.value - began < LOOKS)
 /** How long the prime holds is not known, though it ought to be by now. */
-const clockless = computed(() => !fresh.value && outlook.current && outlook.now!.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined)
+const clockless = computed(
+  () =>
+    !fresh.value &&
+    outlook.current &&
+    outlook.now!.voids.length === 0 &&
+    clock.value === undefined &&
+    oiledAt(build.sheet!) !== undefined,
+)
 const titleOf = (station: string) => PAGES.find((page) => page.page === station)!.title
-interface Gate { gate: string; words: string; more?: string; to?: string; asks?: string }
-const lacks = ({ missing }: StationProgress) => `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
+interface Gate {
+  gate: string
+  words: string
+  more?: string
+  to?: string
+  asks?: string
+}
+const lacks = ({ missing }: StationProgress) =>
+  `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
 const gates = computed<Gate[]>(() => [
   ...stops.value,
-  ...(!run.listed && !fresh.value ? [{ gate: 'runs', words: 'Earlier runs could not be looked up: whether one was stopped is not known.' }] : []),
-  ...((outlook.now?.voids.length ?? 0) > 0 ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }] : []),
-  ...(outlook.failed || (outlook.now === undefined && !fresh.value) ? [{ gate: 'model', words: `No prediction: ${outlook.failed ?? 'it has not come.'}` }] : []),
-  ...earlier.value.map((each) => ({ gate: each.station, words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : `${each.missing.length} to go.`}`, more: each.missing.length > 0 ? lacks(each) : undefined, to: stationPath(build.id!, each.station) })),
-  ...(read.value ? [{ gate: 'start', words: `The gauge has said: ${read.value.about}.`, to: `${stationPath(build.id!, 'start')}?view=readings` }] : []),
-  ...(stale.value ? [{ gate: 'prime-clock', words: primedAt(build.sheet!) === oiledAt(build.sheet!) ? 'Prime: run out, prime it again.' : 'Prime: it has stood too long since it ran, prime it again.', to: stationPath(build.id!, 'prime') }] : []),
-  ...(clockless.value ? [{ gate: 'prime-clock', words: 'Prime: how long it holds could not be computed.', to: stationPath(build.id!, 'prime') }] : []),
-  ...(ready.value < checks.value.length ? [{ gate: 'preflight', words: `${checks.value.length - ready.value} of the preflight to go.` }] : []),
+  ...(!run.listed && !fresh.value
+    ? [{ gate: 'runs', words: 'Earlier runs could not be looked up: whether one was stopped is not known.' }]
+    : []),
+  ...((outlook.now?.voids.length ?? 0) > 0
+    ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }]
+    : []),
+  ...(outlook.failed || (outlook.now === undefined && !fresh.value)
+    ? [{ gate: 'model', words: `No prediction: ${outlook.failed ?? 'it has not come.'}` }]
+    : []),
+  ...earlier.value.map((each) => ({
+    gate: each.station,
+    words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : `${each.missing.length} to go.`}`,
+    more: each.missing.length > 0 ? lacks(each) : undefined,
+    to: stationPath(build.id!, each.station),
+  })),
+  ...(read.value
+    ? [
+        {
+          gate: 'start',
+          words: `The gauge has said: ${read.value.about}.`,
+          to: `${stationPath(build.id!, 'start')}?view=readings`,
+        },
+      ]
+    : []),
+  ...(stale.value
+    ? [
+        {
+          gate: 'prime-clock',
+          words:
+            primedAt(build.sheet!) === oiledAt(build.sheet!)
+              ? 'Prime: run out, prime it again.'
+              : 'Prime: it has stood too long since it ran, prime it again.',
+          to: stationPath(build.id!, 'prime'),
+        },
+      ]
+    : []),
+  ...(clockless.value
+    ? [
+        {
+          gate: 'prime-clock',
+          words: 'Prime: how long it holds could not be computed.',
+          to: stationPath(build.id!, 'prime'),
+        },
+      ]
+    : []),
+  ...(ready.value < checks.value.length
+    ? [{ gate: 'preflight', words: `${checks.value.length - ready.value} of the preflight to go.` }]
+    : []),
 ])
 /** Gates that somebody goes on past, and why. */
 const reasons = reactive<Record<string, string>>({})
 /** Runs, outlook and clock take a moment to come: until then nothing is clear. Where one does not come at all the hand is not held back for ever. */
-const looking = computed(() => outlook.late || (fresh.value && (!run.listed || (outlook.failed === undefined && (outlook.now === undefined || (outlook.now.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined))))))
+const looking = computed(
+  () =>
+    outlook.late ||
+    (fresh.value &&
+      (!run.listed ||
+        (outlook.failed === undefined &&
+          (outlook.now === undefined ||
+            (outlook.now.voids.length === 0 && clock.value === undefined && oiledAt(build.sheet!) !== undefined))))),
+)
 const open = computed(() => gates.value.filter(({ gate }) => !reasons[gate]?.trim()))
 const clear = computed(() => gates.value.length === 0 && !looking.value)
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
   for (const each of stops.value) await run.found(each.run, reasons[each.gate].trim())
-  const passed = gates.value.map(({ words, more, gate }) => ({ gate: [words, more].filter(Boolean).join(' ').slice(0, 1000), reason: reasons[gate].trim() }))
+  const passed = gates.value.map(({ words, more, gate }) => ({
+    gate: [words, more].filter(Boolean).join(' ').slice(0, 1000),
+    reason: reasons[gate].trim(),
+  }))
   await run.begin(build.id!, 'start', { ...setup, ...(passed.length > 0 ? { passed } : {}) })
   emit('go')
 }
@@ -71,29 +148,84 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
     </section>
     <section>
       <div class="go" :class="clear ? 'ready' : 'not'" data-testid="clear-to-start">
-        <span class="word">{{ clear ? 'Clear to start' : looking ? 'Looking' : open.length === 0 ? 'Going on' : 'Not yet' }}</span>
+        <span class="word">{{
+          clear ? 'Clear to start' : looking ? 'Looking' : open.length === 0 ? 'Going on' : 'Not yet'
+        }}</span>
         <div v-for="each in gates" :key="each.gate" class="gate" :data-gate="each.gate">
-          <span><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink><b v-else>{{ each.words }}</b><span v-if="each.more" class="more">{{ each.more }}</span></span>
-          <input v-model="reasons[each.gate]" maxlength="400" :aria-label="each.asks ? `${each.words} Write ${each.asks}` : `Go on past: ${each.words} Because`" :placeholder="each.asks ?? 'go on, because'">
+          <span
+            ><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink
+            ><b v-else>{{ each.words }}</b
+            ><span v-if="each.more" class="more">{{ each.more }}</span></span
+          >
+          <input
+            v-model="reasons[each.gate]"
+            maxlength="400"
+            :aria-label="each.asks ? `${each.words} Write ${each.asks}` : `Go on past: ${each.words} Because`"
+            :placeholder="each.asks ?? 'go on, because'"
+          />
         </div>
       </div>
-      <p class="deadline">No pressure within <b>{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At <b>{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.</p>
-      <CautionNote name="start">Hands and sleeves clear of belts and fan. Someone stays at the switch. Doors open while it runs; hot oil burns.</CautionNote>
+      <p class="deadline">
+        No pressure within <b>{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At
+        <b>{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.
+      </p>
+      <CautionNote name="start"
+        >Hands and sleeves clear of belts and fan. Someone stays at the switch. Doors open while it runs; hot oil
+        burns.</CautionNote
+      >
       <h2 class="next">Readings</h2>
       <RunSource kind="start" :disabled="open.length > 0 || looking" @begin="begin">Go to the start</RunSource>
-      <p v-if="open.length > 0" class="quiet">Each of these is put right, or gone past with its reason written beside it.</p>
+      <p v-if="open.length > 0" class="quiet">
+        Each of these is put right, or gone past with its reason written beside it.
+      </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-.go { border: 2px solid var(--field); padding: 14px 18px; display: grid; gap: 6px; }
-.word { font-size: 30px; font-weight: 700; font-stretch: 88%; }
-.go.ready { border-color: var(--pass); color: var(--pass); border-radius: 26px; }
-.go.not { border-style: dashed; }
-.gate { display: grid; gap: 4px; padding: 8px 0; border-top: 1px solid var(--rule); }
-.more { display: block; color: var(--quiet); line-height: 1.35; }
-.gate input { height: 44px; font-size: 15px; padding: 0 8px; border: 1px solid var(--field); border-radius: 3px; background: var(--sheet); min-width: 0; }
-.deadline { padding: 14px 0; }
-.next { margin: 20px 0 6px; }
+.go {
+  border: 2px solid var(--field);
+  padding: 14px 18px;
+  display: grid;
+  gap: 6px;
+}
+.word {
+  font-size: 30px;
+  font-weight: 700;
+  font-stretch: 88%;
+}
+.go.ready {
+  border-color: var(--pass);
+  color: var(--pass);
+  border-radius: 26px;
+}
+.go.not {
+  border-style: dashed;
+}
+.gate {
+  display: grid;
+  gap: 4px;
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+}
+.more {
+  display: block;
+  color: var(--quiet);
+  line-height: 1.35;
+}
+.gate input {
+  height: 44px;
+  font-size: 15px;
+  padding: 0 8px;
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: var(--sheet);
+  min-width: 0;
+}
+.deadline {
+  padding: 14px 0;
+}
+.next {
+  margin: 20px 0 6px;
+}
 </style>

@@ -14,21 +14,57 @@ const house = useHouse()
 const run = useRun()
 const first = computed(() => build.sheet!.readings['start.firstPressure']?.value)
 const points = useStartPoints()
-const worst = computed(() => worstOf([first.value === undefined ? undefined : judgeFirstPressure(build.sheet!, first.value), ...(points.value ?? []).map((point) => point.judged?.verdict)]))
+const worst = computed(() =>
+  worstOf([
+    first.value === undefined ? undefined : judgeFirstPressure(build.sheet!, first.value),
+    ...(points.value ?? []).map((point) => point.judged?.verdict),
+  ]),
+)
 const p = (value: number) => house.say(value, 'pressure', house.fine)
 const design = computed(() => {
   const idle = points.value?.find(({ name }) => name === 'idleHot')?.judged
-  return idle && idle.against === 'inside' ? lowByDesign(build.sheet!, idle.target, perThousand(pointMoment(build.sheet!, 'idleHot').speed), p) : undefined
+  return idle && idle.against === 'inside'
+    ? lowByDesign(build.sheet!, idle.target, perThousand(pointMoment(build.sheet!, 'idleHot').speed), p)
+    : undefined
 })
 /** Of a simulated run its own points, the last of each name; else what is written down. */
-const caught = computed(() => (run.run?.setup.source === 'rig' ? [...new Map(run.events.filter(({ kind }) => kind === 'point').map(({ data }) => [String(data.name), { name: data.name as PointName, pressure: Number(data.pressure), speed: Number(data.speed), temperature: Number(data.temperature) }])).values()] : []))
-const simulated = computed(() => caught.value.map(({ pressure, speed, temperature }): Observation => ({ pressure, speed, temperature })))
+const caught = computed(() =>
+  run.run?.setup.source === 'rig'
+    ? [
+        ...new Map(
+          run.events
+            .filter(({ kind }) => kind === 'point')
+            .map(({ data }) => [
+              String(data.name),
+              {
+                name: data.name as PointName,
+                pressure: Number(data.pressure),
+                speed: Number(data.speed),
+                temperature: Number(data.temperature),
+              },
+            ]),
+        ).values(),
+      ]
+    : [],
+)
+const simulated = computed(() =>
+  caught.value.map(({ pressure, speed, temperature }): Observation => ({ pressure, speed, temperature })),
+)
 const labels = Object.fromEntries(START_POINTS) as Record<PointName, string>
-const practised = useAnswer(async (model) => {
-  const sheet = build.sheet
-  if (!sheet) return []
-  return Promise.all(caught.value.map(async ({ name, pressure, speed, temperature }) => ({ name, label: labels[name], judged: await model.pointAt(sheet, name, pressure, speed, temperature) })))
-}, () => caught.value)
+const practised = useAnswer(
+  async (model) => {
+    const sheet = build.sheet
+    if (!sheet) return []
+    return Promise.all(
+      caught.value.map(async ({ name, pressure, speed, temperature }) => ({
+        name,
+        label: labels[name],
+        judged: await model.pointAt(sheet, name, pressure, speed, temperature),
+      })),
+    )
+  },
+  () => caught.value,
+)
 const observations = computed(() => (simulated.value.length > 0 ? simulated.value : observationsOf(build.sheet!)))
 const asked = useSettled(() => observations.value, 300)
 </script>
@@ -36,33 +72,80 @@ const asked = useSettled(() => observations.value, 300)
 <template>
   <div>
     <section>
-      <div class="block-head"><h2>Steady readings</h2><VerdictLabel v-if="worst" :verdict="worst" /></div>
+      <div class="block-head">
+        <h2>Steady readings</h2>
+        <VerdictLabel v-if="worst" :verdict="worst" />
+      </div>
       <ReadingRow name="start.firstPressure" run="start" />
       <div class="points">
         <div v-for="[name, label] in START_POINTS" :key="name" class="point">
           <h3>{{ label }}</h3>
-          <label v-for="field in ['pressure', 'speed', 'temperature'] as const" :key="field"><span class="quiet">{{ field === 'temperature' ? 'oil' : field }}</span><ReadingInput :name="`start.${name}.${field}`" run="start" /><span class="quiet unit">{{ house.unit(field).symbol }}</span></label>
+          <label v-for="field in ['pressure', 'speed', 'temperature'] as const" :key="field"
+            ><span class="quiet">{{ field === 'temperature' ? 'oil' : field }}</span
+            ><ReadingInput :name="`start.${name}.${field}`" run="start" /><span class="quiet unit">{{
+              house.unit(field).symbol
+            }}</span></label
+          >
         </div>
       </div>
     </section>
     <section aria-label="Judgement">
-      <JudgementLine v-if="first !== undefined" :verdict="judgeFirstPressure(build.sheet!, first)"><b>First pressure after {{ house.say(first, 'duration') }}, wanted within {{ ruleOf(build.sheet!, 'start.deadline') }} s.</b></JudgementLine>
-      <template v-for="point in points ?? []" :key="point.name"><JudgementLine v-if="point.judged" :verdict="point.judged.verdict" :data-point="point.name"><b>{{ point.label }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b> {{ pointReason(point.judged, p) }}</JudgementLine></template>
+      <JudgementLine v-if="first !== undefined" :verdict="judgeFirstPressure(build.sheet!, first)"
+        ><b
+          >First pressure after {{ house.say(first, 'duration') }}, wanted within
+          {{ ruleOf(build.sheet!, 'start.deadline') }} s.</b
+        ></JudgementLine
+      >
+      <template v-for="point in points ?? []" :key="point.name"
+        ><JudgementLine v-if="point.judged" :verdict="point.judged.verdict" :data-point="point.name"
+          ><b>{{ point.label }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
+          {{ pointReason(point.judged, p) }}</JudgementLine
+        ></template
+      >
       <p v-if="design" class="quiet design">{{ design }}</p>
     </section>
     <section v-if="simulated.length > 0">
       <p class="simulated">From a simulated run: nothing of it is written down as this engine’s.</p>
-      <JudgementLine v-for="point in practised ?? []" :key="point.name" :verdict="point.judged.verdict" :data-practised="point.name"><b>{{ point.label }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b> {{ pointReason(point.judged, p) }}</JudgementLine>
+      <JudgementLine
+        v-for="point in practised ?? []"
+        :key="point.name"
+        :verdict="point.judged.verdict"
+        :data-practised="point.name"
+        ><b>{{ point.label }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
+        {{ pointReason(point.judged, p) }}</JudgementLine
+      >
     </section>
     <CalibrationPanel v-if="asked.length > 0" class="block" :observations="asked" />
   </div>
 </template>
 
 <style scoped>
-.points { display: grid; grid-template-columns: repeat(auto-fit, minmax(230px, 1fr)); gap: 12px 30px; padding: 12px 0 10px; }
-.point label { display: grid; grid-template-columns: 1fr auto 44px; align-items: center; border-top: 1px solid var(--rule); }
-.point h3 { font-size: 16px; padding-bottom: 4px; }
-.unit { padding-left: 6px; }
-.design { padding-top: 8px; max-width: 70ch; }
-.simulated { border-left: 6px dashed var(--watch); padding: 4px 12px; margin-top: 18px; }
+.points {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 12px 30px;
+  padding: 12px 0 10px;
+}
+.point label {
+  display: grid;
+  grid-template-columns: 1fr auto 44px;
+  align-items: center;
+  border-top: 1px solid var(--rule);
+}
+.point h3 {
+  font-size: 16px;
+  padding-bottom: 4px;
+}
+.unit {
+  padding-left: 6px;
+}
+.design {
+  padding-top: 8px;
+  max-width: 70ch;
+}
+.simulated {
+  border-left: 6px dashed var(--watch);
+  padding: 4px 12px;
+  margin-top: 18px;
+}
 </style>

@@ -7,8 +7,15 @@ const outlook = useOutlook()
 const finding = ref(false)
 const listing = ref(false)
 const focused = useFocusedReading()
-watch(() => route.path, () => (focused.value = undefined))
-watch(() => route.params.id as string, (id) => id && void build.open(id), { immediate: true })
+watch(
+  () => route.path,
+  () => (focused.value = undefined),
+)
+watch(
+  () => route.params.id as string,
+  (id) => id && void build.open(id),
+  { immediate: true },
+)
 useHead({ title: () => (build.sheet ? `${build.sheet.name} · Uldo` : 'Uldo') })
 useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
 let fetching: ReturnType<typeof setTimeout> | undefined
@@ -24,7 +31,12 @@ async function fetchTheRest() {
   const id = route.params.id as string
   try {
     const { fetchEverything } = await import('~/composables/everything')
-    await Promise.all([...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))), useEngineModel().warm(), useFilmWorker().warm(), fetchEverything()])
+    await Promise.all([
+      ...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))),
+      useEngineModel().warm(),
+      useFilmWorker().warm(),
+      fetchEverything(),
+    ])
     kept.value = true
   } catch {
     // Without the network there is nothing to fetch; later there may be.
@@ -38,7 +50,10 @@ async function fetchTheRest() {
     <TopBar @find="finding = true" />
     <template v-if="build.sheet">
       <GalleryRail />
-      <main class="sheet" :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined || outlook.late }">
+      <main
+        class="sheet"
+        :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined || outlook.late }"
+      >
         <ApartNotes />
         <SignOffs />
         <VoidNote />
@@ -48,13 +63,28 @@ async function fetchTheRest() {
       </main>
       <OutlookStrip />
     </template>
-    <main v-else-if="build.missing" class="sheet empty"><h1>No such build</h1><p>It may have been opened from another data folder. <NuxtLink to="/">To the Floor</NuxtLink></p></main>
-    <main v-else class="sheet empty"><ApartNotes /><p v-if="build.failing" role="alert">The server cannot give this build: {{ build.failing }} Trying again; what was typed here is kept.</p><p v-else class="quiet">{{ build.online ? 'Opening the build' : 'The server does not answer. Trying again; what was typed here is kept.' }}</p></main>
+    <main v-else-if="build.missing" class="sheet empty">
+      <h1>No such build</h1>
+      <p>It may have been opened from another data folder. <NuxtLink to="/">To the Floor</NuxtLink></p>
+    </main>
+    <main v-else class="sheet empty">
+      <ApartNotes />
+      <p v-if="build.failing" role="alert">
+        The server cannot give this build: {{ build.failing }} Trying again; what was typed here is kept.
+      </p>
+      <p v-else class="quiet">
+        {{
+          build.online ? 'Opening the build' : 'The server does not answer. Trying again; what was typed here is kept.'
+        }}
+      </p>
+    </main>
     <LazyFindPalette v-if="finding" @close="finding = false" />
     <LazyKeyList v-if="listing" @close="listing = false" />
   </div>
 </template>
 
 <style scoped>
-.empty { grid-column: 1 / -1; }
+.empty {
+  grid-column: 1 / -1;
+}
 </style>

@@ -52,18 +52,27 @@ export function drawEngine({ sheet, expectation }: BuildCase, random: Random): O
     let row = 0
     while (row + step < rows - 1 && temperature > temperatures[row + step]) row += step
     const next = Math.min(rows - 1, row + step)
-    const warm = Math.max(-0.2, Math.min(1.2, (temperature - temperatures[row]) / (temperatures[next] - temperatures[row])))
+    const warm = Math.max(
+      -0.2,
+      Math.min(1.2, (temperature - temperatures[row]) / (temperatures[next] - temperatures[row])),
+    )
     let column = 0
     while (column + step < speeds.length - 1 && speed > speeds[column + step]) column += step
     const beside = Math.min(speeds.length - 1, column + step)
     const fast = Math.log(Math.max(0.2, speed) / speeds[column]) / Math.log(speeds[beside] / speeds[column])
-    const along = (r: number) => Math.exp((1 - fast) * Math.log(at(r, column) + 500) + fast * Math.log(at(r, beside) + 500)) - 500
+    const along = (r: number) =>
+      Math.exp((1 - fast) * Math.log(at(r, column) + 500) + fast * Math.log(at(r, beside) + 500)) - 500
     return Math.max(0, Math.exp((1 - warm) * Math.log(along(row) + 500) + warm * Math.log(along(next) + 500)) - 500)
   }
   const rev = 1 / 60
   return {
-    pressure: (speed, temperature) => (speed < 0.3 ? 0 : law(speed, temperature)), idle: value(sheet, 'idleSpeed', 700 * rev), coldIdle: value(sheet, 'coldIdleSpeed', 1000 * rev),
-    working: value(sheet, 'workingSpeed', 3000 * rev), cranking: value(sheet, 'crankingSpeed', 180 * rev), cold: value(sheet, 'coldStart', 0), hot: value(sheet, 'hotOil', 95),
+    pressure: (speed, temperature) => (speed < 0.3 ? 0 : law(speed, temperature)),
+    idle: value(sheet, 'idleSpeed', 700 * rev),
+    coldIdle: value(sheet, 'coldIdleSpeed', 1000 * rev),
+    working: value(sheet, 'workingSpeed', 3000 * rev),
+    cranking: value(sheet, 'crankingSpeed', 180 * rev),
+    cold: value(sheet, 'coldStart', 0),
+    hot: value(sheet, 'hotOil', 95),
   }
 }
 

@@ -32,8 +32,18 @@ export function drawManner(random: Random, { cold, hot }: OwnEngine): Manner {
   const pick = <T>(...choices: T[]) => choices[Math.floor(random() * choices.length)]
   const speed = random() > 0.12
   return {
-    hunts: pick(0, 0.07, 0.1, 0.15, 0.2), period: 1.5 + 6.5 * random(), lag: pick(0.2, 0.5, 1.5, 2, 3), rate: pick(10, 10, 10, 1, 0.2), spikes: pick(0, 0, 0.01), dropouts: pick(0, 0, 0.02),
-    speed, temperature: random() > 0.3, temperatureError: pick(0, 0, -15, 15, 8), startsAt: pick(cold, 20, 20, 60, hot), restarts: pick(0, 0, 1), fills: 0.5 + 2 * random(),
+    hunts: pick(0, 0.07, 0.1, 0.15, 0.2),
+    period: 1.5 + 6.5 * random(),
+    lag: pick(0.2, 0.5, 1.5, 2, 3),
+    rate: pick(10, 10, 10, 1, 0.2),
+    spikes: pick(0, 0, 0.01),
+    dropouts: pick(0, 0, 0.02),
+    speed,
+    temperature: random() > 0.3,
+    temperatureError: pick(0, 0, -15, 15, 8),
+    startsAt: pick(cold, 20, 20, 60, hot),
+    restarts: pick(0, 0, 1),
+    fills: 0.5 + 2 * random(),
   }
 }
 
@@ -76,9 +86,19 @@ export function makeStart(engine: OwnEngine, manner: Manner, wrong: Wrong, rando
     if (phase.fires && firedAt === Infinity && speed > 1.7 * engine.cranking) firedAt = time
     turning = speed > 0.5 ? turning + STEP : 0.7 * turning
     const since = time - firedAt
-    if (since > 0 && speed > 2) temperature += STEP * (engine.hot + 4 - temperature) * (speed > 1.5 * engine.idle ? 1 / 150 : 1 / 300)
+    if (since > 0 && speed > 2)
+      temperature += STEP * (engine.hot + 4 - temperature) * (speed > 1.5 * engine.idle ? 1 / 150 : 1 / 300)
     const filled = wrong.kind === 'no-pressure' ? 0 : Math.min(1, Math.max(0, (turning - manner.fills) / 0.8))
-    const gone = since < wrong.after ? 1 : wrong.kind === 'total-loss' ? Math.exp(-(since - wrong.after) / 0.6) : wrong.kind === 'slow-loss' ? Math.max(0.2, 1 - (since - wrong.after) / 25) : wrong.kind === 'over' ? 4 : 1
+    const gone =
+      since < wrong.after
+        ? 1
+        : wrong.kind === 'total-loss'
+          ? Math.exp(-(since - wrong.after) / 0.6)
+          : wrong.kind === 'slow-loss'
+            ? Math.max(0.2, 1 - (since - wrong.after) / 25)
+            : wrong.kind === 'over'
+              ? 4
+              : 1
     pressure += (STEP / 0.15) * (engine.pressure(speed, temperature) * filled * gone - pressure)
     shown += (STEP / Math.max(STEP, manner.lag)) * (pressure - shown)
     if (random() < (manner.dropouts * STEP) / 1.5) quiet = time + 3 * random()
@@ -87,8 +107,11 @@ export function makeStart(engine: OwnEngine, manner: Manner, wrong: Wrong, rando
     if (time < quiet) continue
     const wild = random() < manner.spikes
     samples.push({
-      time: Number(time.toFixed(3)), pressure: Math.max(0, wild ? (random() < 0.5 ? 0 : shown + 6e5 * random()) : shown + 3e3 * normal(random)),
-      ...(manner.speed ? { speed: Math.max(0, speed * (1 + 0.004 * normal(random)) + (wild && random() < 0.3 ? 30 : 0)) } : {}),
+      time: Number(time.toFixed(3)),
+      pressure: Math.max(0, wild ? (random() < 0.5 ? 0 : shown + 6e5 * random()) : shown + 3e3 * normal(random)),
+      ...(manner.speed
+        ? { speed: Math.max(0, speed * (1 + 0.004 * normal(random)) + (wild && random() < 0.3 ? 30 : 0)) }
+        : {}),
       ...(manner.temperature ? { temperature: temperature + manner.temperatureError + 0.2 * normal(random) } : {}),
     })
   }
@@ -102,10 +125,15 @@ interface Phase {
   fires?: boolean
 }
 
-function planOf({ cranking, coldIdle, idle, working }: OwnEngine, { restarts, speed }: Manner, random: Random): Phase[] {
+function planOf(
+  { cranking, coldIdle, idle, working }: OwnEngine,
+  { restarts, speed }: Manner,
+  random: Random,
+): Phase[] {
   const plan: Phase[] = []
   let time = 0
-  const add = (seconds: number, at: number, more: Partial<Phase> = {}) => plan.push({ until: (time += seconds), speed: at, ...more })
+  const add = (seconds: number, at: number, more: Partial<Phase> = {}) =>
+    plan.push({ until: (time += seconds), speed: at, ...more })
   add(1 + random(), 0)
   // A crank that pauses before it fires.
   if (random() < 0.3) {

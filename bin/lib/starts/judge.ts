@@ -34,7 +34,9 @@ export function judgeStart(builds: BuildCase[], seed: number, faulty: boolean): 
   const build = builds[seed % builds.length]
   const engine = drawEngine(build, random)
   const manner = drawManner(random, engine)
-  const wrong: Wrong = faulty ? { kind: WRONGS[seed % WRONGS.length], after: seed % WRONGS.length === 0 ? 0 : 12 + 40 * random() } : { kind: 'none', after: Infinity }
+  const wrong: Wrong = faulty
+    ? { kind: WRONGS[seed % WRONGS.length], after: seed % WRONGS.length === 0 ? 0 : 12 + 40 * random() }
+    : { kind: 'none', after: Infinity }
   // A slow loss hides behind a hunting, unknown engine until it is large; a stall in its middle would start it anew.
   if (faulty) manner.restarts = 0
   const rules = watchRules(build.sheet)
@@ -44,29 +46,68 @@ export function judgeStart(builds: BuildCase[], seed: number, faulty: boolean): 
 }
 
 /** Held against what the readings showed: by the clock of the reading, not of the engine behind it. */
-function lateness(rules: WatchRules, { expectation }: BuildCase, { samples, firedAt }: MadeStart, manner: Manner, wrong: Wrong, stop: Stop | undefined): string | undefined {
+function lateness(
+  rules: WatchRules,
+  { expectation }: BuildCase,
+  { samples, firedAt }: MadeStart,
+  manner: Manner,
+  wrong: Wrong,
+  stop: Stop | undefined,
+): string | undefined {
   const readings = samples.filter(({ time }) => time >= firedAt)
   const slow = manner.rate < 5
-  const allowed = (from: number, seconds: number, count: number) => (slow ? (readings.filter(({ time }) => time >= from - 1e-9)[count - 1]?.time ?? Infinity) : from + seconds)
-  if (wrong.kind === 'no-pressure') return !stop ? 'missed' : stop.time > Math.max(allowed(firedAt + rules.deadline, 1, 3), firedAt + 10) ? `late at ${(stop.time - firedAt).toFixed(1)} s` : undefined
+  const allowed = (from: number, seconds: number, count: number) =>
+    slow ? (readings.filter(({ time }) => time >= from - 1e-9)[count - 1]?.time ?? Infinity) : from + seconds
+  if (wrong.kind === 'no-pressure')
+    return !stop
+      ? 'missed'
+      : stop.time > Math.max(allowed(firedAt + rules.deadline, 1, 3), firedAt + 10)
+        ? `late at ${(stop.time - firedAt).toFixed(1)} s`
+        : undefined
   const begins = firedAt + wrong.after
   if (stop && stop.time < begins) return `before it went wrong: ${stop.code}`
   // The reading from which the rule's threshold stays passed.
-  const passes = wrong.kind === 'over' ? (p: number) => p > rules.ceilingCold : wrong.kind === 'total-loss' ? (p: number) => p < rules.loss : (p: number) => p < halfOfEdge(expectation, rules.speeds[0])
+  const passes =
+    wrong.kind === 'over'
+      ? (p: number) => p > rules.ceilingCold
+      : wrong.kind === 'total-loss'
+        ? (p: number) => p < rules.loss
+        : (p: number) => p < halfOfEdge(expectation, rules.speeds[0])
   if (wrong.kind === 'slow-loss') {
-    const from = underFor(readings.filter(({ time }) => time >= begins), passes, 10)
+    const from = underFor(
+      readings.filter(({ time }) => time >= begins),
+      passes,
+      10,
+    )
     const until = from === undefined ? Infinity : from + 10 + 4 / manner.rate
-    return until > samples[samples.length - 1].time - 1 || (stop && stop.time <= until) ? undefined : stop ? `late by ${(stop.time - until).toFixed(1)} s (${stop.code})` : 'missed'
+    return until > samples[samples.length - 1].time - 1 || (stop && stop.time <= until)
+      ? undefined
+      : stop
+        ? `late by ${(stop.time - until).toFixed(1)} s (${stop.code})`
+        : 'missed'
   }
-  const from = readings.find((each, i) => each.time >= begins && passes(each.pressure!) && readings.slice(i, i + 4).filter((next) => passes(next.pressure!)).length >= Math.min(4, readings.length - i) - 1)
+  const from = readings.find(
+    (each, i) =>
+      each.time >= begins &&
+      passes(each.pressure!) &&
+      readings.slice(i, i + 4).filter((next) => passes(next.pressure!)).length >= Math.min(4, readings.length - i) - 1,
+  )
   if (!from) return undefined
   const until = allowed(from.time, 3, 4)
   if (until > samples[samples.length - 1].time - 1) return undefined
-  return !stop ? 'missed' : stop.time > until + 0.2 ? `late by ${(stop.time - until).toFixed(1)} s (${stop.code})` : undefined
+  return !stop
+    ? 'missed'
+    : stop.time > until + 0.2
+      ? `late by ${(stop.time - until).toFixed(1)} s (${stop.code})`
+      : undefined
 }
 
 /** When the first stretch of so many seconds began in which no two readings in a row were otherwise; undefined where there is none. */
-function underFor(readings: MadeStart['samples'], passes: (pressure: number) => boolean, seconds: number): number | undefined {
+function underFor(
+  readings: MadeStart['samples'],
+  passes: (pressure: number) => boolean,
+  seconds: number,
+): number | undefined {
   let from: number | undefined
   let against = 0
   for (const { time, pressure } of readings) {

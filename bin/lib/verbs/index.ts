@@ -7,7 +7,14 @@ import { oilGrade } from '../../../core/oil/grades'
 import { oilAt, oilFrom } from '../../../core/oil/oil'
 import { FULL_SAMPLES, outlookOf } from '../../../core/outlook/outlook'
 import { outlookMap } from '../../../core/outlook/map'
-import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, type ReliefValve } from '../../../core/relief/valve'
+import {
+  bindMargin,
+  flowStartPressure,
+  fullFlowPressure,
+  liftAt,
+  openingPressure,
+  type ReliefValve,
+} from '../../../core/relief/valve'
 import { film } from './film'
 import { network } from './network'
 import { prime } from './prime'
@@ -17,19 +24,41 @@ import { degrees, named, notNegative, positive, Refused, take } from './take'
 export { Refused }
 
 const ViscosityInput = z.object({
-  kv40: positive, kv100: positive, density15: z.number().min(500).max(1500), temperatures: z.array(degrees).max(10_000),
+  kv40: positive,
+  kv100: positive,
+  density15: z.number().min(500).max(1500),
+  temperatures: z.array(degrees).max(10_000),
 })
 
 const PortInput = z.discriminatedUnion('shape', [
-  z.object({ shape: z.literal('round'), diameter: positive, count: z.number().int().positive().optional(), overlap: notNegative.optional() }),
-  z.object({ shape: z.literal('slot'), width: positive, height: positive, count: z.number().int().positive().optional(), overlap: notNegative.optional() }),
+  z.object({
+    shape: z.literal('round'),
+    diameter: positive,
+    count: z.number().int().positive().optional(),
+    overlap: notNegative.optional(),
+  }),
+  z.object({
+    shape: z.literal('slot'),
+    width: positive,
+    height: positive,
+    count: z.number().int().positive().optional(),
+    overlap: notNegative.optional(),
+  }),
 ])
 
 const OilInput = z.union([z.string(), z.object({ kv40: positive, kv100: positive, density15: positive })])
 
 const ReliefInput = z.object({
-  plungerDiameter: positive, springRate: positive, freeLength: positive, installedLength: positive, shims: z.array(notNegative).default([]),
-  solidLength: positive.optional(), port: PortInput, flow: notNegative.optional(), oil: OilInput.optional(), temperature: degrees.optional(),
+  plungerDiameter: positive,
+  springRate: positive,
+  freeLength: positive,
+  installedLength: positive,
+  shims: z.array(notNegative).default([]),
+  solidLength: positive.optional(),
+  port: PortInput,
+  flow: notNegative.optional(),
+  oil: OilInput.optional(),
+  temperature: degrees.optional(),
 })
 
 function viscosity(input: unknown) {
@@ -47,11 +76,20 @@ function viscosity(input: unknown) {
 function relief(input: unknown) {
   const { flow, oil, temperature, ...rest } = take(ReliefInput, input)
   const valve: ReliefValve = rest
-  const answer = { openingPressure: openingPressure(valve), flowStartPressure: flowStartPressure(valve), bindMargin: bindMargin(valve) ?? null }
+  const answer = {
+    openingPressure: openingPressure(valve),
+    flowStartPressure: flowStartPressure(valve),
+    bindMargin: bindMargin(valve) ?? null,
+  }
   if (flow === undefined) return answer
-  const figures = typeof oil === 'string' ? oilGrade(oil) : { highShear150: 3.5e-3, pumpingLimit: -100, ...(oil ?? oilGrade('10W-40')!) }
+  const figures =
+    typeof oil === 'string'
+      ? oilGrade(oil)
+      : { highShear150: 3.5e-3, pumpingLimit: -100, ...(oil ?? oilGrade('10W-40')!) }
   if (!figures) throw new Refused('oil', `“${String(oil)}” is not a grade this version knows`)
-  const { density, viscosity: dynamic } = named(() => oilAt(oilFrom({ ...oilGrade('10W-40')!, ...figures }), temperature ?? 90))
+  const { density, viscosity: dynamic } = named(() =>
+    oilAt(oilFrom({ ...oilGrade('10W-40')!, ...figures }), temperature ?? 90),
+  )
   const pressure = named(() => fullFlowPressure(valve, flow, density, dynamic))
   return { ...answer, fullFlowPressure: pressure, lift: liftAt(valve, pressure) }
 }
@@ -70,13 +108,59 @@ function outlook(input: unknown) {
   const cannot = voids.map(({ path, message, about }) => ({ path, message, about }))
   const { speeds, temperatures, pressure } = named(() => outlookMap(sheet))
   return {
-    states: states.map(({ name, speed, temperature, pressure, low, high, target, verdict, measured, missing, outlet, films, starves }) => ({
-      name, rpm: speed * 60, temperature, pressure, low, high, target: target.least, ceiling: target.most, school: target.school, verdict, outlet, films, starves, void: cannot,
-      ...(measured ? { measured: { pressure: measured.reading, rpm: measured.speed * 60, temperature: measured.temperature, against: measured.against, prediction: measured.prediction } } : {}),
-      assumed: missing.map(({ key }) => key),
-    })),
-    map: { rpm: speeds.map((speed) => speed * 60), temperatures, pressures: temperatures.map((_, row) => [...pressure.subarray(row * speeds.length, (row + 1) * speeds.length)]) },
-    assumed, suction, void: cannot, unused,
+    states: states.map(
+      ({
+        name,
+        speed,
+        temperature,
+        pressure,
+        low,
+        high,
+        target,
+        verdict,
+        measured,
+        missing,
+        outlet,
+        films,
+        starves,
+      }) => ({
+        name,
+        rpm: speed * 60,
+        temperature,
+        pressure,
+        low,
+        high,
+        target: target.least,
+        ceiling: target.most,
+        school: target.school,
+        verdict,
+        outlet,
+        films,
+        starves,
+        void: cannot,
+        ...(measured
+          ? {
+              measured: {
+                pressure: measured.reading,
+                rpm: measured.speed * 60,
+                temperature: measured.temperature,
+                against: measured.against,
+                prediction: measured.prediction,
+              },
+            }
+          : {}),
+        assumed: missing.map(({ key }) => key),
+      }),
+    ),
+    map: {
+      rpm: speeds.map((speed) => speed * 60),
+      temperatures,
+      pressures: temperatures.map((_, row) => [...pressure.subarray(row * speeds.length, (row + 1) * speeds.length)]),
+    },
+    assumed,
+    suction,
+    void: cannot,
+    unused,
   }
 }
 
@@ -89,4 +173,13 @@ function validate(input: unknown) {
   return { ok: problems.length === 0, problems, ...(voids.length > 0 ? { void: voids } : {}) }
 }
 
-export const VERBS: Record<string, (input: unknown) => unknown> = { viscosity, film, relief, network, outlook, validate, prime: (input) => prime(input, build), watch: (input) => named(() => watch(input, build)) }
+export const VERBS: Record<string, (input: unknown) => unknown> = {
+  viscosity,
+  film,
+  relief,
+  network,
+  outlook,
+  validate,
+  prime: (input) => prime(input, build),
+  watch: (input) => named(() => watch(input, build)),
+}

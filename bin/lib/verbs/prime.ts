@@ -9,9 +9,14 @@ import { named, notNegative, take } from './take'
 
 /** How to prime, beside the build file's own fields: what is left out is as the build has it. SI, °C. */
 const Way = z.object({
-  method: z.enum(METHODS).optional(), filter: z.enum(FILTER_WAYS).optional(), port: z.enum(PORTS).optional(),
+  method: z.enum(METHODS).optional(),
+  filter: z.enum(FILTER_WAYS).optional(),
+  port: z.enum(PORTS).optional(),
   packing: z.enum(['dry', 'oil', 'assembly-lubricant', 'jelly']).optional(),
-  drillSpeed: notNegative.optional(), temperature: z.number().min(-40).max(150).optional(), tankPressure: notNegative.optional(), tankVolume: notNegative.optional(),
+  drillSpeed: notNegative.optional(),
+  temperature: z.number().min(-40).max(150).optional(),
+  tankPressure: notNegative.optional(),
+  tankVolume: notNegative.optional(),
 })
 
 /** Splits what says how to prime from the build file. */
@@ -30,11 +35,28 @@ export function prime(input: unknown, build: (file: unknown) => Sheet) {
   const { run, pad, gauge, pressure, chance } = named(() => primeTimeline(sheet, way))
   const expected = named(() => primeExpectation(sheet, way))
   return {
-    primed: run.primed, timeToPressure: run.timeToPressure ?? null, timeToPad: run.timeToPad ?? null, timeToGauge: run.timeToGauge ?? null,
-    bands: { pad: pad ?? null, gauge: gauge ?? null, pressure: pressure ?? null }, chance,
+    primed: run.primed,
+    timeToPressure: run.timeToPressure ?? null,
+    timeToPad: run.timeToPad ?? null,
+    timeToGauge: run.timeToGauge ?? null,
+    bands: { pad: pad ?? null, gauge: gauge ?? null, pressure: pressure ?? null },
+    chance,
     outlets: run.outlets.map(({ label, node, time }) => ({ label, node, time: time ?? null })),
-    rested: run.rested, pressure: run.pressure, ceiling: expected.ceiling, expected: { pressure: expected.pressure, low: expected.low, high: expected.high, least: expected.least },
-    oil: run.used, spilled: run.spilled, method: way.method, filter: way.filter, safeFilter: safeFilter(model, way),
-    ...(run.reason ? { reason: run.reason, why: STALL_WORDS[run.reason], cures: curesFor(model, run).map(({ key, words, time }) => ({ key, words, time })) } : {}),
+    rested: run.rested,
+    pressure: run.pressure,
+    ceiling: expected.ceiling,
+    expected: { pressure: expected.pressure, low: expected.low, high: expected.high, least: expected.least },
+    oil: run.used,
+    spilled: run.spilled,
+    method: way.method,
+    filter: way.filter,
+    safeFilter: safeFilter(model, way),
+    ...(run.reason
+      ? {
+          reason: run.reason,
+          why: STALL_WORDS[run.reason],
+          cures: curesFor(model, run).map(({ key, words, time }) => ({ key, words, time })),
+        }
+      : {}),
   }
 }

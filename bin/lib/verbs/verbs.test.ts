@@ -5,19 +5,36 @@ import { outlookOf } from '../../../core/outlook/outlook'
 import { Refused, VERBS } from '.'
 
 const root = new URL('../../..', import.meta.url)
-const run = (verb: string, input: string) => spawnSync(process.execPath, ['--import', 'tsx', 'bin/uldo.ts', verb], { cwd: root, input, encoding: 'utf8' })
+const run = (verb: string, input: string) =>
+  spawnSync(process.execPath, ['--import', 'tsx', 'bin/uldo.ts', verb], { cwd: root, input, encoding: 'utf8' })
 
 describe('headless', () => {
   it('viscosity answers the published points', () => {
-    const { points } = VERBS.viscosity({ kv40: 108, kv100: 14.6, density15: 880, temperatures: [20, 90] }) as { points: { kinematic: number; dynamic: number; density: number }[] }
+    const { points } = VERBS.viscosity({ kv40: 108, kv100: 14.6, density15: 880, temperatures: [20, 90] }) as {
+      points: { kinematic: number; dynamic: number; density: number }[]
+    }
     expect(points[0].kinematic).toBeCloseTo(313.2, 1)
     expect(points[1].kinematic).toBeCloseTo(18.73, 2)
     expect(points[1].dynamic).toBeCloseTo(points[1].kinematic * 1e-6 * 880 * (1 - 7e-4 * 75), 12)
   })
   it('relief gives preload over area, a lift and a margin', () => {
-    const valve = { plungerDiameter: 0.01268, springRate: 5920, freeLength: 0.04835, installedLength: 0.0412, shims: [0.0015], solidLength: 0.0274, port: { shape: 'round', diameter: 0.0065 } }
-    expect(VERBS.relief(valve)).toMatchObject({ openingPressure: expect.closeTo(405517, -1), bindMargin: expect.closeTo(0.0058, 9) })
-    const flowing = VERBS.relief({ ...valve, flow: 3e-4, oil: '15W-40', temperature: 95 }) as { fullFlowPressure: number; lift: number }
+    const valve = {
+      plungerDiameter: 0.01268,
+      springRate: 5920,
+      freeLength: 0.04835,
+      installedLength: 0.0412,
+      shims: [0.0015],
+      solidLength: 0.0274,
+      port: { shape: 'round', diameter: 0.0065 },
+    }
+    expect(VERBS.relief(valve)).toMatchObject({
+      openingPressure: expect.closeTo(405517, -1),
+      bindMargin: expect.closeTo(0.0058, 9),
+    })
+    const flowing = VERBS.relief({ ...valve, flow: 3e-4, oil: '15W-40', temperature: 95 }) as {
+      fullFlowPressure: number
+      lift: number
+    }
     expect(flowing.fullFlowPressure).toBeGreaterThan(405517)
     expect(flowing.lift).toBeCloseTo(((flowing.fullFlowPressure - 405517) * Math.PI * 0.01268 ** 2) / 4 / 5920, 6)
   })
@@ -30,8 +47,12 @@ describe('headless', () => {
     expect(states[2].rpm).toBeCloseTo(650, 4)
   })
   it('outlook’s map is 32 temperatures by 40 speeds of finite pressures', () => {
-    const { map } = VERBS.outlook(DEMO_BUILDS.pell()) as { map: { rpm: number[]; temperatures: number[]; pressures: number[][] } }
-    expect([map.rpm.length, map.temperatures.length, map.pressures.length, map.pressures[31].length]).toEqual([40, 32, 32, 40])
+    const { map } = VERBS.outlook(DEMO_BUILDS.pell()) as {
+      map: { rpm: number[]; temperatures: number[]; pressures: number[][] }
+    }
+    expect([map.rpm.length, map.temperatures.length, map.pressures.length, map.pressures[31].length]).toEqual([
+      40, 32, 32, 40,
+    ])
     for (const row of map.pressures) for (const pressure of row) expect(Number.isFinite(pressure)).toBe(true)
   })
   it('film gives Raimondi and Boyd’s point, and comes back from its load', () => {
@@ -44,23 +65,42 @@ describe('headless', () => {
     expect(back.minimumFilm).toBeCloseTo(1.2e-5, 9)
   })
   it('film takes a groove in degrees, and warms itself when told how', () => {
-    const bearing = { diameter: 0.066, length: 0.0245, radialClearance: 2.8e-5, speed: 50, load: 4000, viscosity: 0.012, feedPressure: 3e5 }
+    const bearing = {
+      diameter: 0.066,
+      length: 0.0245,
+      radialClearance: 2.8e-5,
+      speed: 50,
+      load: 4000,
+      viscosity: 0.012,
+      feedPressure: 3e5,
+    }
     const groove = { arc: 180, centre: 180, width: 0.004, from: 'load' }
     const cold = VERBS.film({ ...bearing, groove }) as Record<string, number>
-    const warm = VERBS.film({ ...bearing, viscosity: undefined, groove, thermal: { inletTemperature: 95, kv40: 108, kv100: 14.6 } }) as Record<string, number>
+    const warm = VERBS.film({
+      ...bearing,
+      viscosity: undefined,
+      groove,
+      thermal: { inletTemperature: 95, kv40: 108, kv100: 14.6 },
+    }) as Record<string, number>
     expect(warm.temperatureRise).toBeGreaterThan(2)
     expect(cold.temperatureRise).toBeUndefined()
     // A full groove cuts the shell into two short bearings: less film under the same load.
-    expect((VERBS.film({ ...bearing, groove: { arc: 360, width: 0.004 } }) as Record<string, number>).minimumFilm).toBeLessThan(cold.minimumFilm)
+    expect(
+      (VERBS.film({ ...bearing, groove: { arc: 360, width: 0.004 } }) as Record<string, number>).minimumFilm,
+    ).toBeLessThan(cold.minimumFilm)
   })
   it('network balances any graph by the contract’s kinds', () => {
     const ends = (id: string, from: string, to: string) => ({ id, from, to })
     const answer = VERBS.network({
-      fluid: { density: 850, viscosity: 0.02 }, nodes: [{ id: 's', pressure: 0 }, { id: 'p' }, { id: 'g', elevation: 0.3 }, { id: 'e' }],
+      fluid: { density: 850, viscosity: 0.02 },
+      nodes: [{ id: 's', pressure: 0 }, { id: 'p' }, { id: 'g', elevation: 0.3 }, { id: 'e' }],
       elements: [
-        { ...ends('pump', 's', 'p'), kind: 'pump', displacement: 15e-6, speed: 10, slipConductance: 1e-11 }, { ...ends('relief', 'p', 's'), kind: 'relief', openingPressure: 4e5 },
-        { ...ends('pipe', 'p', 'g'), kind: 'pipe', length: 0.5, diameter: 0.01, roughness: 1e-5, k: 2 }, { ...ends('check', 'g', 'e'), kind: 'check' },
-        { ...ends('hole', 'e', 's'), kind: 'orifice', diameter: 0.001, dischargeCoefficient: 0.65 }, { ...ends('leak', 'g', 's'), kind: 'linear', conductance: 2e-10 },
+        { ...ends('pump', 's', 'p'), kind: 'pump', displacement: 15e-6, speed: 10, slipConductance: 1e-11 },
+        { ...ends('relief', 'p', 's'), kind: 'relief', openingPressure: 4e5 },
+        { ...ends('pipe', 'p', 'g'), kind: 'pipe', length: 0.5, diameter: 0.01, roughness: 1e-5, k: 2 },
+        { ...ends('check', 'g', 'e'), kind: 'check' },
+        { ...ends('hole', 'e', 's'), kind: 'orifice', diameter: 0.001, dischargeCoefficient: 0.65 },
+        { ...ends('leak', 'g', 's'), kind: 'linear', conductance: 2e-10 },
       ],
     }) as { nodes: { id: string; pressure: number }[]; elements: { id: string; flow: number }[]; residual: number }
     const flow = Object.fromEntries(answer.elements.map((element) => [element.id, element.flow]))
@@ -72,7 +112,15 @@ describe('headless', () => {
     expect(flow.leak).toBeCloseTo(2e-10 * (pressure.g + 850 * 9.80665 * 0.3), 12)
   })
   it('prime says when oil is where, or why it stalls and what cures it', () => {
-    interface Primed { primed: boolean; timeToPressure: number | null; outlets: { label: string; time: number | null }[]; reason?: string; cures?: { key: string }[]; expected: { least: number }; pressure: number }
+    interface Primed {
+      primed: boolean
+      timeToPressure: number | null
+      outlets: { label: string; time: number | null }[]
+      reason?: string
+      cures?: { key: string }[]
+      expected: { least: number }
+      pressure: number
+    }
     const sheet = DEMO_BUILDS.ottiline()
     const good = VERBS.prime({ ...sheet, method: 'drill' }) as Primed
     expect(good.primed).toBe(true)
@@ -86,14 +134,27 @@ describe('headless', () => {
   })
   it('watch calls recorded starts as the page would, and says what was to be watched', () => {
     const build = DEMO_BUILDS.ottiline()
-    const stretch = (from: number, to: number, pressure: number) => Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, rpm: 900, pressure }))
-    const { runs } = VERBS.watch({ build, runs: [
-      { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 1.5, 0), ...stretch(1.5, 30, 4.2e5)] },
-      { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 20, 0)] },
-      { samples: [{ time: 0, pressure: 4.2e5 }, ...stretch(0.1, 20, 4.2e5), ...stretch(20, 30, 0)] },
-      { samples: stretch(0, 20, 4.2e5).map(({ time, pressure }) => ({ time, pressure })), fired: 2 },
-    ] }) as { runs: { firstPressure?: number; stop?: { code: string; time: number; reading: number; limit: number }; watches: { time: number; code: string }[] }[] }
-    expect(runs[0]).toEqual({ firstPressure: expect.closeTo(1.4, 1) as number, watches: [{ time: expect.any(Number) as number, code: 'temperature-unknown' }] })
+    const stretch = (from: number, to: number, pressure: number) =>
+      Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, rpm: 900, pressure }))
+    const { runs } = VERBS.watch({
+      build,
+      runs: [
+        { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 1.5, 0), ...stretch(1.5, 30, 4.2e5)] },
+        { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 20, 0)] },
+        { samples: [{ time: 0, pressure: 4.2e5 }, ...stretch(0.1, 20, 4.2e5), ...stretch(20, 30, 0)] },
+        { samples: stretch(0, 20, 4.2e5).map(({ time, pressure }) => ({ time, pressure })), fired: 2 },
+      ],
+    }) as {
+      runs: {
+        firstPressure?: number
+        stop?: { code: string; time: number; reading: number; limit: number }
+        watches: { time: number; code: string }[]
+      }[]
+    }
+    expect(runs[0]).toEqual({
+      firstPressure: expect.closeTo(1.4, 1) as number,
+      watches: [{ time: expect.any(Number) as number, code: 'temperature-unknown' }],
+    })
     expect(runs[1].stop).toMatchObject({ code: 'no-pressure', limit: 5 })
     expect(runs[2].stop).toMatchObject({ code: 'lost', limit: 30e3 })
     expect(runs[3]).toMatchObject({ firstPressure: 0 })
@@ -108,10 +169,26 @@ describe('headless', () => {
     expect(VERBS.validate({ ...sheet, version: 2 })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
   })
   it.each([
-    ['viscosity', { kv40: 10, kv100: 14, density15: 880, temperatures: [] }, /^kv40: /], ['viscosity', { kv40: 'thick' }, /^kv40: /],
-    ['relief', { plungerDiameter: -1 }, /^plungerDiameter: /], ['outlook', { format: 'uldo-build' }, /^version: /],
-    ['film', { diameter: 0.06, length: 0.02, radialClearance: 0, speed: 50, viscosity: 0.01, load: 1 }, /^radialClearance: /], ['film', { diameter: 0.06, length: 0.02, radialClearance: 3e-5, speed: 50, viscosity: 0.01 }, /^load: give either/],
-    ['network', { fluid: { density: 850, viscosity: 0 } }, /^fluid.viscosity: /], ['network', { fluid: { density: 850, viscosity: 1 }, nodes: [{ id: 'a', pressure: 0 }], elements: [{ id: 'x', from: 'a', to: 'b', kind: 'linear', conductance: 1 }] }, /^elements.0.to: /],
+    ['viscosity', { kv40: 10, kv100: 14, density15: 880, temperatures: [] }, /^kv40: /],
+    ['viscosity', { kv40: 'thick' }, /^kv40: /],
+    ['relief', { plungerDiameter: -1 }, /^plungerDiameter: /],
+    ['outlook', { format: 'uldo-build' }, /^version: /],
+    [
+      'film',
+      { diameter: 0.06, length: 0.02, radialClearance: 0, speed: 50, viscosity: 0.01, load: 1 },
+      /^radialClearance: /,
+    ],
+    ['film', { diameter: 0.06, length: 0.02, radialClearance: 3e-5, speed: 50, viscosity: 0.01 }, /^load: give either/],
+    ['network', { fluid: { density: 850, viscosity: 0 } }, /^fluid.viscosity: /],
+    [
+      'network',
+      {
+        fluid: { density: 850, viscosity: 1 },
+        nodes: [{ id: 'a', pressure: 0 }],
+        elements: [{ id: 'x', from: 'a', to: 'b', kind: 'linear', conductance: 1 }],
+      },
+      /^elements.0.to: /,
+    ],
   ])('%s refuses with the field’s name', (verb, input, message) => {
     expect(() => VERBS[verb](input)).toThrow(Refused)
     expect(() => VERBS[verb](input)).toThrow(message as RegExp)
@@ -120,7 +197,11 @@ describe('headless', () => {
     const good = run('viscosity', JSON.stringify({ kv40: 44, kv100: 8.4, density15: 845, temperatures: [20] }))
     expect([good.status, good.stderr]).toEqual([0, ''])
     expect(JSON.parse(good.stdout).points[0].kinematic).toBeCloseTo(105.1, 1)
-    for (const [verb, input] of [['viscosity', '{'], ['nothing', '{}'], ['relief', '{}']]) {
+    for (const [verb, input] of [
+      ['viscosity', '{'],
+      ['nothing', '{}'],
+      ['relief', '{}'],
+    ]) {
       const bad = run(verb, input)
       expect([bad.status, bad.stdout]).toEqual([2, ''])
       expect(bad.stderr.trim().split('\n')).toHaveLength(1)

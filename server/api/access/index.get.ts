@@ -9,5 +9,10 @@ export default defineEventHandler(async (event): Promise<Access> => {
   const people = await listPeople(requireDatabase())
   if (actor.kind === 'open') return { needed: false, device: true, people }
   if (actor.kind === 'token') return { needed: true, device: true, people: [] }
-  return { needed: true, device: true, people: people.filter(({ pin }) => pin), ...(actor.kind === 'person' ? { person: { id: actor.id, name: actor.name, role: actor.role } } : {}) }
+  return {
+    needed: true,
+    device: true,
+    people: people.filter(({ pin }) => pin),
+    ...(actor.kind === 'person' ? { person: { id: actor.id, name: actor.name, role: actor.role } } : {}),
+  }
 })

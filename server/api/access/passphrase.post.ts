@@ -15,11 +15,18 @@ export default defineEventHandler(async (event) => {
     const origin = originOf(event)
     await requireNoWait(event, await wrongPassphrases(db, origin.address), 'passphrases')
     const all = await wrongWithinHour(db)
-    if (all.count >= MOST_IN_AN_HOUR) throw refusal(429, 'waits', `${all.count} wrong passphrases within an hour: nothing is tried until there are fewer. The shop’s own machine shows from where.`)
+    if (all.count >= MOST_IN_AN_HOUR)
+      throw refusal(
+        429,
+        'waits',
+        `${all.count} wrong passphrases within an hour: nothing is tried until there are fewer. The shop’s own machine shows from where.`,
+      )
     const hash = await getPassphrase(db)
     if (!hash || !(await isSecret(hash, passphrase))) {
       await logAccess(db, 'passphrase-wrong', origin)
-      throw refusal(403, 'passphrase', 'That is not the shop’s passphrase.', { problems: [{ path: 'passphrase', message: 'is not right' }] })
+      throw refusal(403, 'passphrase', 'That is not the shop’s passphrase.', {
+        problems: [{ path: 'passphrase', message: 'is not right' }],
+      })
     }
     await logAccess(db, 'passphrase-right', origin)
     await beginUserSession(event)

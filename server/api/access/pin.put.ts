@@ -19,7 +19,9 @@ export default defineEventHandler(async (event) => {
     const hash = await pinOf(db, actor.id)
     if (!hash || !(await isSecret(hash, now))) {
       await logAccess(db, 'pin-wrong', originOf(event), actor.name)
-      throw refusal(403, 'pin', 'The PIN that stands is another.', { problems: [{ path: 'now', message: 'is not right' }] })
+      throw refusal(403, 'pin', 'The PIN that stands is another.', {
+        problems: [{ path: 'now', message: 'is not right' }],
+      })
     }
     await changePerson(db, actor.id, { pin: await hashOf(pin) })
     await logAccess(db, 'pin-set', originOf(event), actor.name, actor.name)

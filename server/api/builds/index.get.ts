@@ -20,7 +20,10 @@ function standingOf(id: string, revision: number, sheet: Sheet) {
   if (known?.of === of) return known
   const made: { of: string; standing?: Standing; done: Promise<void> } = { of, done: Promise.resolve() }
   // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
-  made.done = inThread('standing', sheet, oiledAt(sheet) !== undefined).then((standing) => void (made.standing = standing), () => void standings.delete(id))
+  made.done = inThread('standing', sheet, oiledAt(sheet) !== undefined).then(
+    (standing) => void (made.standing = standing),
+    () => void standings.delete(id),
+  )
   standings.set(id, made)
   return made
 }
@@ -28,18 +31,40 @@ function standingOf(id: string, revision: number, sheet: Sheet) {
 /** All builds with how far each is by this house's rules, for the Floor. */
 export default defineEventHandler(async () => {
   const db = requireDatabase()
-  const [builds, { house }, stops, waiting] = await Promise.all([listBuilds(db), getHouse(db), unansweredStops(db), proposalCounts(db)])
+  const [builds, { house }, stops, waiting] = await Promise.all([
+    listBuilds(db),
+    getHouse(db),
+    unansweredStops(db),
+    proposalCounts(db),
+  ])
   const rules = houseRules(house)
-  const all = builds.map(({ sheet, ...row }) => ({ ...row, sheet: { ...sheet, house: rules } })).map((build) => ({ ...build, known: standingOf(build.id, build.revision, build.sheet) }))
-  await Promise.race([Promise.allSettled(all.map(({ known }) => known.done)), new Promise((done) => setTimeout(done, WAITS))])
+  const all = builds
+    .map(({ sheet, ...row }) => ({ ...row, sheet: { ...sheet, house: rules } }))
+    .map((build) => ({ ...build, known: standingOf(build.id, build.revision, build.sheet) }))
+  await Promise.race([
+    Promise.allSettled(all.map(({ known }) => known.done)),
+    new Promise((done) => setTimeout(done, WAITS)),
+  ])
   return all.map(({ id, revision, sheet, changed_at, known }) => {
     const ran = ranAt(sheet)
     // A last prime that read above what the model allows starts no clock.
     const primed = known.standing?.notPrimed && primedAt(sheet) === oiledAt(sheet) ? ran : oiledAt(sheet)
     const good = known.standing?.good
     return {
-      id, revision, name: sheet.name, engine: sheet.engine, work: sheet.work, layout: sheet.layout.preset, changedAt: changed_at, progress: progressOf(sheet), primedAt: primed, ranAt: ran,
-      primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined, standing: known.standing, stopped: stops.get(id), waiting: waiting.get(id) ?? 0,
+      id,
+      revision,
+      name: sheet.name,
+      engine: sheet.engine,
+      work: sheet.work,
+      layout: sheet.layout.preset,
+      changedAt: changed_at,
+      progress: progressOf(sheet),
+      primedAt: primed,
+      ranAt: ran,
+      primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined,
+      standing: known.standing,
+      stopped: stops.get(id),
+      waiting: waiting.get(id) ?? 0,
     }
   })
 })

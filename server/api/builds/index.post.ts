@@ -9,7 +9,12 @@ const name = z.string().trim().min(1, 'must not be empty').max(120)
 /** An id of the sender's own, so that what is sent twice is begun once. */
 const Named = z.looseObject({ id: z.uuid().optional() })
 const FromFile = z.strictObject({ sheet: Sheet })
-const FromLayout = z.strictObject({ preset: z.enum(Object.keys(PRESETS) as [string, ...string[]]), name, engine: name, work: z.string().trim().max(200).default('') })
+const FromLayout = z.strictObject({
+  preset: z.enum(Object.keys(PRESETS) as [string, ...string[]]),
+  name,
+  engine: name,
+  work: z.string().trim().max(200).default(''),
+})
 
 const FromOwn = z.strictObject({ layout: Layout, name, engine: name, work: z.string().trim().max(200).default('') })
 
@@ -28,7 +33,8 @@ function sheetOf(body: Record<string, unknown>): Sheet {
     const { sheet } = requireValid(FromFile, body, 'New build')
     delete sheet.house
     const problems = checkSheet(sheet)
-    if (problems.length > 0) throw refusal(400, 'invalid', `New build: ${problems[0].path} ${problems[0].message}`, { problems })
+    if (problems.length > 0)
+      throw refusal(400, 'invalid', `New build: ${problems[0].path} ${problems[0].message}`, { problems })
     return sheet
   }
   if ('layout' in body) {

@@ -7,7 +7,8 @@ import { enterHouseChange } from '../../data/house'
 export default defineEventHandler(async (event) => {
   const change = await requireJson(event, ChangeBody, 'House')
   const { name, role } = await requireHand(event, change.who)
-  if (!suffices(role, 'owner') && change.patch.some(({ path }) => isOwners(path))) throw refusal(403, 'role', `${name} may not change limits, target rules or sign-offs: it takes an owner.`)
+  if (!suffices(role, 'owner') && change.patch.some(({ path }) => isOwners(path)))
+    throw refusal(403, 'role', `${name} may not change limits, target rules or sign-offs: it takes an owner.`)
   const result = await enterHouseChange(requireDatabase(), { ...change, who: name, patch: change.patch as Operation[] })
   if (result.kind === 'entered') {
     if (!result.again) announceShop({ kind: 'house', revision: result.row.revision })

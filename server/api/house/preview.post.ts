@@ -22,8 +22,18 @@ export default defineEventHandler(async (event) => {
   try {
     // In pieces, so that what else is computed comes in between.
     for (let from = 0; from < builds.length; from += PIECE) {
-      if (Date.now() - began > LONGEST) throw new TooBusy('Too many builds to look through just now: try again in a moment.')
-      moved.push(...(await inThread('preview', builds.slice(from, from + PIECE).map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })), houseRules(house), houseRules(wanted))))
+      if (Date.now() - began > LONGEST)
+        throw new TooBusy('Too many builds to look through just now: try again in a moment.')
+      moved.push(
+        ...(await inThread(
+          'preview',
+          builds
+            .slice(from, from + PIECE)
+            .map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })),
+          houseRules(house),
+          houseRules(wanted),
+        )),
+      )
     }
   } catch (error) {
     throw error instanceof TooBusy ? refusal(429, 'busy', error.message) : error

@@ -25,7 +25,10 @@ export default defineEventHandler(async (event) => {
   const fault = typeof pin === 'string' ? pinFault(pin) : undefined
   if (fault) throw refusal(400, 'invalid', fault, { problems: [{ path: 'pin', message: fault }] })
   const loses = gone || pin === null || (role !== undefined && role !== 'owner')
-  if (person.role === 'owner' && loses && (await getPassphrase(db)) && !(await hasOwner(db, person.id))) throw refusal(409, 'last-owner', `${person.name} is the last owner with a PIN: make another one first.`, { problems: [{ path: 'role', message: 'is the last owner with a PIN' }] })
+  if (person.role === 'owner' && loses && (await getPassphrase(db)) && !(await hasOwner(db, person.id)))
+    throw refusal(409, 'last-owner', `${person.name} is the last owner with a PIN: make another one first.`, {
+      problems: [{ path: 'role', message: 'is the last owner with a PIN' }],
+    })
   await changePerson(db, person.id, { role, gone, pin: typeof pin === 'string' ? await hashOf(pin) : pin })
   const log = (what: Parameters<typeof logAccess>[1]) => logAccess(db, what, originOf(event), person.name, hand.name)
   if (role !== undefined && role !== person.role) await log('role-changed')
@@ -35,5 +38,7 @@ export default defineEventHandler(async (event) => {
   if (gone) await log('person-gone')
   if (gone || pin !== undefined) for (const ended of await endSessions(db, person.id)) announceEnded(ended)
   announceShop({ kind: 'people' })
-  return gone ? { gone: true } : ({ ...person, role: role ?? person.role, pin: pin === undefined ? person.pin : pin !== null } satisfies Person)
+  return gone
+    ? { gone: true }
+    : ({ ...person, role: role ?? person.role, pin: pin === undefined ? person.pin : pin !== null } satisfies Person)
 })

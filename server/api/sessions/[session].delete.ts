@@ -6,9 +6,18 @@ import { endSession, listSessions } from '../../data/sessions'
 export default defineEventHandler(async (event) => {
   const id = z.uuid().safeParse(getRouterParam(event, 'session'))
   const session = (await listSessions(requireDatabase())).find((each) => each.id === id.data)
-  if (!session) throw refusal(404, 'unknown-session', 'That session has ended already.', { problems: [{ path: 'session', message: 'has ended' }] })
+  if (!session)
+    throw refusal(404, 'unknown-session', 'That session has ended already.', {
+      problems: [{ path: 'session', message: 'has ended' }],
+    })
   await endSession(requireDatabase(), session.id)
   announceEnded(session.id)
-  await logAccess(requireDatabase(), 'session-ended', originOf(event), session.person ?? '', (await requireHand(event)).name)
+  await logAccess(
+    requireDatabase(),
+    'session-ended',
+    originOf(event),
+    session.person ?? '',
+    (await requireHand(event)).name,
+  )
   return { gone: true }
 })

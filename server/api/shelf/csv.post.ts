@@ -17,9 +17,19 @@ export default defineEventHandler(async (event) => {
   const read = await inThread('shelfCsv', text).catch((error: Error) => {
     throw error instanceof TooBusy ? refusal(429, 'busy', `Shelf file: ${error.message}`) : error
   })
-  if ('refused' in read) throw refusal(400, 'invalid', `Shelf file: ${read.refused}`, { problems: [{ path: 'headings', message: read.refused }] })
+  if ('refused' in read)
+    throw refusal(400, 'invalid', `Shelf file: ${read.refused}`, {
+      problems: [{ path: 'headings', message: read.refused }],
+    })
   const { good, bad } = apart(read)
-  const written = good.length > 0 ? await writeItems(requireDatabase(), good.map(({ entry }) => entry), name) : { added: 0, changed: 0 }
+  const written =
+    good.length > 0
+      ? await writeItems(
+          requireDatabase(),
+          good.map(({ entry }) => entry),
+          name,
+        )
+      : { added: 0, changed: 0 }
   return { ...written, bad }
 })
 

@@ -3,7 +3,12 @@ import { spreadOf } from '#core/bearing/survey'
 import { checksOf } from '#core/build/checks'
 import { bearingsOf, type BearingSet } from '#core/build/clearances'
 
-const VIEWS = [{ view: 'measure', words: 'Measure' }, { view: 'journal', words: 'One journal' }, { view: 'shells', words: 'Shells' }, { view: 'turn', words: 'Turn the crank' }] as const
+const VIEWS = [
+  { view: 'measure', words: 'Measure' },
+  { view: 'journal', words: 'One journal' },
+  { view: 'shells', words: 'Shells' },
+  { view: 'turn', words: 'Turn the crank' },
+] as const
 type View = (typeof VIEWS)[number]['view']
 
 const build = useBuild()
@@ -14,52 +19,93 @@ const view = computed<View>(() => VIEWS.find((each) => each.view === route.query
 const chosen = computed<{ set: BearingSet; number: number }>(() => {
   const [, set, number] = /^(main|rod)\.(\d+)$/.exec(String(route.query.at ?? '')) ?? []
   const count = set === 'rod' ? build.sheet!.layout.feed.length : build.sheet!.layout.mains
-  return set && Number(number) >= 1 && Number(number) <= count ? { set: set as BearingSet, number: Number(number) } : { set: 'main', number: 1 }
+  return set && Number(number) >= 1 && Number(number) <= count
+    ? { set: set as BearingSet, number: Number(number) }
+    : { set: 'main', number: 1 }
 })
-const go = (next: View, at = `${chosen.value.set}.${chosen.value.number}`) => router.replace({ query: next === 'measure' ? {} : { view: next, ...(next === 'journal' ? { at } : {}) } })
+const go = (next: View, at = `${chosen.value.set}.${chosen.value.number}`) =>
+  router.replace({ query: next === 'measure' ? {} : { view: next, ...(next === 'journal' ? { at } : {}) } })
 /** A journal in the drawing leads to its readings in the table, or is the one looked at. */
 function enter(part: { set: BearingSet; number: number }) {
   if (view.value === 'journal') return void go('journal', `${part.set}.${part.number}`)
   const side = build.sheet!.readings[`${part.set}.${part.number}.journal`] ? 'bore' : 'journal'
-  const focus = () => document.querySelector<HTMLInputElement>(`main [data-reading="${part.set}.${part.number}.${side}"]`)?.focus()
+  const focus = () =>
+    document.querySelector<HTMLInputElement>(`main [data-reading="${part.set}.${part.number}.${side}"]`)?.focus()
   if (view.value === 'measure') focus()
   else void go('measure').then(() => nextTick(focus))
 }
 
 const turns = computed(() => checksOf(build.sheet!.layout).find((check) => check.key === 'bearings.turns')!)
-const problems = useAnswer((model) => (build.sheet ? model.problems(build.sheet) : undefined), () => build.sheet)
-const conflicts = computed(() => (['main', 'rod'] as const).flatMap((set) => bearingsOf(build.sheet!, set)).flatMap((record) => (record.conflict ? [record.conflict] : [])))
+const problems = useAnswer(
+  (model) => (build.sheet ? model.problems(build.sheet) : undefined),
+  () => build.sheet,
+)
+const conflicts = computed(() =>
+  (['main', 'rod'] as const)
+    .flatMap((set) => bearingsOf(build.sheet!, set))
+    .flatMap((record) => (record.conflict ? [record.conflict] : [])),
+)
 const pressure = (value: number) => house.say(Math.abs(value), 'pressure', house.fine)
 const length = (value: number) => house.say(Math.abs(value), 'clearance')
-const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
-  const values = bearingsOf(build.sheet!, set).filter((record) => record.clearance.source === 'measured').map((record) => record.clearance.value)
-  return values.length > 2 ? [`${set === 'main' ? 'mains' : 'rods'} spread over ${length(spreadOf(values))}`] : []
-}))
+const spreads = computed(() =>
+  (['main', 'rod'] as const).flatMap((set) => {
+    const values = bearingsOf(build.sheet!, set)
+      .filter((record) => record.clearance.source === 'measured')
+      .map((record) => record.clearance.value)
+    return values.length > 2 ? [`${set === 'main' ? 'mains' : 'rods'} spread over ${length(spreadOf(values))}`] : []
+  }),
+)
 </script>
 
 <template>
   <div>
-    <StationHead station="bearings" title="Bearings">Caps torqued, vertical, at the crown. Front of the engine left.</StationHead>
+    <StationHead station="bearings" title="Bearings"
+      >Caps torqued, vertical, at the crown. Front of the engine left.</StationHead
+    >
     <CrankDrawing :chosen="view === 'journal' ? chosen : undefined" @enter="enter" />
     <ViewTabs label="Bearings" :views="VIEWS" :view="view" @go="go($event)" />
 
     <template v-if="view === 'measure'">
       <div class="columns tables"><BearingTable set="main" /><BearingTable set="rod" /></div>
-      <p v-if="spreads.length > 0" class="quiet spread">{{ spreads.join('; ').replace(/^./, (letter) => letter.toUpperCase()) }}.</p>
+      <p v-if="spreads.length > 0" class="quiet spread">
+        {{ spreads.join('; ').replace(/^./, (letter) => letter.toUpperCase()) }}.
+      </p>
       <section aria-label="Judgement">
         <JudgementLine v-for="words in conflicts" :key="words" verdict="stop">{{ words }}</JudgementLine>
         <JudgementLine v-for="problem in problems ?? []" :key="problem.label" :verdict="problem.verdict">
-          <b>{{ problem.label }} {{ problem.verdict }}: {{ house.say(problem.clearance, 'clearance') }}, limit {{ house.show(problem.limit, 'clearance') }}.</b>
-          {{ problem.verdict === 'stop' ? `${length(problem.clearance - problem.limit)} too ${problem.side}.` : `Close to the limit: ${Math.round(100 * problem.chance)} in 100 that it is outside.` }}
-          <template v-if="problem.culprit">Its {{ problem.culprit.side }} is {{ length(problem.culprit.difference) }} {{ problem.culprit.difference < 0 ? 'under' : 'over' }} the others. </template>
-          <template v-if="problem.side === 'loose'">Idle hot loses {{ pressure(problem.cost) }} by it. Shells {{ length(problem.shell) }} thicker on each side bring it to the middle of its limits.</template>
-          <template v-else>Less oil passes, and there is no margin for heat. Shells {{ length(problem.shell) }} thinner on each side bring it to the middle.</template>
+          <b
+            >{{ problem.label }} {{ problem.verdict }}: {{ house.say(problem.clearance, 'clearance') }}, limit
+            {{ house.show(problem.limit, 'clearance') }}.</b
+          >
+          {{
+            problem.verdict === 'stop'
+              ? `${length(problem.clearance - problem.limit)} too ${problem.side}.`
+              : `Close to the limit: ${Math.round(100 * problem.chance)} in 100 that it is outside.`
+          }}
+          <template v-if="problem.culprit"
+            >Its {{ problem.culprit.side }} is {{ length(problem.culprit.difference) }}
+            {{ problem.culprit.difference < 0 ? 'under' : 'over' }} the others.
+          </template>
+          <template v-if="problem.side === 'loose'"
+            >Idle hot loses {{ pressure(problem.cost) }} by it. Shells {{ length(problem.shell) }} thicker on each side
+            bring it to the middle of its limits.</template
+          >
+          <template v-else
+            >Less oil passes, and there is no margin for heat. Shells {{ length(problem.shell) }} thinner on each side
+            bring it to the middle.</template
+          >
           <button type="button" class="linked" @click="go('shells')">Choose shells</button>
         </JudgementLine>
       </section>
       <section class="columns block">
-        <div><h2>The crank</h2><CheckRow :item="turns" /><ReadingRow name="bearings.room" /></div>
-        <div v-if="build.sheet!.layout.camBearings > 0"><h2>Cam</h2><ReadingRow name="cam.clearance" /></div>
+        <div>
+          <h2>The crank</h2>
+          <CheckRow :item="turns" /><ReadingRow name="bearings.room" />
+        </div>
+        <div v-if="build.sheet!.layout.camBearings > 0">
+          <h2>Cam</h2>
+          <ReadingRow name="cam.clearance" />
+        </div>
       </section>
     </template>
     <LazyJournalView v-else-if="view === 'journal'" :set="chosen.set" :number="chosen.number" />
@@ -69,6 +115,10 @@ const spreads = computed(() => (['main', 'rod'] as const).flatMap((set) => {
 </template>
 
 <style scoped>
-.tables { grid-template-columns: repeat(auto-fit, minmax(345px, 1fr)); }
-.spread { padding-top: 6px; }
+.tables {
+  grid-template-columns: repeat(auto-fit, minmax(345px, 1fr));
+}
+.spread {
+  padding-top: 6px;
+}
 </style>

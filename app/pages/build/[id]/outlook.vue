@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { requireValue } from '#core/build/values'
 
-const VIEWS = [{ view: 'curves', words: 'Pressure over speed' }, { view: 'map', words: 'Map and flows' }, { view: 'circuit', words: 'Circuit' }, { view: 'moves', words: 'What moves what' }, { view: 'try', words: 'Try' }, { view: 'find', words: 'Find' }, { view: 'scenarios', words: 'In time' }] as const
+const VIEWS = [
+  { view: 'curves', words: 'Pressure over speed' },
+  { view: 'map', words: 'Map and flows' },
+  { view: 'circuit', words: 'Circuit' },
+  { view: 'moves', words: 'What moves what' },
+  { view: 'try', words: 'Try' },
+  { view: 'find', words: 'Find' },
+  { view: 'scenarios', words: 'In time' },
+] as const
 const build = useBuild()
 const house = useHouse()
 const { view, go } = useView(VIEWS)
@@ -9,7 +17,13 @@ const { view, go } = useView(VIEWS)
 
 <template>
   <div>
-    <header class="station-head"><h1>Outlook</h1><p>What the gauge will read, from cranking to {{ house.say(requireValue(build.sheet!, 'brief.maximumSpeed').value, 'speed') }}, and what would change it.</p></header>
+    <header class="station-head">
+      <h1>Outlook</h1>
+      <p>
+        What the gauge will read, from cranking to
+        {{ house.say(requireValue(build.sheet!, 'brief.maximumSpeed').value, 'speed') }}, and what would change it.
+      </p>
+    </header>
     <ViewTabs label="Outlook" :views="VIEWS" :view="view" @go="go($event)" />
     <ReadOtherwise />
     <LazyCurvesView v-if="view === 'curves'" />

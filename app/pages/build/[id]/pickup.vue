@@ -10,7 +10,12 @@ import { stepLoss } from '#core/pickup/suction'
 import { floorVerdict } from '#core/progress/progress'
 import { STARVES } from '#core/pump/fill'
 
-const VIEWS = [{ view: 'fit', words: 'Fit' }, { view: 'suction', words: 'Suction over speed' }, { view: 'oil', words: 'Oil level and slosh' }, { view: 'air', words: 'Air test' }] as const
+const VIEWS = [
+  { view: 'fit', words: 'Fit' },
+  { view: 'suction', words: 'Suction over speed' },
+  { view: 'oil', words: 'Oil level and slosh' },
+  { view: 'air', words: 'Air test' },
+] as const
 const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
@@ -22,22 +27,40 @@ const marks = computed(() => [ruleOf(build.sheet!, 'pickup.floorLeast'), ruleOf(
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'pickup'))
 const airTest = computed(() => inspectionsOf(build.sheet!.layout).find(({ key }) => key === 'pickup.airTest')!)
 const vacuum = computed(() => airTestVerdict(build.sheet!))
-const decimals = computed(() => (house.fine))
-const fields = computed(() => (dry.value ? ['scavenge', 'tankVolume', 'tankHead', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength'] : ['sumpDepth', 'gasket', 'protrusion', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength', 'lift']))
+const decimals = computed(() => house.fine)
+const fields = computed(() =>
+  dry.value
+    ? ['scavenge', 'tankVolume', 'tankHead', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength']
+    : ['sumpDepth', 'gasket', 'protrusion', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength', 'lift'],
+)
 /** Where tube and pump's port meet, once both are known. */
 const step = computed(() => {
   const port = heldValue(build.sheet!, 'pump.suctionPort')?.value
   const tube = requireValue(build.sheet!, 'pickup.tubeDiameter').value
   return port === undefined ? undefined : { port, tube, loss: stepLoss(tube, port) }
 })
-const scavenge = computed(() => ({ ratio: scavengeRatio(build.sheet!), verdict: scavengeVerdict(build.sheet!), least: ruleOf(build.sheet!, 'pickup.scavenge') }))
-const SAID = { close: 'Too close: the floor chokes the mouth, most of all with cold oil. Bend or shim the pickup up.', far: 'Too far: it draws air under braking, on a slope or with the oil low. Lower the pickup.', right: 'Near enough to stay under oil, far enough not to choke.' }
-const side = computed(() => (floor.value.value < marks.value[0] ? 'close' : floor.value.value > marks.value[1] ? 'far' : 'right'))
+const scavenge = computed(() => ({
+  ratio: scavengeRatio(build.sheet!),
+  verdict: scavengeVerdict(build.sheet!),
+  least: ruleOf(build.sheet!, 'pickup.scavenge'),
+}))
+const SAID = {
+  close: 'Too close: the floor chokes the mouth, most of all with cold oil. Bend or shim the pickup up.',
+  far: 'Too far: it draws air under braking, on a slope or with the oil low. Lower the pickup.',
+  right: 'Near enough to stay under oil, far enough not to choke.',
+}
+const side = computed(() =>
+  floor.value.value < marks.value[0] ? 'close' : floor.value.value > marks.value[1] ? 'far' : 'right',
+)
 </script>
 
 <template>
   <div>
-    <StationHead station="pickup" title="Pickup">{{ dry ? 'Dry sump: scavenge to the tank, pressure stage from it.' : 'Most lost pressure on fresh builds is here: the seal, the tube, the floor.' }}</StationHead>
+    <StationHead station="pickup" title="Pickup">{{
+      dry
+        ? 'Dry sump: scavenge to the tank, pressure stage from it.'
+        : 'Most lost pressure on fresh builds is here: the seal, the tube, the floor.'
+    }}</StationHead>
     <TankDrawing v-if="dry" /><PickupDrawing v-else />
     <ViewTabs label="Pickup" :views="VIEWS" :view="view" @go="go($event)" />
     <div v-if="view === 'fit'" class="columns">
@@ -50,7 +73,19 @@ const side = computed(() => (floor.value.value < marks.value[0] ? 'close' : floo
         <h2>Checked</h2>
         <CheckRow v-for="item in checks" :key="item.key" :item="item" />
         <h2 class="gives">Suction at the pump</h2>
-        <div v-for="each in outlook.now?.suction ?? []" :key="each.name" class="row" :data-suction="each.name"><span class="what">{{ STATE_LABELS[each.name] }}<span class="origin" :class="{ bad: each.starves }">{{ each.starves ? 'air comes out of the oil; ' : each.high > STARVES ? 'may starve; ' : '' }}{{ house.show(each.low, 'pressure', decimals) }} to {{ house.show(each.high, 'pressure', decimals) }}</span></span><span class="figure" :class="{ bad: each.starves }">{{ house.show(each.loss, 'pressure', decimals) }}<span class="unit">{{ house.unit('pressure').symbol }} below air</span></span></div>
+        <div v-for="each in outlook.now?.suction ?? []" :key="each.name" class="row" :data-suction="each.name">
+          <span class="what"
+            >{{ STATE_LABELS[each.name]
+            }}<span class="origin" :class="{ bad: each.starves }"
+              >{{ each.starves ? 'air comes out of the oil; ' : each.high > STARVES ? 'may starve; ' : ''
+              }}{{ house.show(each.low, 'pressure', decimals) }} to
+              {{ house.show(each.high, 'pressure', decimals) }}</span
+            ></span
+          ><span class="figure" :class="{ bad: each.starves }"
+            >{{ house.show(each.loss, 'pressure', decimals)
+            }}<span class="unit">{{ house.unit('pressure').symbol }} below air</span></span
+          >
+        </div>
       </section>
     </div>
     <LazyPickupSuction v-else-if="view === 'suction'" />
@@ -60,24 +95,66 @@ const side = computed(() => (floor.value.value < marks.value[0] ? 'close' : floo
         <h2>Mouth stopped, vacuum on the pump’s end</h2>
         <InspectRow :item="airTest" />
         <ReadingRow name="pickup.vacuum" /><ReadingRow name="pickup.vacuumAfter" />
-        <JudgementLine v-if="vacuum" :verdict="vacuum"><b>{{ vacuum === 'stop' ? 'It does not hold' : 'It holds' }}: a minute later {{ house.say(build.sheet!.readings['pickup.vacuumAfter']!.value, 'pressure', decimals) }} of {{ house.say(build.sheet!.readings['pickup.vacuum']!.value, 'pressure', decimals) }} are left.</b> {{ vacuum === 'stop' ? `More than ${Math.round(100 * VACUUM_LOST)} in 100 are gone: wet the joints with oil one after the other until it holds, and mend that one.` : '' }}</JudgementLine>
+        <JudgementLine v-if="vacuum" :verdict="vacuum"
+          ><b
+            >{{ vacuum === 'stop' ? 'It does not hold' : 'It holds' }}: a minute later
+            {{ house.say(build.sheet!.readings['pickup.vacuumAfter']!.value, 'pressure', decimals) }} of
+            {{ house.say(build.sheet!.readings['pickup.vacuum']!.value, 'pressure', decimals) }} are left.</b
+          >
+          {{
+            vacuum === 'stop'
+              ? `More than ${Math.round(100 * VACUUM_LOST)} in 100 are gone: wet the joints with oil one after the other until it holds, and mend that one.`
+              : ''
+          }}</JudgementLine
+        >
       </section>
       <section>
         <h2>How</h2>
-        <p class="quiet how">Plug the mouth, draw a vacuum with a hand pump, close the valve, wait a minute. Blow no air in: a joint that leaks inward may hold outward. A leak here is what keeps a sound pump from drawing.</p>
+        <p class="quiet how">
+          Plug the mouth, draw a vacuum with a hand pump, close the valve, wait a minute. Blow no air in: a joint that
+          leaks inward may hold outward. A leak here is what keeps a sound pump from drawing.
+        </p>
       </section>
     </div>
     <section aria-label="Judgement" class="block">
-      <JudgementLine v-if="verdict" :verdict="verdict"><b>Floor clearance {{ house.say(floor.value, 'length') }} ± {{ house.say(1.645 * floor.sigma, 'length') }}, house mark {{ house.show(marks[0], 'length') }} to {{ house.say(marks[1], 'length') }}.</b> {{ SAID[side] }}</JudgementLine>
-      <JudgementLine v-if="step && step.loss > 0.1" verdict="watch"><b>The tube of {{ house.say(step.tube, 'length') }} meets a port of {{ house.say(step.port, 'length') }}.</b> The step costs {{ step.loss.toFixed(2) }} velocity heads of suction: blend it, or take the tube that fits.</JudgementLine>
-      <JudgementLine v-if="scavenge.ratio !== undefined && scavenge.verdict" :verdict="scavenge.verdict"><b>Scavenge stage {{ scavenge.ratio.toFixed(2) }} of the pressure stage’s {{ house.say(pumpDisplacement(build.sheet!).value, 'displacement') }}, at least {{ scavenge.least.toFixed(2) }}.</b> {{ scavenge.verdict === 'stop' ? 'It carries air with the oil: the sump fills, and the tank runs empty.' : 'It carries off what the engine gets and the air with it.' }}</JudgementLine>
+      <JudgementLine v-if="verdict" :verdict="verdict"
+        ><b
+          >Floor clearance {{ house.say(floor.value, 'length') }} ± {{ house.say(1.645 * floor.sigma, 'length') }},
+          house mark {{ house.show(marks[0], 'length') }} to {{ house.say(marks[1], 'length') }}.</b
+        >
+        {{ SAID[side] }}</JudgementLine
+      >
+      <JudgementLine v-if="step && step.loss > 0.1" verdict="watch"
+        ><b>The tube of {{ house.say(step.tube, 'length') }} meets a port of {{ house.say(step.port, 'length') }}.</b>
+        The step costs {{ step.loss.toFixed(2) }} velocity heads of suction: blend it, or take the tube that
+        fits.</JudgementLine
+      >
+      <JudgementLine v-if="scavenge.ratio !== undefined && scavenge.verdict" :verdict="scavenge.verdict"
+        ><b
+          >Scavenge stage {{ scavenge.ratio.toFixed(2) }} of the pressure stage’s
+          {{ house.say(pumpDisplacement(build.sheet!).value, 'displacement') }}, at least
+          {{ scavenge.least.toFixed(2) }}.</b
+        >
+        {{
+          scavenge.verdict === 'stop'
+            ? 'It carries air with the oil: the sump fills, and the tank runs empty.'
+            : 'It carries off what the engine gets and the air with it.'
+        }}</JudgementLine
+      >
     </section>
     <CautionNote>No lumps of sealer inside: they end in the screen. Used oil harms the skin; gloves on.</CautionNote>
   </div>
 </template>
 
 <style scoped>
-.gives { margin-top: 22px; }
-.bad { color: var(--stop); }
-.how { max-width: 52ch; padding-top: 4px; }
+.gives {
+  margin-top: 22px;
+}
+.bad {
+  color: var(--stop);
+}
+.how {
+  max-width: 52ch;
+  padding-top: 4px;
+}
 </style>

@@ -5,61 +5,167 @@ import { STAGES } from '#core/prime/steps'
 import { holdsUpPrime } from '#core/progress/progress'
 import { PAGES, stationPath } from '~/composables/stations'
 
-const VIEWS = [{ view: 'how', words: 'How' }, { view: 'live', words: 'Prime it' }, { view: 'round', words: 'Look round' }] as const
+const VIEWS = [
+  { view: 'how', words: 'How' },
+  { view: 'live', words: 'Prime it' },
+  { view: 'round', words: 'Look round' },
+] as const
 const build = useBuild()
 const house = useHouse()
 const { view, go } = useView(VIEWS)
 const way = usePrimeWay()
-const expected = useAnswer((model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined), () => [build.sheet, way.value])
+const expected = useAnswer(
+  (model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined),
+  () => [build.sheet, way.value],
+)
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
-const clock = useAnswer((_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined), () => [settled.value, shown.value])
-const reading = computed(() => (build.sheet!.readings['prime.pressure'] ?? build.sheet!.readings['prime.checkPressure'])?.value)
-const verdict = computed(() => (expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined))
+const clock = useAnswer(
+  (_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined),
+  () => [settled.value, shown.value],
+)
+const reading = computed(
+  () => (build.sheet!.readings['prime.pressure'] ?? build.sheet!.readings['prime.checkPressure'])?.value,
+)
+const verdict = computed(() =>
+  expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined,
+)
 const outlook = useOutlook()
 const holds = computed(() => holdsUpPrime(build.sheet!))
 const clear = computed(() => holds.value.length === 0 && outlook.current && outlook.now!.voids.length === 0)
 const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
-const dry = computed(() => checksOf(build.sheet!.layout).filter(({ station, group, key }) => station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault'))
+const dry = computed(() =>
+  checksOf(build.sheet!.layout).filter(
+    ({ station, group, key }) =>
+      station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault',
+  ),
+)
 const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 1 : undefined)
-const WAYS = { drill: 'by drill on the pump', tank: 'from a pressure tank', starter: 'by starter in bursts', hand: 'filled by hand, then by starter' }
+const WAYS = {
+  drill: 'by drill on the pump',
+  tank: 'from a pressure tank',
+  starter: 'by starter in bursts',
+  hand: 'filled by hand, then by starter',
+}
 </script>
 
 <template>
   <div>
-    <StationHead station="prime" title="Prime">{{ WAYS[way.method].charAt(0).toUpperCase() + WAYS[way.method].slice(1) }}: oil everywhere before anything turns in earnest.</StationHead>
+    <StationHead station="prime" title="Prime"
+      >{{ WAYS[way.method].charAt(0).toUpperCase() + WAYS[way.method].slice(1) }}: oil everywhere before anything turns
+      in earnest.</StationHead
+    >
 
     <template v-if="view !== 'live'">
-      <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime"><b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear">: {{ outlook.failed ? 'there is no prediction to prime by.' : outlook.current ? 'the prediction is void until the record is mended.' : 'the prediction is being computed.' }}</template><template v-for="each in holds" :key="each.station">{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink>: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template></p>
+      <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime">
+        <b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear"
+          >:
+          {{
+            outlook.failed
+              ? 'there is no prediction to prime by.'
+              : outlook.current
+                ? 'the prediction is void until the record is mended.'
+                : 'the prediction is being computed.'
+          }}</template
+        ><template v-for="each in holds" :key="each.station"
+          >{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink
+          >: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template
+        >
+      </p>
       <PrimeClock v-if="clock" :clock="clock" />
       <div v-if="expected" class="numbers predicted">
-        <div><span class="quiet">Expect at the gauge</span><span class="mono big" data-testid="prime-expected">{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet mono">{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span></div>
-        <div><span class="quiet">Accept no less than</span><span class="mono big" data-testid="prime-least">{{ house.show(expected.least, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span><span class="quiet">{{ house.say(expected.flow, 'flow') }} through the {{ way.method === 'tank' ? 'hose' : 'pump' }}</span></div>
-        <div><span class="quiet">Read</span><span class="mono big">{{ reading === undefined ? '·' : house.show(reading, 'pressure') }}<small v-if="reading !== undefined">{{ house.unit('pressure').symbol }}</small></span><VerdictLabel :verdict="verdict ?? 'unknown'" /></div>
+        <div>
+          <span class="quiet">Expect at the gauge</span
+          ><span class="mono big" data-testid="prime-expected"
+            >{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span
+          ><span class="quiet mono"
+            >{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span
+          >
+        </div>
+        <div>
+          <span class="quiet">Accept no less than</span
+          ><span class="mono big" data-testid="prime-least"
+            >{{ house.show(expected.least, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span
+          ><span class="quiet"
+            >{{ house.say(expected.flow, 'flow') }} through the {{ way.method === 'tank' ? 'hose' : 'pump' }}</span
+          >
+        </div>
+        <div>
+          <span class="quiet">Read</span
+          ><span class="mono big"
+            >{{ reading === undefined ? '·' : house.show(reading, 'pressure')
+            }}<small v-if="reading !== undefined">{{ house.unit('pressure').symbol }}</small></span
+          ><VerdictLabel :verdict="verdict ?? 'unknown'" />
+        </div>
       </div>
     </template>
 
     <section aria-label="Judgement">
-      <JudgementLine v-if="expected && reading !== undefined && verdict && view !== 'live'" :verdict="verdict"><b>{{ p(reading) }} read, {{ p(expected.pressure) }} expected.</b>
-        {{ verdict === 'stop' && reading > expected.ceiling ? `Over ${p(expected.ceiling)}, which filter and seals should not see: stop at once. Look for a relief valve that sticks shut and at the filter’s seal.` : verdict === 'stop' ? `Under the least to accept, ${p(expected.least)}. Do not start it: look at pickup, seal, relief valve and gallery plugs first.` : verdict === 'watch' ? 'Above what the model says, so not primed: thicker or colder oil than recorded, or a relief valve that sticks.' : 'The circuit is full and holds what it should.' }}</JudgementLine>
-      <JudgementLine v-if="dry.length > 0" verdict="stop"><b>{{ dry.some(({ group }) => group === 'walk') ? 'A leak, or no oil, at' : 'No oil at' }} {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b> {{ dry[0].fault }}</JudgementLine>
+      <JudgementLine v-if="expected && reading !== undefined && verdict && view !== 'live'" :verdict="verdict"
+        ><b>{{ p(reading) }} read, {{ p(expected.pressure) }} expected.</b>
+        {{
+          verdict === 'stop' && reading > expected.ceiling
+            ? `Over ${p(expected.ceiling)}, which filter and seals should not see: stop at once. Look for a relief valve that sticks shut and at the filter’s seal.`
+            : verdict === 'stop'
+              ? `Under the least to accept, ${p(expected.least)}. Do not start it: look at pickup, seal, relief valve and gallery plugs first.`
+              : verdict === 'watch'
+                ? 'Above what the model says, so not primed: thicker or colder oil than recorded, or a relief valve that sticks.'
+                : 'The circuit is full and holds what it should.'
+        }}</JudgementLine
+      >
+      <JudgementLine v-if="dry.length > 0" verdict="stop"
+        ><b
+          >{{ dry.some(({ group }) => group === 'walk') ? 'A leak, or no oil, at' : 'No oil at' }}
+          {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b
+        >
+        {{ dry[0].fault }}</JudgementLine
+      >
     </section>
     <ViewTabs label="Prime" :views="VIEWS" :view="view" @go="go($event)" />
     <LazyPrimeLive v-if="view === 'live'" />
     <LazyPrimeRound v-else-if="view === 'round'" />
     <template v-else>
       <PrimePlan />
-      <section class="block readings"><h2>Read the gauge</h2><ReadingRow name="prime.checkPressure" /><ReadingRow name="prime.pressure" /><p class="quiet">{{ STAGES.check.words }} {{ STAGES.last.words }}</p></section>
+      <section class="block readings">
+        <h2>Read the gauge</h2>
+        <ReadingRow name="prime.checkPressure" /><ReadingRow name="prime.pressure" />
+        <p class="quiet">{{ STAGES.check.words }} {{ STAGES.last.words }}</p>
+      </section>
     </template>
   </div>
 </template>
 
 <style scoped>
-.numbers { display: grid; grid-template-columns: repeat(3, 1fr); gap: 20px; padding: 6px 0 14px; }
-.numbers > div { display: grid; justify-items: start; gap: 2px; }
-.big { font-size: 44px; line-height: 1.1; }
-.big small { font-size: 18px; color: var(--quiet); margin-left: 6px; font-family: var(--type); }
-.cleared { border-left: 6px solid var(--stop); padding: 6px 12px; margin-bottom: 10px; }
-.cleared.ready { border-color: var(--pass); }
-.readings { max-width: 520px; }
+.numbers {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 20px;
+  padding: 6px 0 14px;
+}
+.numbers > div {
+  display: grid;
+  justify-items: start;
+  gap: 2px;
+}
+.big {
+  font-size: 44px;
+  line-height: 1.1;
+}
+.big small {
+  font-size: 18px;
+  color: var(--quiet);
+  margin-left: 6px;
+  font-family: var(--type);
+}
+.cleared {
+  border-left: 6px solid var(--stop);
+  padding: 6px 12px;
+  margin-bottom: 10px;
+}
+.cleared.ready {
+  border-color: var(--pass);
+}
+.readings {
+  max-width: 520px;
+}
 </style>

@@ -8,34 +8,66 @@ import { judgeGap } from '#core/progress/progress'
 import { STARVES } from '#core/pump/fill'
 import { STATE_LABELS } from '#core/outlook/states'
 
-const VIEWS = [{ view: 'measure', words: 'Inspect and measure' }, { view: 'salvage', words: 'Salvage' }, { view: 'ports', words: 'Ports' }, { view: 'speed', words: 'Over speed' }, { view: 'compare', words: 'Compare pumps' }, { view: 'close', words: 'Close up' }] as const
+const VIEWS = [
+  { view: 'measure', words: 'Inspect and measure' },
+  { view: 'salvage', words: 'Salvage' },
+  { view: 'ports', words: 'Ports' },
+  { view: 'speed', words: 'Over speed' },
+  { view: 'compare', words: 'Compare pumps' },
+  { view: 'close', words: 'Close up' },
+] as const
 const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
 const { view, go } = useView(VIEWS)
 const gear = computed(() => build.sheet!.layout.pumpKind === 'gear')
-const KINDS: { value: 'gear' | 'gerotor'; words: string }[] = [{ value: 'gear', words: 'gears' }, { value: 'gerotor', words: 'gerotor' }]
+const KINDS: { value: 'gear' | 'gerotor'; words: string }[] = [
+  { value: 'gear', words: 'gears' },
+  { value: 'gerotor', words: 'gerotor' },
+]
 /** What only one kind of pump has goes with the change, and comes back with undo. */
 function setKind(kind: 'gear' | 'gerotor') {
-  const gone = ['pump.centres', 'pump.sideClearance'].filter((key) => build.sheet!.readings[key]).map((key) => ({ op: 'remove' as const, path: `/readings/${key}` }))
+  const gone = ['pump.centres', 'pump.sideClearance']
+    .filter((key) => build.sheet!.readings[key])
+    .map((key) => ({ op: 'remove' as const, path: `/readings/${key}` }))
   void build.change([{ op: 'replace', path: '/layout/pumpKind', value: kind }, ...gone], 'Pump kind')
 }
 const surfaces = computed(() => inspectionsOf(build.sheet!.layout).filter(({ station }) => station === 'pump'))
 const turns = computed(() => checksOf(build.sheet!.layout).filter(({ station }) => station === 'pump'))
 const displacement = computed(() => pumpDisplacement(build.sheet!))
-const SOURCES = { measured: 'typed', maker: 'typed', planned: 'planned', layout: 'assumed for the layout', computed: 'from the gears' }
+const SOURCES = {
+  measured: 'typed',
+  maker: 'typed',
+  planned: 'planned',
+  layout: 'assumed for the layout',
+  computed: 'from the gears',
+}
 /** Swept, slipped and delivered in each state, with shaft power, by the circuit; asked once the prediction stands, so as not to hold it up. */
-const rows = useAnswer((_, films) => (build.sheet ? films().pumpAtStates(build.sheet) : undefined), () => outlook.now)
+const rows = useAnswer(
+  (_, films) => (build.sheet ? films().pumpAtStates(build.sheet) : undefined),
+  () => outlook.now,
+)
 const starved = computed(() => outlook.now?.suction.filter(({ starves }) => starves) ?? [])
-const gapVerdicts = computed(() => (['end', 'tip'] as const).map((gap) => ({
-  gap, label: gap === 'end' ? 'End clearance' : 'Tip clearance', verdict: judgeGap(build.sheet!, gap), value: gap === 'end' ? endClearance(build.sheet!).value : requireValue(build.sheet!, 'pump.tipClearance').value,
-})).filter((each) => each.verdict && each.verdict !== 'pass'))
-const mark = (gap: 'end' | 'tip', verdict: string) => ruleOf(build.sheet!, `pump.${gap}${verdict === 'stop' ? 'Stop' : 'Watch'}`)
+const gapVerdicts = computed(() =>
+  (['end', 'tip'] as const)
+    .map((gap) => ({
+      gap,
+      label: gap === 'end' ? 'End clearance' : 'Tip clearance',
+      verdict: judgeGap(build.sheet!, gap),
+      value: gap === 'end' ? endClearance(build.sheet!).value : requireValue(build.sheet!, 'pump.tipClearance').value,
+    }))
+    .filter((each) => each.verdict && each.verdict !== 'pass'),
+)
+const mark = (gap: 'end' | 'tip', verdict: string) =>
+  ruleOf(build.sheet!, `pump.${gap}${verdict === 'stop' ? 'Stop' : 'Watch'}`)
 </script>
 
 <template>
   <div>
-    <StationHead station="pump" title="Pump">Rotors and body clean and dry. A fingernail across every face: marks that it does not catch are cosmetic. Then the gaps.</StationHead>
+    <StationHead station="pump" title="Pump"
+      >Rotors and body clean and dry. A fingernail across every face: marks that it does not catch are cosmetic. Then
+      the gaps.</StationHead
+    >
     <PumpDrawing v-if="view !== 'compare' && view !== 'speed'" />
     <ViewTabs label="Pump" :views="VIEWS" :view="view" @go="go($event)" />
     <template v-if="view === 'measure'">
@@ -46,22 +78,75 @@ const mark = (gap: 'end' | 'tip', verdict: string) => ruleOf(build.sheet!, `pump
         </section>
         <section>
           <h2>Measured</h2>
-          <div class="row"><span class="what">Kind</span><ChoiceField label="Kind" :value="build.sheet!.layout.pumpKind" :options="KINDS" @choose="setKind" /></div>
-          <ReadingRow name="pump.endClearance" /><ReadingRow name="pump.tipClearance" /><ReadingRow v-if="!gear" name="pump.sideClearance" /><ReadingRow name="pump.rotorDiameter" /><ReadingRow v-if="gear" name="pump.centres" /><ReadingRow name="pump.rotorLength" /><ReadingRow name="pump.driveRatio" /><ReadingRow name="pump.displacement" />
+          <div class="row">
+            <span class="what">Kind</span
+            ><ChoiceField label="Kind" :value="build.sheet!.layout.pumpKind" :options="KINDS" @choose="setKind" />
+          </div>
+          <ReadingRow name="pump.endClearance" /><ReadingRow name="pump.tipClearance" /><ReadingRow
+            v-if="!gear"
+            name="pump.sideClearance"
+          /><ReadingRow name="pump.rotorDiameter" /><ReadingRow v-if="gear" name="pump.centres" /><ReadingRow
+            name="pump.rotorLength"
+          /><ReadingRow name="pump.driveRatio" /><ReadingRow name="pump.displacement" />
         </section>
       </div>
       <section class="block">
-        <div class="block-head"><h2>Gives</h2><span class="note">displacement <b class="mono" data-testid="displacement">{{ house.say(displacement.value, 'displacement') }}</b>, {{ SOURCES[displacement.source] }}</span></div>
+        <div class="block-head">
+          <h2>Gives</h2>
+          <span class="note"
+            >displacement
+            <b class="mono" data-testid="displacement">{{ house.say(displacement.value, 'displacement') }}</b>,
+            {{ SOURCES[displacement.source] }}</span
+          >
+        </div>
         <table>
-          <thead><tr><th scope="col"><span class="hidden-but-read">State</span></th><th v-for="words in ['swept', 'slip', 'delivered']" :key="words" scope="col">{{ words }}, {{ house.unit('flow').symbol }}</th><th scope="col">drive, {{ house.unit('power').symbol }}</th></tr></thead>
-          <tbody><tr v-for="row in rows ?? []" :key="row.name" :data-gives="row.name"><th scope="row">{{ STATE_LABELS[row.name] }}</th><td class="mono">{{ house.show(row.swept, 'flow') }}</td><td class="mono">{{ house.show(row.swept - row.delivered.best, 'flow') }}</td>
-            <td v-for="[figure, dimension] in [[row.delivered, 'flow'], [row.power, 'power']] as const" :key="dimension" class="mono">{{ house.show(figure.best, dimension) }}<span class="quiet band">{{ house.show(figure.low, dimension) }} to {{ house.show(figure.high, dimension) }}</span></td></tr></tbody>
+          <thead>
+            <tr>
+              <th scope="col"><span class="hidden-but-read">State</span></th>
+              <th v-for="words in ['swept', 'slip', 'delivered']" :key="words" scope="col">
+                {{ words }}, {{ house.unit('flow').symbol }}
+              </th>
+              <th scope="col">drive, {{ house.unit('power').symbol }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows ?? []" :key="row.name" :data-gives="row.name">
+              <th scope="row">{{ STATE_LABELS[row.name] }}</th>
+              <td class="mono">{{ house.show(row.swept, 'flow') }}</td>
+              <td class="mono">{{ house.show(row.swept - row.delivered.best, 'flow') }}</td>
+              <td
+                v-for="[figure, dimension] in [
+                  [row.delivered, 'flow'],
+                  [row.power, 'power'],
+                ] as const"
+                :key="dimension"
+                class="mono"
+              >
+                {{ house.show(figure.best, dimension)
+                }}<span class="quiet band"
+                  >{{ house.show(figure.low, dimension) }} to {{ house.show(figure.high, dimension) }}</span
+                >
+              </td>
+            </tr>
+          </tbody>
         </table>
       </section>
       <section aria-label="Judgement" class="block">
-        <JudgementLine v-for="each in gapVerdicts" :key="each.gap" :verdict="each.verdict!"><b>{{ each.label }} {{ each.verdict }}: {{ house.say(each.value, 'clearance') }}, house mark {{ house.show(mark(each.gap, each.verdict!), 'clearance') }}.</b> Slip grows with the cube of the gap, and takes most at idle hot.
-          <button v-if="each.gap === 'end'" type="button" class="linked" @click="go('salvage')">Salvage</button></JudgementLine>
-        <JudgementLine v-for="row in starved" :key="row.name" verdict="watch"><b>{{ STATE_LABELS[row.name] }}: the suction side is at its limit.</b> Below {{ house.say(STARVES, 'pressure', 2) }} of suction, air comes out of the oil and the pump stops filling. A wider tube or thinner oil helps.</JudgementLine>
+        <JudgementLine v-for="each in gapVerdicts" :key="each.gap" :verdict="each.verdict!"
+          ><b
+            >{{ each.label }} {{ each.verdict }}: {{ house.say(each.value, 'clearance') }}, house mark
+            {{ house.show(mark(each.gap, each.verdict!), 'clearance') }}.</b
+          >
+          Slip grows with the cube of the gap, and takes most at idle hot.
+          <button v-if="each.gap === 'end'" type="button" class="linked" @click="go('salvage')">
+            Salvage
+          </button></JudgementLine
+        >
+        <JudgementLine v-for="row in starved" :key="row.name" verdict="watch"
+          ><b>{{ STATE_LABELS[row.name] }}: the suction side is at its limit.</b> Below
+          {{ house.say(STARVES, 'pressure', 2) }} of suction, air comes out of the oil and the pump stops filling. A
+          wider tube or thinner oil helps.</JudgementLine
+        >
       </section>
       <CautionNote>Rotors are replaced, never dressed. Wash every chip out before the cover goes on.</CautionNote>
     </template>
@@ -74,10 +159,33 @@ const mark = (gap: 'end' | 'tip', verdict: string) => ruleOf(build.sheet!, `pump
 </template>
 
 <style scoped>
-table { width: 100%; border-collapse: collapse; margin-top: 4px; }
-th, td { text-align: right; padding: 9px 0 9px 10px; font-weight: 400; border-top: 1px solid var(--rule); }
-th:first-child { text-align: left; padding-left: 0; }
-thead th { color: var(--quiet); border-top: 0; padding-bottom: 2px; }
-td.mono { font-size: 17px; }
-.band { display: block; font-size: 12.5px; white-space: nowrap; }
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-top: 4px;
+}
+th,
+td {
+  text-align: right;
+  padding: 9px 0 9px 10px;
+  font-weight: 400;
+  border-top: 1px solid var(--rule);
+}
+th:first-child {
+  text-align: left;
+  padding-left: 0;
+}
+thead th {
+  color: var(--quiet);
+  border-top: 0;
+  padding-bottom: 2px;
+}
+td.mono {
+  font-size: 17px;
+}
+.band {
+  display: block;
+  font-size: 12.5px;
+  white-space: nowrap;
+}
 </style>

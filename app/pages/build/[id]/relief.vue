@@ -5,7 +5,13 @@ import { valveHasGrounds } from '#core/outlook/grounds'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { StateName } from '#core/targets/targets'
 
-const VIEWS = [{ view: 'valve', words: 'Spring and plunger' }, { view: 'routes', words: 'Routes and shims' }, { view: 'fit', words: 'Seat, thread, seals' }, { view: 'bench', words: 'Bench test' }, { view: 'label', words: 'Plug label' }] as const
+const VIEWS = [
+  { view: 'valve', words: 'Spring and plunger' },
+  { view: 'routes', words: 'Routes and shims' },
+  { view: 'fit', words: 'Seat, thread, seals' },
+  { view: 'bench', words: 'Bench test' },
+  { view: 'label', words: 'Plug label' },
+] as const
 const build = useBuild()
 const house = useHouse()
 const outlook = useOutlook()
@@ -13,16 +19,27 @@ const route = useRoute()
 const { view, go } = useView(VIEWS)
 const two = computed(() => build.sheet!.layout.galleryRelief)
 const open = computed<ValveName>(() => (two.value && route.query.valve === 'relief2' ? 'relief2' : 'relief'))
-const summary = useAnswer((model) => (build.sheet ? model.relief(build.sheet, open.value) : undefined), () => [build.sheet, open.value])
-const governs = useAnswer((model) => (build.sheet && two.value ? model.governing(build.sheet) : undefined), () => build.sheet)
-const cures = useAnswer((model) => (build.sheet ? model.cures(build.sheet) : undefined), () => build.sheet)
+const summary = useAnswer(
+  (model) => (build.sheet ? model.relief(build.sheet, open.value) : undefined),
+  () => [build.sheet, open.value],
+)
+const governs = useAnswer(
+  (model) => (build.sheet && two.value ? model.governing(build.sheet) : undefined),
+  () => build.sheet,
+)
+const cures = useAnswer(
+  (model) => (build.sheet ? model.cures(build.sheet) : undefined),
+  () => build.sheet,
+)
 const margin = computed(() => ruleOf(build.sheet!, 'relief.bindMargin'))
 const p = (value: number) => house.say(value, 'pressure', house.fine)
 const idle = computed(() => outlook.now?.states.find((state) => state.name === 'idleHot'))
 const shutAtIdle = computed(() => summary.value !== undefined && summary.value.lift.idleHot === 0)
 const NAMES: Record<ValveName, string> = { relief: 'the valve at the pump', relief2: 'the valve at the gallery’s end' }
 /** Valves that stand on layout values alone: which of two governs cannot be told while there is one. */
-const unsaid = computed(() => (two.value ? (['relief', 'relief2'] as const).filter((name) => !valveHasGrounds(build.sheet!, name)) : []))
+const unsaid = computed(() =>
+  two.value ? (['relief', 'relief2'] as const).filter((name) => !valveHasGrounds(build.sheet!, name)) : [],
+)
 /** The state at which a valve is open, coldest first: there the words about governing are said. */
 const governed = computed(() => {
   const found = governs.value
@@ -37,13 +54,34 @@ const governed = computed(() => {
 
 <template>
   <div>
-    <StationHead station="relief" title="Relief">{{ shutAtIdle ? 'It sets the ceiling; it is shut at idle hot and does not move it.' : 'Plunger, spring, plug: what sets the ceiling of pressure.' }}</StationHead>
+    <StationHead station="relief" title="Relief">{{
+      shutAtIdle
+        ? 'It sets the ceiling; it is shut at idle hot and does not move it.'
+        : 'Plunger, spring, plug: what sets the ceiling of pressure.'
+    }}</StationHead>
     <div v-if="two" class="actions tabs" role="group" aria-label="Which valve">
-      <Button type="button" :variant="open === 'relief' ? undefined : 'outlined'" @click="go(view, { valve: undefined })">At the pump</Button>
-      <Button type="button" :variant="open === 'relief2' ? undefined : 'outlined'" @click="go(view, { valve: 'relief2' })">At the gallery’s end</Button>
-      <span v-if="governed" class="governs" data-testid="governs"><b>{{ NAMES[governed.by].replace(/^t/, 'T') }} governs</b>, {{ STATE_LABELS[governed.state].toLowerCase() }}: half a millimetre more shim there gives {{ p(governed.own) }}, at the other {{ p(Math.abs(governed.others)) }}.</span>
+      <Button
+        type="button"
+        :variant="open === 'relief' ? undefined : 'outlined'"
+        @click="go(view, { valve: undefined })"
+        >At the pump</Button
+      >
+      <Button
+        type="button"
+        :variant="open === 'relief2' ? undefined : 'outlined'"
+        @click="go(view, { valve: 'relief2' })"
+        >At the gallery’s end</Button
+      >
+      <span v-if="governed" class="governs" data-testid="governs"
+        ><b>{{ NAMES[governed.by].replace(/^t/, 'T') }} governs</b>, {{ STATE_LABELS[governed.state].toLowerCase() }}:
+        half a millimetre more shim there gives {{ p(governed.own) }}, at the other
+        {{ p(Math.abs(governed.others)) }}.</span
+      >
     </div>
-    <p v-if="unsaid.length > 0" class="quiet" data-testid="governs-unknown">Which of the two governs cannot be told yet: {{ unsaid.map((name) => NAMES[name]).join(' and ') }} {{ unsaid.length > 1 ? 'stand' : 'stands' }} on layout values. Measure its spring, lengths and plunger.</p>
+    <p v-if="unsaid.length > 0" class="quiet" data-testid="governs-unknown">
+      Which of the two governs cannot be told yet: {{ unsaid.map((name) => NAMES[name]).join(' and ') }}
+      {{ unsaid.length > 1 ? 'stand' : 'stands' }} on layout values. Measure its spring, lengths and plunger.
+    </p>
     <ReliefDrawing :valve="open" :summary="summary" />
     <ViewTabs label="Relief" :views="VIEWS" :view="view" @go="go($event)" />
     <ReliefSpring v-if="view === 'valve'" :valve="open" :summary="summary" />
@@ -52,15 +90,51 @@ const governed = computed(() => {
     <LazyReliefBench v-else-if="view === 'bench'" :valve="open" :summary="summary" />
     <LazyReliefLabel v-else :valve="open" />
     <section aria-label="Judgement" class="block">
-      <JudgementLine v-if="summary?.bindMargin !== undefined && summary.bindMargin < margin" :verdict="summary.bindMargin < 0 ? 'stop' : 'watch'"><b>{{ house.say(summary.bindMargin, 'length') }} left before the coils touch, house mark {{ house.say(margin, 'length') }}.</b> The valve cannot open fully, and pressure runs away when cold. Take shims out, or fit a stiffer spring.</JudgementLine>
-      <JudgementLine v-if="governed && open === governed.other" verdict="unknown"><b>{{ NAMES[governed.other].replace(/^t/, 'T') }} stays shut behind the other.</b> Raising it changes nothing: raise {{ NAMES[governed.by] }}.</JudgementLine>
-      <JudgementLine v-if="idle && idle.predicted !== 'pass' && idle.verdict !== 'void' && shutAtIdle" verdict="watch" data-testid="cannot-cure"><b>Idle hot is at {{ p(idle.pressure) }}, wanted {{ p(idle.target.least) }}.</b> A shim or a stiffer spring here cannot raise it: the valve is shut there. <template v-if="cures && cures.length > 0">What would: {{ cures.map((cure) => `${cure.label.replace(/^./, (letter) => letter.toLowerCase())}, ${p(cure.gain)}`).join('; ') }}.</template></JudgementLine>
+      <JudgementLine
+        v-if="summary?.bindMargin !== undefined && summary.bindMargin < margin"
+        :verdict="summary.bindMargin < 0 ? 'stop' : 'watch'"
+        ><b
+          >{{ house.say(summary.bindMargin, 'length') }} left before the coils touch, house mark
+          {{ house.say(margin, 'length') }}.</b
+        >
+        The valve cannot open fully, and pressure runs away when cold. Take shims out, or fit a stiffer
+        spring.</JudgementLine
+      >
+      <JudgementLine v-if="governed && open === governed.other" verdict="unknown"
+        ><b>{{ NAMES[governed.other].replace(/^t/, 'T') }} stays shut behind the other.</b> Raising it changes nothing:
+        raise {{ NAMES[governed.by] }}.</JudgementLine
+      >
+      <JudgementLine
+        v-if="idle && idle.predicted !== 'pass' && idle.verdict !== 'void' && shutAtIdle"
+        verdict="watch"
+        data-testid="cannot-cure"
+        ><b>Idle hot is at {{ p(idle.pressure) }}, wanted {{ p(idle.target.least) }}.</b> A shim or a stiffer spring
+        here cannot raise it: the valve is shut there.
+        <template v-if="cures && cures.length > 0"
+          >What would:
+          {{
+            cures
+              .map((cure) => `${cure.label.replace(/^./, (letter) => letter.toLowerCase())}, ${p(cure.gain)}`)
+              .join('; ')
+          }}.</template
+        ></JudgementLine
+      >
     </section>
-    <CautionNote name="spring">The spring is under load behind its plug. Face clear, eye protection on, hold the plug as the last thread lets go.</CautionNote>
+    <CautionNote name="spring"
+      >The spring is under load behind its plug. Face clear, eye protection on, hold the plug as the last thread lets
+      go.</CautionNote
+    >
   </div>
 </template>
 
 <style scoped>
-.tabs { margin-bottom: 8px; align-items: center; }
-.governs { flex: 1; min-width: 240px; line-height: 1.3; }
+.tabs {
+  margin-bottom: 8px;
+  align-items: center;
+}
+.governs {
+  flex: 1;
+  min-width: 240px;
+  line-height: 1.3;
+}
 </style>

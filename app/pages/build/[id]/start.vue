@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import type { Run } from '#core/run/run'
 
-const VIEWS = [{ view: 'preflight', words: 'Preflight' }, { view: 'readings', words: 'Readings' }, { view: 'breakin', words: 'Break-in' }] as const
+const VIEWS = [
+  { view: 'preflight', words: 'Preflight' },
+  { view: 'readings', words: 'Readings' },
+  { view: 'breakin', words: 'Break-in' },
+] as const
 const build = useBuild()
 const run = useRun()
 const { view, go } = useView(VIEWS)
@@ -22,13 +26,19 @@ function look(earlier: Run) {
 
 <template>
   <div>
-    <StationHead station="start" title="First start">Preflight, then watch the gauge and not the lamp. Shut down by the deadline.</StationHead>
-    <p v-if="going && !boarded" class="going" role="status"><b>{{ run.run!.who }} is starting it now.</b>{{ ' ' }}<Button type="button" @click="boarded = true">Look at it</Button></p>
+    <StationHead station="start" title="First start"
+      >Preflight, then watch the gauge and not the lamp. Shut down by the deadline.</StationHead
+    >
+    <p v-if="going && !boarded" class="going" role="status">
+      <b>{{ run.run!.who }} is starting it now.</b>{{ ' '
+      }}<Button type="button" @click="boarded = true">Look at it</Button>
+    </p>
     <ViewTabs label="First start" :views="VIEWS" :view="view" @go="go($event)" />
     <LazyStartReadings v-if="view === 'readings'" />
     <LazyBreakIn v-else-if="view === 'breakin'" />
     <StartPreflight v-else @go="boarded = true" />
-    <section v-if="view !== 'breakin' && run.list.length > 0" class="block"><h2>Earlier starts</h2>
+    <section v-if="view !== 'breakin' && run.list.length > 0" class="block">
+      <h2>Earlier starts</h2>
       <EarlierRuns @look="look" />
     </section>
     <LazyStartBoard v-if="boarded && run.run?.kind === 'start'" @leave="leave" />
@@ -36,5 +46,12 @@ function look(earlier: Run) {
 </template>
 
 <style scoped>
-.going { border-left: 6px solid var(--petrol); padding: 4px 12px; margin-bottom: 10px; display: flex; gap: 14px; align-items: center; }
+.going {
+  border-left: 6px solid var(--petrol);
+  padding: 4px 12px;
+  margin-bottom: 10px;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
 </style>

@@ -7,7 +7,8 @@ export default defineEventHandler(async (event) => {
   const { id } = await requireBuild(event)
   const after = Math.max(0, requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after ?? 0))
   const stream = openListener(event)
-  const tell = (entry: Entry) => void stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
+  const tell = (entry: Entry) =>
+    void stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
   const unwatch = hearEntries(id, tell)
   const unhear = hearShop((news) => void stream.push({ event: 'shop', data: JSON.stringify(news) }))
   stream.onClosed(() => {
@@ -15,8 +16,11 @@ export default defineEventHandler(async (event) => {
     unhear()
   })
   for (const alarm of standingAlarms()) void stream.push({ event: 'shop', data: JSON.stringify(alarm) })
-  void entriesAfter(requireDatabase(), id, after).then(async (entries) => {
-    for (const entry of entries) await stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
-  }).catch((error: Error) => console.error(`Entries of build ${id} could not be told: ${error.message}`))
+  void entriesAfter(requireDatabase(), id, after)
+    .then(async (entries) => {
+      for (const entry of entries)
+        await stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
+    })
+    .catch((error: Error) => console.error(`Entries of build ${id} could not be told: ${error.message}`))
   return stream.send()
 })

@@ -1,7 +1,11 @@
 import { z } from 'zod'
 import { gaugeReading } from '#core/rig/gauge'
 
-const Asked = z.object({ reading: z.string().min(1).max(80), engine: z.coerce.number().int().min(0).max(1e6).default(1), press: z.coerce.number().int().min(0).max(1e6).default(0) })
+const Asked = z.object({
+  reading: z.string().min(1).max(80),
+  engine: z.coerce.number().int().min(0).max(1e6).default(1),
+  press: z.coerce.number().int().min(0).max(1e6).default(0),
+})
 
 /** What the simulated digital gauge shows at a place of this build's engine, SI. */
 export default defineEventHandler(async (event) => {
@@ -11,6 +15,8 @@ export default defineEventHandler(async (event) => {
     return { reading, value: gaugeReading(sheet, reading, engine, press) }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    throw refusal(400, 'invalid', `Gauge: ${error.message}`, { problems: [{ path: 'reading', message: 'is not a reading of this layout' }] })
+    throw refusal(400, 'invalid', `Gauge: ${error.message}`, {
+      problems: [{ path: 'reading', message: 'is not a reading of this layout' }],
+    })
   }
 })

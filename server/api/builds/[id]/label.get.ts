@@ -6,13 +6,19 @@ import { layLabel } from '../../../label/layout'
 import { labelPdf } from '../../../label/pdf'
 import { labelSvg } from '../../../label/svg'
 
-const Query = z.object({ valve: z.enum(['relief', 'relief2']).default('relief'), form: z.enum(['svg', 'pdf']).default('svg') })
+const Query = z.object({
+  valve: z.enum(['relief', 'relief2']).default('relief'),
+  form: z.enum(['svg', 'pdf']).default('svg'),
+})
 
 /** The label of a relief plug: what is behind it, and a code that opens the build on this network. */
 export default defineEventHandler(async (event) => {
   const { valve, form } = requireValid(Query, getQuery(event), 'Label')
   const { id, sheet } = await requireBuild(event)
-  if (valve === 'relief2' && !sheet.layout.galleryRelief) throw refusal(404, 'unknown-valve', 'This layout has no second relief valve.', { problems: [{ path: 'valve', message: 'is not in this layout' }] })
+  if (valve === 'relief2' && !sheet.layout.galleryRelief)
+    throw refusal(404, 'unknown-valve', 'This layout has no second relief valve.', {
+      problems: [{ path: 'valve', message: 'is not in this layout' }],
+    })
   const { house } = await getHouse(requireDatabase())
   const label = plugLabel(sheet, valve, UNIT_CHOICES[house.units])
   const drawn = layLabel(label, `${networkAddress(event)}/build/${id}/relief`)

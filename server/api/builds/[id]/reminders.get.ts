@@ -4,17 +4,31 @@ import { remindersOf } from '#core/start/breakIn'
 /** What is due after a first start, as a calendar file: whole days, a reminder the morning before. */
 export default defineEventHandler(async (event) => {
   const { id, sheet } = await requireBuild(event)
-  const started = ['start.firstPressure', 'start.idleCold.pressure', 'start.idleHot.pressure'].map((key) => Date.parse(sheet.readings[key]?.at ?? '')).filter(Number.isFinite)
+  const started = ['start.firstPressure', 'start.idleCold.pressure', 'start.idleHot.pressure']
+    .map((key) => Date.parse(sheet.readings[key]?.at ?? ''))
+    .filter(Number.isFinite)
   const dayOf = (at: number): DateArray => {
     const date = new Date(at)
     return [date.getFullYear(), date.getMonth() + 1, date.getDate()]
   }
-  const { value, error } = createEvents(remindersOf(sheet, started.length > 0 ? Math.min(...started) : Date.now()).map(({ key, title, words, due }) => ({
-    uid: `${key}.${id}@uldo`, title, description: words, start: dayOf(due), end: dayOf(due + 86400e3), productId: 'uldo/reminders', calName: sheet.name,
-    alarms: [{ action: 'display' as const, description: title, trigger: { hours: 16, before: true } }],
-  })))
+  const { value, error } = createEvents(
+    remindersOf(sheet, started.length > 0 ? Math.min(...started) : Date.now()).map(({ key, title, words, due }) => ({
+      uid: `${key}.${id}@uldo`,
+      title,
+      description: words,
+      start: dayOf(due),
+      end: dayOf(due + 86400e3),
+      productId: 'uldo/reminders',
+      calName: sheet.name,
+      alarms: [{ action: 'display' as const, description: title, trigger: { hours: 16, before: true } }],
+    })),
+  )
   if (error || !value) throw refusal(500, 'calendar', 'The calendar could not be written.')
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${sheet.name.replace(/[^\w-]+/g, '-').toLowerCase()}.ics"`)
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `attachment; filename="${sheet.name.replace(/[^\w-]+/g, '-').toLowerCase()}.ics"`,
+  )
   return value
 })

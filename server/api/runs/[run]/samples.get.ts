@@ -10,7 +10,11 @@ export default defineEventHandler(async (event) => {
   const query = getQuery(event)
   if (query.format === 'csv') {
     setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
-    setResponseHeader(event, 'content-disposition', `attachment; filename="${run.kind}-${run.startedAt.slice(0, 16).replaceAll(':', '')}.csv"`)
+    setResponseHeader(
+      event,
+      'content-disposition',
+      `attachment; filename="${run.kind}-${run.startedAt.slice(0, 16).replaceAll(':', '')}.csv"`,
+    )
     return samplesToCsv(await samplesAfter(requireDatabase(), run.id, -1, 1_000_000))
   }
   return samplesAfter(requireDatabase(), run.id, requireAfter(query.after), requireValid(Most, query.most, 'Readings'))

@@ -9,7 +9,16 @@ const LIMIT = 16_000_000
 const PIECE = 6000
 
 /** What a file's columns are taken as, where its sender says so. */
-const Columns = z.array(z.strictObject({ column: z.number().int().min(0).max(500), use: z.enum(['time', ...CHANNELS]), unit: z.string().max(20) })).min(2).max(40)
+const Columns = z
+  .array(
+    z.strictObject({
+      column: z.number().int().min(0).max(500),
+      use: z.enum(['time', ...CHANNELS]),
+      unit: z.string().max(20),
+    }),
+  )
+  .min(2)
+  .max(40)
 
 /**
  * Takes readings from any logger: JSON, one sample or a list, SI and °C; or CSV lines under headings with their units in brackets, or
@@ -17,10 +26,18 @@ const Columns = z.array(z.strictObject({ column: z.number().int().min(0).max(500
  */
 export default defineEventHandler(async (event) => {
   const run = await requireRunHead(event)
-  if (run.endedAt) throw refusal(409, 'ended', 'Readings: that run is over.', { problems: [{ path: 'run', message: 'is over' }] })
+  if (run.endedAt)
+    throw refusal(409, 'ended', 'Readings: that run is over.', { problems: [{ path: 'run', message: 'is over' }] })
   const text = (await requireBytes(event, LIMIT, 'Readings')).toString('utf8')
   const db = requireDatabase()
-  if ((getRequestHeader(event, 'content-type') ?? '').includes('csv')) return takeFile(db, run.id, text, getQuery(event).columns, () => event.node.req.destroyed && !event.node.req.complete)
+  if ((getRequestHeader(event, 'content-type') ?? '').includes('csv'))
+    return takeFile(
+      db,
+      run.id,
+      text,
+      getQuery(event).columns,
+      () => event.node.req.destroyed && !event.node.req.complete,
+    )
   const sent = requireKeepable(fromJson(text), 'Readings')
   const { samples, refused } = takeSamples(sent, await nextMoment(db, run))
   const { taken, known, lost } = await takeSamplesIn(db, run.id, samples)
@@ -28,10 +45,21 @@ export default defineEventHandler(async (event) => {
   if (taken > 0) announceRun(run.id, { kind: 'samples', samples: samples.filter((_, place) => !stand.has(place)) })
   const without = new Set(refused.map(({ index }) => index))
   const kept = sent.flatMap((_, index) => (without.has(index) ? [] : [index]))
-  for (const place of lost) refused.push({ index: kept[place], path: 'time', message: `another reading stands at ${samples[place].time} s` })
+  for (const place of lost)
+    refused.push({ index: kept[place], path: 'time', message: `another reading stands at ${samples[place].time} s` })
   if (taken + known === 0) {
     const [first] = refused
-    throw refusal(400, 'invalid', first ? `Readings: none was taken: ${first.path} ${first.message}` : 'Readings: none was sent.', { problems: refused.length > 0 ? refused.slice(0, 50).map(({ path, message }) => ({ path, message })) : [{ path: '', message: 'holds no reading' }] })
+    throw refusal(
+      400,
+      'invalid',
+      first ? `Readings: none was taken: ${first.path} ${first.message}` : 'Readings: none was sent.',
+      {
+        problems:
+          refused.length > 0
+            ? refused.slice(0, 50).map(({ path, message }) => ({ path, message }))
+            : [{ path: '', message: 'holds no reading' }],
+      },
+    )
   }
   return { taken, known, refused }
 })
@@ -46,7 +74,9 @@ function fromJson(text: string): unknown[] {
   try {
     value = JSON.parse(text)
   } catch {
-    throw refusal(400, 'not-json', 'Readings: the body is neither JSON nor CSV.', { problems: [{ path: '', message: 'is not JSON; send CSV as text/csv' }] })
+    throw refusal(400, 'not-json', 'Readings: the body is neither JSON nor CSV.', {
+      problems: [{ path: '', message: 'is not JSON; send CSV as text/csv' }],
+    })
   }
   return Array.isArray(value) ? value : [value]
 }
@@ -64,9 +94,19 @@ async function takeFile(db: PGlite, id: string, text: string, said: unknown, gon
     }
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
-    throw refusal(400, 'invalid', `Readings: ${error.message}`, { problems: [{ path: 'headings', message: error.message }] })
+    throw refusal(400, 'invalid', `Readings: ${error.message}`, {
+      problems: [{ path: 'headings', message: error.message }],
+    })
   }
-  if (taken === 0) throw refusal(400, 'invalid', refused[0] ? `Readings: none was taken: line ${refused[0].line}, ${refused[0].column} ${refused[0].message}` : 'Readings: none of them was new.', { problems: refused.slice(0, 50).map(({ line, column, message }) => ({ path: `${line}/${column}`, message })) })
+  if (taken === 0)
+    throw refusal(
+      400,
+      'invalid',
+      refused[0]
+        ? `Readings: none was taken: line ${refused[0].line}, ${refused[0].column} ${refused[0].message}`
+        : 'Readings: none of them was new.',
+      { problems: refused.slice(0, 50).map(({ line, column, message }) => ({ path: `${line}/${column}`, message })) },
+    )
   return { taken, refused }
 }
 
@@ -80,7 +120,17 @@ function columnsOf(text: string, said: unknown): ColumnUse[] {
   }
   return requireValid(Columns, value, 'Columns').map(({ column, use, unit }) => {
     const found = unitsFor(use).find(({ symbol }) => symbol === unit)
-    if (!found) throw refusal(400, 'invalid', `Columns: “${unit}” is not a unit of ${use}.`, { problems: [{ path: `columns.${column}.unit`, message: `must be one of ${unitsFor(use).map(({ symbol }) => symbol).join(', ')}` }] })
+    if (!found)
+      throw refusal(400, 'invalid', `Columns: “${unit}” is not a unit of ${use}.`, {
+        problems: [
+          {
+            path: `columns.${column}.unit`,
+            message: `must be one of ${unitsFor(use)
+              .map(({ symbol }) => symbol)
+              .join(', ')}`,
+          },
+        ],
+      })
     return { column, use, unit: found }
   })
 }

@@ -15,7 +15,11 @@ export default defineEventHandler(async (event) => {
   const held: RunNews[] = []
   let caughtUp = false
   const tell = (news: RunNews) => {
-    if (news.kind !== 'samples') return stream.push({ event: news.kind, data: JSON.stringify(news.kind === 'event' ? news.event : { outcome: news.outcome }) })
+    if (news.kind !== 'samples')
+      return stream.push({
+        event: news.kind,
+        data: JSON.stringify(news.kind === 'event' ? news.event : { outcome: news.outcome }),
+      })
     const fresh = news.samples.filter((sample: ChannelSample) => sequenceOf(sample) > sent)
     if (fresh.length === 0) return undefined
     sent = Math.max(...fresh.map(sequenceOf))
@@ -27,7 +31,8 @@ export default defineEventHandler(async (event) => {
     for (let pieces = true; pieces;) {
       const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
       // Events first, and fresh: readings are judged by what was done and seen before them. The end comes last.
-      for (const known of await eventsOf(requireDatabase(), run.id)) if (known.kind !== 'end') await tell({ kind: 'event', event: known })
+      for (const known of await eventsOf(requireDatabase(), run.id))
+        if (known.kind !== 'end') await tell({ kind: 'event', event: known })
       if (samples.length > 0) await tell({ kind: 'samples', samples })
       pieces = samples.length === PIECE
     }

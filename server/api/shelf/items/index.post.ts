@@ -3,7 +3,11 @@ import { insertItemBy } from '../../../data/shelf'
 
 /** Puts a new item on the shelf. */
 export default defineEventHandler(async (event) => {
-  const result = await insertItemBy(requireDatabase(), await requireJson(event, ShelfEntry, 'Shelf item'), (await requireHand(event)).name)
+  const result = await insertItemBy(
+    requireDatabase(),
+    await requireJson(event, ShelfEntry, 'Shelf item'),
+    (await requireHand(event)).name,
+  )
   setResponseStatus(event, 201)
   return itemAnswer(result)
 })

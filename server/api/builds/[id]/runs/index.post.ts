@@ -9,7 +9,10 @@ export default defineEventHandler(async (event) => {
   const sent = await requireJson(event, NewRun, 'New run')
   const body = { ...sent, who: (await requireHand(event, sent.who)).name }
   const run = await insertRun(requireDatabase(), build.id, body)
-  if (run!.buildId !== build.id) throw refusal(409, 'conflict', 'New run: that id belongs to another build’s run.', { problems: [{ path: 'id', message: 'is taken' }] })
+  if (run!.buildId !== build.id)
+    throw refusal(409, 'conflict', 'New run: that id belongs to another build’s run.', {
+      problems: [{ path: 'id', message: 'is taken' }],
+    })
   if (run!.setup.rig && !run!.endedAt) await runRig(requireDatabase(), run!, build.sheet)
   await watchStart(watchParts(), run!, build.sheet)
   setResponseStatus(event, 201)

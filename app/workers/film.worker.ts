@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import highsWasm from 'highs/runtime?url'
 import type { Sheet } from '#core/build/schema'
-import { journalFilm } from '#core/film/journal'
+import { journalFilm } from '#core/outlook/journalFilm'
 import type { FinderProgress, Offer } from '#core/finder/types'
 import type { OutlookMap } from '#core/outlook/map'
 import type { CandidatePump } from '#core/outlook/pumps'

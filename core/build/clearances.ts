@@ -1,6 +1,7 @@
 import { diametralClearance } from '../bearing/clearance'
 import { combined, planeClearances, type Shape, shapeOf, type Survey } from '../bearing/survey'
-import { RULE_JOURNAL, ruleOf } from '../house/limits'
+import { RULE_JOURNAL } from '../house/firstRules'
+import { ruleOf } from '../house/limits'
 import type { FittedShells, Sheet } from './schema'
 import { type Held, heldValue } from './values'
 

@@ -1,5 +1,5 @@
 import type { Layout } from './schema'
-import type { Quantity } from './quantities'
+import type { Quantity } from './quantity'
 
 /** Short ways of writing a quantity's default, uncertainty and plausible range. */
 

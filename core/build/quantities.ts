@@ -1,30 +1,10 @@
 import { reciprocatingMassEstimate } from '../bearing/load'
-import type { Dimension } from '../units/units'
 import { type Draft, gap, length, MICRON, MM, RPM, speed, temperature, typical } from './drafts'
 import type { Layout } from './schema'
+import type { Quantity, Station } from './quantity'
 import { supplyQuantities } from './supply'
 
-export type Station = 'brief' | 'bearings' | 'pump' | 'relief' | 'pickup' | 'passages' | 'prime' | 'start'
-
-/** One number a builder can record: what it is, what stands in for it, and what is plausible. */
-export interface Quantity {
-  key: string
-  label: string
-  station: Station
-  dimension: Dimension
-  /** Layout default, SI, where the model needs a number before anyone has measured one. */
-  fallback?: number
-  /** Standard uncertainty of the fallback. */
-  fallbackSigma?: number
-  /** Standard uncertainty of a measurement with the usual instrument. */
-  sigma: number
-  /** Values outside are taken only after they are confirmed. */
-  plausible: [number, number]
-  /** Counted as missing until recorded. */
-  wanted: boolean
-  /** What is meant to be done rather than what is. */
-  planned?: boolean
-}
+export type { Quantity, Station } from './quantity'
 
 /** Every number that can be recorded for a layout, in the engine's order and the order of the work. */
 export function quantitiesOf(layout: Layout): Quantity[] {

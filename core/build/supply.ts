@@ -1,5 +1,5 @@
 import { type Draft, gap, length, MICRON, MM, plain, planned, speed, temperature, typical } from './drafts'
-import type { Quantity, Station } from './quantities'
+import type { Quantity, Station } from './quantity'
 import type { Layout } from './schema'
 
 /** Shared by air test and dead-head test: a plain gauge's uncertainty, Pa. */

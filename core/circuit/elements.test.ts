@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { prepareElimination } from './factor'
 import { elementFlow } from './flow'
-import { transitionPressure } from './orifice'
+import { transitionPressure } from '../orifice/orifice'
 import { frictionFactor } from './pipe'
 import type { ElementSpec, Fluid, FlowSlope, OrificeSpec, PipeSpec, ReliefSpec } from './types'
 

@@ -1,5 +1,6 @@
 import { bearingLaw, bearingSlots, setBearing } from './bearing'
-import { HOLE_SLOTS, holeLaw, setHole } from './orifice'
+import { HOLE_SLOTS, setHole } from '../orifice/orifice'
+import { holeLaw } from './orifice'
 import { PIPE_SLOTS, pipeLaw, setPipe } from './pipe'
 import { pumpLaw } from './pump'
 import { FLOW, FROM, type ElementSpec, type Fluid, type ReliefSpec, TO } from './types'

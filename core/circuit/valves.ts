@@ -1,7 +1,8 @@
 import { fullLift, uncoveredArea, uncoveredWidth } from '../relief/port'
 import { preload } from '../relief/spring'
 import { liftAt, plungerArea } from '../relief/valve'
-import { HOLE_SLOTS, holeLaw, setHole, transitionPressure } from './orifice'
+import { HOLE_SLOTS, setHole, transitionPressure } from '../orifice/orifice'
+import { holeLaw } from './orifice'
 import { type CheckSpec, FLOW, FROM, type Fluid, type ReliefSpec, TO } from './types'
 
 /** Keeps a shut valve joined to the circuit: a weep that no gauge would show, m³/(s·Pa). */

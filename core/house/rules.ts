@@ -1,6 +1,6 @@
 import type { Dimension } from '../units/units'
 import { USES } from '../build/words'
-import { FIRST_RULES } from './limits'
+import { FIRST_RULES } from './firstRules'
 
 /** One limit that a shop judges by. */
 export interface Rule {

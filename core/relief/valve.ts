@@ -1,4 +1,4 @@
-import { holeFlow } from '../circuit/orifice'
+import { holeFlow } from '../orifice/orifice'
 import { type Port, fullLift, uncoveredArea } from './port'
 import { type FittedSpring, preload, total } from './spring'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { JournalFilm } from '#core/film/journal'
+import type { JournalFilm } from '#core/outlook/journalFilm'
 
 /** Shell pair from the front: groove, film exaggerated, pressure outward, the journal where it runs, its orbit when there is one. */
 const { film, arc, orbit } = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { proxy } from 'comlink'
 import type { BearingSet } from '#core/build/clearances'
-import { COMBINED_ROUGHNESS, usualLoad } from '#core/film/journal'
+import { COMBINED_ROUGHNESS, usualLoad } from '#core/outlook/journalFilm'
 import { namedStates } from '#core/outlook/states'
 import type { OrbitSummary } from '~/workers/film.worker'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { COMBINED_ROUGHNESS, type FilmMoment, journalFilm } from './journal'
+import { COMBINED_ROUGHNESS, type FilmMoment, journalFilm } from './journalFilm'
 
 const sheet = DEMO_BUILDS.ottiline()
 const moment: FilmMoment = { load: 8000, speed: 3200 / 60, temperature: 95, feedPressure: 4e5, arc: 180 }

@@ -4,12 +4,12 @@ import { type BearingSet, bearingsOf } from '../build/clearances'
 import type { Sheet } from '../build/schema'
 import { requireValue } from '../build/values'
 import { oilAt } from '../oil/oil'
-import { modelOf } from '../outlook/model'
-import { meanPressureAt } from '../outlook/states'
+import { modelOf } from './model'
+import { meanPressureAt } from './states'
 import type { Verdict } from '../targets/targets'
-import { prepareBearing } from './bearing'
-import { HEAT_CAPACITY, warm } from './heat'
-import type { FilmCase } from './types'
+import { prepareBearing } from '../film/bearing'
+import { HEAT_CAPACITY, warm } from '../film/heat'
+import type { FilmCase } from '../film/types'
 
 /** What a builder may turn to see the film move. */
 export interface FilmMoment {

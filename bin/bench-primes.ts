@@ -3,9 +3,9 @@
  * measured, driven by a drill whose speed nobody measured, read on a gauge with its own error.
  */
 import { DEMO_BUILDS } from '../demo/make'
-import { prepareEngine } from '../core/build/engine'
-import { leftOutOf } from '../core/build/inspections'
-import { passagesOf } from '../core/passages/items'
+import { prepareEngine } from '../core/engine/engine'
+import { leftOutOf } from '../core/engine/inspections'
+import { passagesOf } from '../core/parts/passage'
 import { modelOf } from '../core/outlook/model'
 import { oilAt } from '../core/oil/oil'
 import { judgePrime, primeExpectation } from '../core/prime/prime'

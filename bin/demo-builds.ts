@@ -1,7 +1,7 @@
 /** Writes the demo builds as ordinary build files, and what the demo shop keeps. */
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { Sheet } from '../core/build/schema'
+import { Sheet } from '../core/record/schema'
 import { House } from '../core/house/schema'
 import { DEMO_BUILDS, demoHouse, demoShelf } from '../demo/make'
 

@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { z } from 'zod'
-import { Sheet } from '../core/build/schema'
+import { Sheet } from '../core/record/schema'
 
 export const schemaText = () =>
   `${JSON.stringify({ title: 'Uldo build file', ...z.toJSONSchema(Sheet, { io: 'input' }) }, null, 2)}\n`

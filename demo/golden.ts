@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
-import { Sheet } from '../core/build/schema'
+import { Sheet } from '../core/record/schema'
 import { circuitAtState } from '../core/outlook/circuitState'
 import { outlookOf } from '../core/outlook/outlook'
 import { STATE_NAMES, type StateName } from '../core/targets/targets'

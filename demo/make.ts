@@ -1,13 +1,13 @@
-import { newSheet } from '../core/build/layouts'
+import { newSheet } from '../core/record/layouts'
 import { FIRST_HOUSE } from '../core/house/first'
-import { passagesOf, rightFit } from '../core/passages/items'
+import { passagesOf, rightFit } from '../core/parts/passage'
 import { ShelfEntry } from '../core/shelf/schema'
 import type { House } from '../core/house/schema'
-import { quantitiesOf } from '../core/build/quantities'
-import { Sheet, type Reading } from '../core/build/schema'
+import { quantitiesOf } from '../core/engine/quantities'
+import { Sheet, type Reading } from '../core/record/schema'
 import { normal, seeded } from '../core/random/random'
-import { findUnit } from '../core/units/parse'
-import { UNITS, toSI } from '../core/units/units'
+import { findUnit } from '../core/quantity/parse'
+import { UNITS, toSI } from '../core/quantity/units'
 
 /** The workshop of the demo: Brackwater Engine Shed. Everything here is invented. */
 

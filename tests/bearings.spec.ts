@@ -1,5 +1,5 @@
 import { type Page } from '@playwright/test'
-import type { Entry } from '../core/build/entry'
+import type { Entry } from '../core/record/entry'
 import { buildId, expect, field, PHOTO, record, type Running, saved, startServer, test } from './server'
 
 const enter = async (page: Page, text: string) => {

@@ -1,5 +1,5 @@
 import { outlookOf } from '../core/outlook/outlook'
-import type { Sheet } from '../core/build/schema'
+import type { Sheet } from '../core/record/schema'
 import { expect, field, record, saved, test } from './server'
 
 /** A builder's whole way on a new inline four: from the first measurement to the verdict of the first start. */

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { DEMO_BUILDS } from '../demo/make'
-import { newSheet } from '../core/build/layouts'
-import type { Sheet } from '../core/build/schema'
+import { newSheet } from '../core/record/layouts'
+import type { Sheet } from '../core/record/schema'
 import { buildId, expect, field, record, type Running, saved, test } from './server'
 
 async function posted(server: Running, sheet: Sheet): Promise<string> {

@@ -1,5 +1,5 @@
-import { catalogueOf } from '../core/build/values'
-import type { Sheet } from '../core/build/schema'
+import { catalogueOf } from '../core/engine/values'
+import type { Sheet } from '../core/record/schema'
 import { readingPath } from '../app/composables/stations'
 import { buildId, expect, field, test } from './server'
 

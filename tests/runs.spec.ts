@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
-import type { Sheet } from '../core/build/schema'
+import type { Sheet } from '../core/record/schema'
 import { modelOf } from '../core/outlook/model'
 import { outletChecks } from '../core/prime/primed'
 import { drawTruth } from '../core/rig/rig'

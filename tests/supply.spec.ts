@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
-import { newSheet } from '../core/build/layouts'
-import type { Layout } from '../core/build/schema'
+import { newSheet } from '../core/record/layouts'
+import type { Layout } from '../core/record/schema'
 import { expect, field, PHOTO, type Running, record, saved, test } from './server'
 
 /** A new build straight from its layout; its id. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { quantitiesOf } from '#core/build/quantities'
-import { newSheet } from '#core/build/layouts'
-import { UNITS } from '#core/units/units'
+import { quantitiesOf } from '#core/engine/quantities'
+import { newSheet } from '#core/record/layouts'
+import { UNITS } from '#core/quantity/units'
 import { cellsOf } from './pasteReadings'
 import { readTyped } from './useReadingEntry'
 

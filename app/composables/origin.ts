@@ -1,5 +1,5 @@
-import type { Sheet } from '#core/build/schema'
-import { standInOf } from '#core/build/standIn'
+import type { Sheet } from '#core/record/schema'
+import { standInOf } from '#core/engine/standIn'
 
 /** Where a value came from, in a few words: who and when, or that it is assumed. */
 export function originWords(sheet: Sheet, name: string): string {

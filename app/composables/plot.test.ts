@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { UNITS } from '#core/units/units'
+import { UNITS } from '#core/quantity/units'
 import { keptApart, linePath, roundTicks, stayingBelow } from './plot'
 
 describe('parts of a chart', () => {

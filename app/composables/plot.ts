@@ -1,5 +1,5 @@
 import { ticks } from 'd3-array'
-import type { Unit } from '#core/units/units'
+import type { Unit } from '#core/quantity/units'
 
 /** Round values of a unit between two SI values, about as many as asked for, SI. */
 export function roundTicks(

@@ -1,4 +1,4 @@
-import type { Station } from '#core/build/quantities'
+import type { Station } from '#core/engine/quantities'
 
 export type Page = Station | 'outlook'
 

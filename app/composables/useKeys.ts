@@ -1,4 +1,4 @@
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 import type { Router } from 'vue-router'
 import { PAGES, stationPath } from './stations'
 

@@ -1,7 +1,7 @@
 import { AT_PAD } from '#core/prime/run'
 import { primeWayOf } from '#core/prime/way'
 import type { PrimeSeen } from '#core/prime/watch'
-import { flickerOf, mean, median } from '#core/start/mean'
+import { flickerOf, mean, median } from '#core/quantity/mean'
 import type { ChannelSample } from '#core/run/channels'
 import type { KeptEvent } from '#core/run/run'
 

@@ -1,9 +1,9 @@
-import type { Quantity } from '#core/build/quantities'
-import type { Reading } from '#core/build/schema'
+import type { Quantity } from '#core/engine/quantities'
+import type { Reading } from '#core/record/schema'
 import { repeated } from '#core/bearing/survey'
 import { instrumentSigma } from '#core/house/instrument'
-import { parseQuantity } from '#core/units/parse'
-import type { Unit } from '#core/units/units'
+import { parseQuantity } from '#core/quantity/parse'
+import type { Unit } from '#core/quantity/units'
 
 /** What was typed into a reading: one value, or up to three of the same thing parted by semicolons. */
 export type Typed = { ok: true; value: number; repeats?: number[] } | { ok: false; message: string }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { PRESETS } from '#core/build/layouts'
+import { PRESETS } from '#core/record/layouts'
 import type { StationProgress } from '#core/progress/progress'
-import type { Verdict } from '#core/targets/targets'
+import type { Verdict } from '#core/quantity/verdict'
 import { PAGES } from '~/composables/stations'
 import { many, stretch } from '~/composables/words'
 

@@ -1,7 +1,7 @@
-import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/units/units'
-import type { Quantity } from '#core/build/quantities'
+import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/quantity/units'
+import type { Quantity } from '#core/engine/quantities'
 import { remember, remembered, rememberedJson } from '~/sync/browserStorage'
-import { decimalsFor, formatNumber, formatQuantity } from '#core/units/format'
+import { decimalsFor, formatNumber, formatQuantity } from '#core/quantity/format'
 
 /** Who records, in which units and with which instrument, kept in this browser; units by person, the shop's own where a person has none. */
 export const useHouse = defineStore('house', () => {

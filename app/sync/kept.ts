@@ -1,5 +1,5 @@
 import type { Operation } from 'fast-json-patch'
-import type { Change } from '#core/build/entry'
+import type { Change } from '#core/record/entry'
 
 /** What a browser can write: to a build's record, to a run, to what the shop keeps, to the shelf. */
 export type Kind = 'build' | 'run' | 'shop' | 'shelf'

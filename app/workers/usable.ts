@@ -1,5 +1,5 @@
-import type { Sheet } from '#core/build/schema'
-import { usableSheet } from '#core/build/voids'
+import type { Sheet } from '#core/record/schema'
+import { usableSheet } from '#core/engine/usableSheet'
 
 const isSheet = (value: unknown): value is Sheet =>
   typeof value === 'object' && value !== null && (value as { format?: unknown }).format === 'uldo-build'

@@ -1,4 +1,4 @@
-import type { Verdict } from '../targets/targets'
+import type { Verdict } from '../quantity/verdict'
 
 /** Limits of a sideways clearance, m. */
 export interface FloatLimits {

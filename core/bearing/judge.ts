@@ -1,4 +1,4 @@
-import type { Verdict } from '../targets/targets'
+import type { Verdict } from '../quantity/verdict'
 import type { Uncertain } from './clearance'
 
 export interface ClearanceVerdict {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { journalPosition, loadNumber } from '../bearing/eccentricity'
 import { type GrooveLeakage, ARC_PIECES, grooveLeakage } from '../bearing/leakage'
-import { setHoleFed } from '../build/engine'
+import { setHoleFed } from '../engine/engine'
 import { elementFlow } from '../circuit/flow'
 import { prepareBearing } from './bearing'
 

@@ -1,5 +1,5 @@
-import type { EngineValues } from '../build/engine'
-import type { Sheet } from '../build/schema'
+import type { EngineValues } from '../engine/engine'
+import type { Sheet } from '../record/schema'
 import { oilAt, oilFrom } from '../oil/oil'
 import { ruleOf } from '../house/limits'
 import { rangeOf, samplePressures } from '../outlook/band'

@@ -1,5 +1,5 @@
-import { bearingsOf, type BearingSet } from '../build/clearances'
-import type { Sheet } from '../build/schema'
+import { bearingsOf, type BearingSet } from '../parts/clearances'
+import type { Sheet } from '../record/schema'
 import { planStack, type Washer } from '../relief/stack'
 import { numberOf } from '../shelf/fields'
 import type { ShelfItem } from '../shelf/schema'

@@ -1,5 +1,5 @@
 import { FIRST_RULES } from './firstRules'
-import type { HouseRules, Sheet } from '../build/schema'
+import type { HouseRules, Sheet } from '../record/schema'
 import type { House } from './schema'
 
 /**

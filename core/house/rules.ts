@@ -1,5 +1,5 @@
-import type { Dimension } from '../units/units'
-import { USES } from '../build/words'
+import type { Dimension } from '../quantity/units'
+import { USES } from '../record/words'
 import { FIRST_RULES } from './firstRules'
 
 /** One limit that a shop judges by. */

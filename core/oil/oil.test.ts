@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { OIL_GRADES, oilGrade } from './grades'
 import { oilAt, oilFrom } from './oil'
 import { blendOils, diluteOil } from './blend'
-import { oilFiguresOf } from './sheet'
+import { oilFiguresOf } from '../record/oil'
 import { kinematicViscosity, oilDensity, waltherLine } from './viscosity'
 
 describe('Walther line (ASTM D341)', () => {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { journalPosition, loadNumber } from '../bearing/eccentricity'
-import { throwsOf } from '../build/crank'
-import { newSheet, PRESETS } from '../build/layouts'
-import { engineOrbits } from './engine'
+import { throwsOf } from '../parts/throws'
+import { newSheet, PRESETS } from '../record/layouts'
+import { engineOrbits } from '../outlook/orbits'
 import { orbit } from './orbit'
 
 const bearing = { diameter: 0.06, length: 0.021, radialClearance: 3e-5, viscosity: 0.01, speed: 50 }

@@ -1,4 +1,4 @@
-import type { Running } from '../build/engine'
+import type { Running } from '../engine/engine'
 import { normal, seeded } from '../random/random'
 import { gaugePressure, type Model } from './model'
 

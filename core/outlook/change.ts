@@ -1,5 +1,6 @@
-import type { Sheet } from '../build/schema'
-import { STATE_NAMES, type StateName, type Verdict } from '../targets/targets'
+import type { Sheet } from '../record/schema'
+import { STATE_NAMES, type StateName } from '../targets/targets'
+import type { Verdict } from '../quantity/verdict'
 import { pressureBands } from './band'
 import { modelOf } from './model'
 import { outlookOf } from './outlook'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { catalogueOf } from '../build/values'
+import { catalogueOf } from '../engine/values'
 import { circuitAtState, circuitState } from './circuitState'
 import { nextMeasurements } from './nextMeasurement'
 import { outlookOf } from './outlook'

@@ -1,9 +1,9 @@
 import { judgeClearance } from '../bearing/judge'
-import { bearingsOf, clearanceLimits } from '../build/clearances'
-import { findingOf, inspectionsOf, leftOutOf } from '../build/inspections'
-import type { Station } from '../build/quantities'
-import type { Sheet } from '../build/schema'
-import { passagesOf } from '../passages/items'
+import { bearingsOf, clearanceLimits } from '../parts/clearances'
+import { findingOf, inspectionsOf, leftOutOf } from '../engine/inspections'
+import type { Station } from '../engine/quantities'
+import type { Sheet } from '../record/schema'
+import { passagesOf } from '../parts/passage'
 
 /** Something at fault on record that the circuit computes with. */
 export interface ComputedFault {

@@ -1,5 +1,5 @@
-import type { Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 import { pressureBands } from './band'
 import { gaugePressure, modelOf } from './model'
 import { flowStartPressure } from '../relief/valve'

@@ -1,5 +1,5 @@
-import { bearingsOf, clearanceLimits } from '../build/clearances'
-import type { Sheet } from '../build/schema'
+import { bearingsOf, clearanceLimits } from '../parts/clearances'
+import type { Sheet } from '../record/schema'
 import { judgeClearance } from '../bearing/judge'
 import { gaugePressure, modelOf } from './model'
 import { namedStates } from './states'

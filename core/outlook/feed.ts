@@ -1,9 +1,9 @@
 import { feedDuty, leastGalleryPressure } from '../bearing/feed'
-import { bearingsOf } from '../build/clearances'
-import type { Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import { bearingsOf } from '../parts/clearances'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
-import { oilOf } from '../oil/sheet'
+import { oilOf } from '../record/oil'
 
 /** Least gallery pressure that keeps this build's rods fed at its maximum speed, Pa, and that speed, rev/s. */
 export function rodFeed(sheet: Sheet): { pressure: number; speed: number } {

@@ -1,8 +1,8 @@
-import { bearingsOf } from '../build/clearances'
-import { pumpDisplacement } from '../build/pump'
-import type { Sheet } from '../build/schema'
-import { catalogueOf, heldValue } from '../build/values'
-import { benchLog, springRateOf } from '../build/relief'
+import { bearingsOf } from '../parts/clearances'
+import { pumpDisplacement } from '../parts/pumpRecord'
+import type { Sheet } from '../record/schema'
+import { catalogueOf, heldValue } from '../engine/values'
+import { benchLog, springRateOf } from '../parts/reliefRecord'
 import type { StateName } from '../targets/targets'
 
 /** Something that governs a state and of which nothing at all was recorded. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { newSheet } from '../build/layouts'
+import { newSheet } from '../record/layouts'
 import { FLOW_KINDS, outlookMap } from './map'
 import { gaugePressure, modelOf } from './model'
 import { sensitivities } from './sensitivity'

@@ -1,4 +1,4 @@
-import type { Sheet } from '../build/schema'
+import type { Sheet } from '../record/schema'
 import { pressureBands } from './band'
 import type { OutlookMap } from './map'
 import { modelOf } from './model'

@@ -1,5 +1,6 @@
-import { requireValue } from '../build/values'
-import type { StateName, Target, Verdict } from '../targets/targets'
+import { requireValue } from '../engine/values'
+import type { StateName, Target } from '../targets/targets'
+import type { Verdict } from '../quantity/verdict'
 import { type Band, pressureBands } from './band'
 import type { Model } from './model'
 import { momentAt, namedStates } from './states'

@@ -1,12 +1,12 @@
-import { type Engine, type Running, prepareEngine } from '../build/engine'
-import type { ModelInput } from '../build/input'
-import { modelInputs } from '../build/inputs'
-import type { EngineValues } from '../build/engine'
-import { leftOutOf } from '../build/inspections'
-import type { Sheet } from '../build/schema'
-import { usableSheet } from '../build/voids'
+import { type Engine, type Running, prepareEngine } from '../engine/engine'
+import type { ModelInput } from '../engine/input'
+import { modelInputs } from '../engine/inputs'
+import type { EngineValues } from '../engine/engine'
+import { leftOutOf } from '../engine/inspections'
+import type { Sheet } from '../record/schema'
+import { usableSheet } from '../engine/usableSheet'
 import { type Oil, oilAt } from '../oil/oil'
-import { oilOf } from '../oil/sheet'
+import { oilOf } from '../record/oil'
 
 /** A sheet made ready to be asked: its circuit, its values with their uncertainties, its oil. */
 export interface Model {

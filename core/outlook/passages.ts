@@ -1,5 +1,5 @@
-import type { Sheet } from '../build/schema'
-import { type BypassFit, passagesOf } from '../passages/items'
+import type { Sheet } from '../record/schema'
+import { type BypassFit, passagesOf } from '../parts/passage'
 import { type StateReadings, stateReadings } from './change'
 
 /** What the gauge would say with a passage item as it should not be. */

@@ -1,4 +1,4 @@
-import type { Running } from '../build/engine'
+import type { Running } from '../engine/engine'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { shaftPower } from '../pump/power'

@@ -1,6 +1,6 @@
-import type { Running } from '../build/engine'
-import type { Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import type { Running } from '../engine/engine'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 import { STATE_NAMES, type StateName } from '../targets/targets'
 
 export const STATE_LABELS: Record<StateName, string> = {

@@ -1,5 +1,5 @@
-import type { Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { rangeOf, sampleReadings } from './band'

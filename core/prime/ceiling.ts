@@ -1,4 +1,4 @@
-import type { Sheet } from '../build/schema'
+import type { Sheet } from '../record/schema'
 import { ruleOf } from '../house/limits'
 
 /** Highest that a gauge may show while an engine is primed, Pa: the maker's, else the house's with cold oil. */

@@ -1,4 +1,4 @@
-import type { CircuitPlan } from '../build/plan'
+import type { CircuitPlan } from '../engine/plan'
 import type { OilState } from '../oil/oil'
 import type { LinearSpec, NodeSpec, ReliefSpec } from '../circuit/types'
 

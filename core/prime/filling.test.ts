@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { newSheet, PRESETS } from '../build/layouts'
+import { newSheet, PRESETS } from '../record/layouts'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
 import { slipConductance } from '../pump/slip'

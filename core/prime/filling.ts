@@ -1,4 +1,4 @@
-import { prepareEngine } from '../build/engine'
+import { prepareEngine } from '../engine/engine'
 import type { ElementSpec } from '../circuit/types'
 import { slipConductance } from '../pump/slip'
 import { AIR, ATMOSPHERE, OPEN_TO_AIR } from './air'

@@ -1,5 +1,5 @@
-import type { CircuitPlan } from '../build/plan'
-import type { Layout } from '../build/schema'
+import type { CircuitPlan } from '../engine/plan'
+import type { Layout } from '../record/schema'
 
 /** A place where oil must be seen, or be taken as arrived. */
 export interface Outlet {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { openingPressure } from '../relief/valve'
-import { bearingsOf } from '../build/clearances'
-import { newSheet } from '../build/layouts'
-import { reliefValve } from '../build/relief'
+import { bearingsOf } from '../parts/clearances'
+import { newSheet } from '../record/layouts'
+import { reliefValve } from '../parts/reliefRecord'
 import { primeCeiling } from './ceiling'
 import { judgePrime, primeExpectation } from './prime'
 

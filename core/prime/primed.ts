@@ -1,5 +1,5 @@
-import { checksOf } from '../build/checks'
-import type { Sheet } from '../build/schema'
+import { checksOf } from '../engine/checks'
+import type { Sheet } from '../record/schema'
 import { primeCeiling } from './ceiling'
 
 /** Outlets at which oil is to be seen before an engine counts as primed, by key. */

@@ -1,5 +1,5 @@
-import { oilFill } from '../build/pickup'
-import type { Sheet } from '../build/schema'
+import { oilFill } from '../parts/pickupRecord'
+import type { Sheet } from '../record/schema'
 import type { Method, PrimeWay } from './way'
 
 /** How a method goes at the engine: what is needed, what is done in which order, what can hurt. */

@@ -1,8 +1,8 @@
 import { normal, seeded } from '../random/random'
 import type { Ranged } from '../outlook/band'
 import { modelOf } from '../outlook/model'
-import { deviation, mean } from '../start/mean'
-import type { Sheet } from '../build/schema'
+import { deviation, mean } from '../quantity/mean'
+import type { Sheet } from '../record/schema'
 import { type PrimeFault, type PrimeRun, primeRun } from './run'
 import type { PrimeWay } from './way'
 

@@ -1,5 +1,5 @@
-import type { Engine, EngineValues } from '../build/engine'
-import type { Layout } from '../build/schema'
+import type { Engine, EngineValues } from '../engine/engine'
+import type { Layout } from '../record/schema'
 import type { OilState } from '../oil/oil'
 import type { Packing } from './air'
 

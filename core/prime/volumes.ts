@@ -1,5 +1,5 @@
-import type { EngineValues } from '../build/engine'
-import type { CircuitPlan } from '../build/plan'
+import type { EngineValues } from '../engine/engine'
+import type { CircuitPlan } from '../engine/plan'
 import type { PipeSpec } from '../circuit/types'
 
 const LITRE = 1e-3

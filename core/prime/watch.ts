@@ -1,5 +1,5 @@
-import type { Sheet } from '../build/schema'
-import { passagesOf } from '../passages/items'
+import type { Sheet } from '../record/schema'
+import { passagesOf } from '../parts/passage'
 import { modelOf } from '../outlook/model'
 import { type Fault, faultOf, type FaultKey } from '../trace/faults'
 import type { PrimeExpectation } from './prime'

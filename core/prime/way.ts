@@ -1,5 +1,5 @@
-import type { Layout, Sheet } from '../build/schema'
-import { heldValue, requireValue } from '../build/values'
+import type { Layout, Sheet } from '../record/schema'
+import { heldValue, requireValue } from '../engine/values'
 import type { Packing } from './air'
 import { USUAL_FILTER } from './volumes'
 

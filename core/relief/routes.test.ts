@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { benchOf, openingOf, reliefInputs, reliefValve, springRateOf } from '../build/relief'
-import { valveFit } from '../build/fit'
-import type { Sheet } from '../build/schema'
+import { benchOf, openingOf, reliefInputs, reliefValve, springRateOf } from '../parts/reliefRecord'
+import { valveFit } from '../parts/reliefFit'
+import type { Sheet } from '../record/schema'
 import { governing, idleCures, reliefRoutes, reliefSummary } from '../outlook/relief'
 import { outlookOf } from '../outlook/outlook'
 import { deadHeadReading } from './bench'
-import { UNIT_CHOICES } from '../units/units'
-import { plugLabel } from './label'
+import { UNIT_CHOICES } from '../quantity/units'
+import { plugLabel } from '../outlook/plugLabel'
 import { routesTo } from './routes'
 import { openingPressure, plungerArea, type ReliefValve } from './valve'
-import { deadHeadRig } from '../build/relief'
+import { deadHeadRig } from '../parts/reliefRecord'
 
 const put = (sheet: Sheet, readings: Record<string, number>) => {
   for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { newSheet } from '../build/layouts'
-import { quantitiesOf } from '../build/quantities'
+import { newSheet } from '../record/layouts'
+import { quantitiesOf } from '../engine/quantities'
 import { gaugeReading } from './gauge'
 
 describe('the simulated digital gauge', () => {

@@ -1,7 +1,7 @@
-import { bearingsOf } from '../build/clearances'
-import type { Quantity } from '../build/quantities'
-import type { Sheet } from '../build/schema'
-import { catalogueOf, heldValue } from '../build/values'
+import { bearingsOf } from '../parts/clearances'
+import type { Quantity } from '../engine/quantities'
+import type { Sheet } from '../record/schema'
+import { catalogueOf, heldValue } from '../engine/values'
 import { normal, seeded } from '../random/random'
 
 /** Name of the simulated gauge among a shop's instruments. */

@@ -1,4 +1,4 @@
-import type { Sheet } from '../build/schema'
+import type { Sheet } from '../record/schema'
 import { modelOf } from '../outlook/model'
 import { preparePriming } from '../prime/run'
 import { type PrimeWay, primeWayOf } from '../prime/way'

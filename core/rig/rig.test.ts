@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { requireValue } from '../build/values'
+import { requireValue } from '../engine/values'
 import { gaugePressure, modelOf } from '../outlook/model'
 import { namedStates } from '../outlook/states'
 import type { RigAction } from './actions'

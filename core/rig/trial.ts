@@ -1,4 +1,4 @@
-import type { Sheet } from '../build/schema'
+import type { Sheet } from '../record/schema'
 import type { FaultKey } from '../trace/faults'
 import { envelopeOf } from '../start/envelope'
 import type { Expectation } from '../start/expectation'

@@ -1,4 +1,4 @@
-import type { Dimension } from '../units/units'
+import type { Dimension } from '../quantity/units'
 
 /** What can be wired up for a run. */
 export const CHANNELS = ['pressure', 'gauge', 'speed', 'temperature', 'drill', 'tank'] as const

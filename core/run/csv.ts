@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { findUnit } from '../units/parse'
-import { fromSI, toSI, type Unit, UNITS } from '../units/units'
+import { findUnit } from '../quantity/parse'
+import { fromSI, toSI, type Unit, UNITS } from '../quantity/units'
 import { CHANNEL, CHANNELS, type Channel, type ChannelSample } from './channels'
 
 /** What a column of a logger's file is taken as. */

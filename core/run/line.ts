@@ -1,5 +1,5 @@
-import { findUnit } from '../units/parse'
-import { toSI, UNITS } from '../units/units'
+import { findUnit } from '../quantity/parse'
+import { toSI, UNITS } from '../quantity/units'
 import { CHANNEL, CHANNELS, type Channel, type ChannelSample } from './channels'
 
 export type LineResult = { ok: true; sample: Partial<ChannelSample> } | { ok: false; message: string }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { findUnit, parseQuantity } from '../units/parse'
-import { fromSI, type Unit, UNITS } from '../units/units'
+import { findUnit, parseQuantity } from '../quantity/parse'
+import { fromSI, type Unit, UNITS } from '../quantity/units'
 import { type Properties, SHELF_FIELDS, SHELF_KINDS, type ShelfField, type ShelfKind } from './fields'
 import { ShelfEntry } from './schema'
 

@@ -1,4 +1,4 @@
-import type { Dimension } from '../units/units'
+import type { Dimension } from '../quantity/units'
 
 /** What lies on a shop's shelf. */
 export const SHELF_KINDS = ['spring', 'washer', 'shell', 'oil', 'pump', 'filter', 'relief'] as const

@@ -1,5 +1,5 @@
-import type { Layout, Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import type { Layout, Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 
 /** One stretch of a break-in: hold this, that long, and look at that. */
 export interface BreakInStep {

@@ -1,5 +1,5 @@
-import type { Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 import { type Band, pressureBands } from '../outlook/band'
 import { modelOf } from '../outlook/model'
 import { evenly, momentAt } from '../outlook/states'

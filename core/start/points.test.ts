@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { requireValue } from '../build/values'
-import { deviation, flickerOf, mean } from './mean'
+import { requireValue } from '../engine/values'
+import { deviation, flickerOf, mean } from '../quantity/mean'
 import type { RunSample } from './watchTypes'
 import { pointAt, prepareCapture } from './points'
 

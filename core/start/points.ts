@@ -1,7 +1,7 @@
-import type { Sheet } from '../build/schema'
-import { requireValue } from '../build/values'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
 import { ruleOf } from '../house/limits'
-import { deviation, mean } from './mean'
+import { deviation, mean } from '../quantity/mean'
 import type { RunSample } from './watchTypes'
 
 export const POINT_NAMES = ['idleCold', 'fastIdle', 'idleHot', 'workingHot'] as const

@@ -1,13 +1,13 @@
-import { prepareEngine } from '../build/engine'
-import { leftOutOf } from '../build/inspections'
-import type { Sheet } from '../build/schema'
+import { prepareEngine } from '../engine/engine'
+import { leftOutOf } from '../engine/inspections'
+import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
 import { meanPressureAt } from '../outlook/states'
 import { prepareFilling } from '../prime/filling'
 import { primeWayOf } from '../prime/way'
 import { FAULT_KEYS, faultOf, type FaultKey } from '../trace/faults'
-import { flickerOf, mean } from './mean'
+import { flickerOf, mean } from '../quantity/mean'
 import type { RunSample, Stop } from './watchTypes'
 
 /** A cause that fits what was seen. */

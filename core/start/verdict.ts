@@ -1,13 +1,14 @@
-import type { Sheet } from '../build/schema'
+import type { Sheet } from '../record/schema'
 import { ruleOf } from '../house/limits'
-import { usableSheet } from '../build/voids'
+import { usableSheet } from '../engine/usableSheet'
 import { pressureBands } from '../outlook/band'
 import { judgeReading, type PointVerdict } from '../outlook/measured'
 import { modelOf } from '../outlook/model'
 import { targetAt, targetBetween } from '../outlook/outlook'
 import { momentAt, namedStates } from '../outlook/states'
 import type { Oil } from '../oil/oil'
-import type { StateName, Target, Verdict } from '../targets/targets'
+import type { StateName, Target } from '../targets/targets'
+import type { Verdict } from '../quantity/verdict'
 import type { PointName } from './points'
 
 /** No pressure by then: shut down, whatever the house says. Seconds after firing. */

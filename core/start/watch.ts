@@ -1,7 +1,7 @@
 import { GAUGE_ERROR } from '../outlook/measured'
 import { type Envelope, envelopeOf } from './envelope'
 import type { Expectation } from './expectation'
-import { deviation, mean, median } from './mean'
+import { deviation, mean, median } from '../quantity/mean'
 import type { Assessment, BlindReason, RunSample, Stop, StopCode, WatchCode } from './watchTypes'
 import type { WatchRules } from './watchRules'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { newSheet } from '../build/layouts'
+import { newSheet } from '../record/layouts'
 import type { PointVerdict } from './verdict'
 import { HARD_LIMIT, judgeFirstPressure } from './verdict'
 import { pointReason, STOP_TITLES, stopReason } from './words'

@@ -1,4 +1,4 @@
-import type { Layout, Sheet } from '../build/schema'
+import type { Layout, Sheet } from '../record/schema'
 import type { Target } from '../targets/targets'
 import type { BlindReason, StopCode, WatchCode } from './watchTypes'
 import type { PointVerdict } from './verdict'

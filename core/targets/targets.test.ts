@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { newSheet } from '../build/layouts'
-import type { Sheet } from '../build/schema'
-import { judge, perThousand, schools, type StateName, STATE_NAMES, targetOf } from './targets'
+import { newSheet } from '../record/layouts'
+import type { Sheet } from '../record/schema'
+import { perThousand, schools, type StateName, STATE_NAMES, targetOf } from './targets'
+import { judge } from '../quantity/verdict'
 
 const PSI = 6894.757
 const at = (name: StateName, rpm: number) => ({ name, speed: rpm / 60, temperature: 95 })

@@ -1,5 +1,5 @@
 import { leastGalleryPressure } from '../bearing/feed'
-import type { Sheet } from '../build/schema'
+import type { Sheet } from '../record/schema'
 import { ruleOf, schoolOf } from '../house/limits'
 
 export type StateName = 'crankingCold' | 'idleCold' | 'idleHot' | 'workingHot'
@@ -70,13 +70,4 @@ const REASONS: Record<School, string> = {
   'per-thousand': 'ten psi for each thousand rpm',
   'rod-feed': 'oil must be pushed to the crank’s axis against its own spin, so that the rods are fed',
   house: 'the house floor',
-}
-
-/** `assumed`: what governs stands on layout defaults alone; `void`: nothing may be said until something on record is mended. */
-export type Verdict = 'pass' | 'watch' | 'stop' | 'unknown' | 'assumed' | 'void'
-
-/** Judges a value with its band against a target: stop outside it, watch where the band crosses an edge, else pass. */
-export function judge(value: number, low: number, high: number, target: Pick<Target, 'least' | 'most'>): Verdict {
-  if (value < target.least || value > target.most) return 'stop'
-  return low < target.least || high > target.most ? 'watch' : 'pass'
 }

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import type { EngineValues } from '../build/engine'
-import { PRESETS, newSheet } from '../build/layouts'
-import { prepareEngine } from '../build/engine'
+import type { EngineValues } from '../engine/engine'
+import { PRESETS, newSheet } from '../record/layouts'
+import { prepareEngine } from '../engine/engine'
 import { modelOf } from '../outlook/model'
 import { namedStates } from '../outlook/states'
 import { oilAt } from '../oil/oil'
-import { passagesOf } from '../passages/items'
+import { passagesOf } from '../parts/passage'
 import { FAULT_KEYS, type FaultKey, faultOf, scaleClearances } from './faults'
 
 /** Gauge at a state with a fault in a demo engine, Pa. */

@@ -1,6 +1,6 @@
-import type { EngineValues } from '../build/engine'
-import type { Layout } from '../build/schema'
-import { passagesOf } from '../passages/items'
+import type { EngineValues } from '../engine/engine'
+import type { Layout } from '../record/schema'
+import { passagesOf } from '../parts/passage'
 import type { Packing } from '../prime/air'
 import type { FilterWay } from '../prime/way'
 

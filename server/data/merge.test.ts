@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { PGlite } from '@electric-sql/pglite'
 import fc from 'fast-check'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { newSheet } from '#core/build/layouts'
+import { newSheet } from '#core/record/layouts'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import { emptyDatabase } from './testDatabase'
 

@@ -1,5 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite'
-import type { Change } from '#core/build/entry'
+import type { Change } from '#core/record/entry'
 import type { Decision, Proposal } from '#core/house/people'
 import type { Queries } from './database'
 import type { MoveOrder } from './shelf'

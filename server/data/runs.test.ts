@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { newSheet } from '#core/build/layouts'
+import { newSheet } from '#core/record/layouts'
 import type { RunEvent } from '#core/run/schema'
 import { insertBuild } from './builds'
 import { getRun, insertEvent, insertRun, insertSamples, insertStretch, lastSequence, listRuns, openRigRuns, samplesAfter, takeSamplesIn } from './runs'

@@ -1,5 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite'
-import { type Problem, problemsOf } from '#core/build/schema'
+import { type Problem, problemsOf } from '#core/record/schema'
 import { type Hold, ShelfEntry, type ShelfItem } from '#core/shelf/schema'
 import { moved, type Move } from '#core/shelf/stock'
 import type { Queries } from './database'

@@ -1,4 +1,4 @@
-import type { Entry } from '#core/build/entry'
+import type { Entry } from '#core/record/entry'
 import jsonPatch from 'fast-json-patch'
 
 /** Something in a sheet that says who recorded it. */

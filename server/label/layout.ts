@@ -1,5 +1,5 @@
 import QRCode from 'qrcode'
-import type { PlugLabel } from '#core/relief/label'
+import type { PlugLabel } from '#core/outlook/plugLabel'
 
 /** A label's marks in millimetres from its upper left corner: drawn alike as SVG and as PDF. */
 export interface Drawn {

@@ -1,5 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite'
-import type { Sheet } from '#core/build/schema'
+import type { Sheet } from '#core/record/schema'
 import type { RigAction } from '#core/rig/actions'
 import { prepareEngineRig } from '#core/rig/engine'
 import { type PrimeAction, preparePrimeRig } from '#core/rig/prime'

@@ -1,4 +1,4 @@
-import type { Entry } from '#core/build/entry'
+import type { Entry } from '#core/record/entry'
 import type { ChangeResult } from '../data/builds'
 
 /** Tells everybody of a change that was entered, and gives its entry; refuses where it was not. */

@@ -1,5 +1,5 @@
 import { EventEmitter } from 'node:events'
-import type { Entry } from '#core/build/entry'
+import type { Entry } from '#core/record/entry'
 import type { RunNews } from '#core/run/run'
 import type { Alarm } from '../watch/clock'
 

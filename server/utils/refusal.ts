@@ -1,6 +1,6 @@
 import { createError, type H3Error } from 'h3'
 import type { z } from 'zod'
-import { type Problem, problemsOf } from '#core/build/schema'
+import { type Problem, problemsOf } from '#core/record/schema'
 
 /** What every refused request is answered with, under `error`. */
 export interface RefusalBody {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type BearingSet, bearingsOf, clearanceLimits } from '#core/build/clearances'
+import { type BearingSet, bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import { judgeClearance } from '#core/bearing/judge'
 
 /** Mains or rods in the engine's order: journal and bore, or the clearance by strip; clearance and verdict appear at once. */

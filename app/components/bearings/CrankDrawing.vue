@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { bearingsOf, type BearingSet, clearanceLimits } from '#core/build/clearances'
+import { bearingsOf, type BearingSet, clearanceLimits } from '#core/parts/clearances'
 import { judgeClearance } from '#core/bearing/judge'
 import { crankParts } from './crank'
 

@@ -3,14 +3,14 @@ import { hotClearance, EXPANSION } from '#core/bearing/clearance'
 import { judgeClearance } from '#core/bearing/judge'
 import { OLD_SHELLS } from '#core/bearing/shell'
 import { stripClearance } from '#core/bearing/strip'
-import { bearingsOf, type BearingSet, clearanceLimits, houseLimits } from '#core/build/clearances'
-import { PLACES } from '#core/build/quantities'
-import { requireValue } from '#core/build/values'
+import { bearingsOf, type BearingSet, clearanceLimits, houseLimits } from '#core/parts/clearances'
+import { PLACES } from '#core/engine/quantities'
+import { requireValue } from '#core/engine/values'
 import { usualLoad } from '#core/outlook/journalFilm'
 import { rodDuty, rodFeed } from '#core/outlook/feed'
 import { namedStates } from '#core/outlook/states'
 import { shrinkPhoto } from '~/composables/photo'
-import { parseQuantity } from '#core/units/parse'
+import { parseQuantity } from '#core/quantity/parse'
 
 /** One journal: its old shell, its readings in planes and at angles or by strip, what they come to, its film. */
 const { set, number } = defineProps<{ set: BearingSet; number: number }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
-import { bearingsOf, type BearingSet, clearanceLimits } from '#core/build/clearances'
-import { requireValue } from '#core/build/values'
+import { bearingsOf, type BearingSet, clearanceLimits } from '#core/parts/clearances'
+import { requireValue } from '#core/engine/values'
 import { oilAt } from '#core/oil/oil'
-import { oilOf } from '#core/oil/sheet'
+import { oilOf } from '#core/record/oil'
 import type { ShellPlan } from '#core/shells/types'
 
 /** Which shells: construction and groove with reasons, then the best set from the shelf by the solver; accepting writes the choice. */

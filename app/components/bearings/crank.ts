@@ -1,5 +1,5 @@
-import { pinPhases, pinsOf, rodsByBay } from '#core/build/crank'
-import type { Layout } from '#core/build/schema'
+import { pinPhases, pinsOf, rodsByBay } from '#core/parts/throws'
+import type { Layout } from '#core/record/schema'
 
 export interface CrankPart {
   set: 'main' | 'rod'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { evenFeed, checkLayout, relayout } from '#core/build/relayout'
-import { PRESETS } from '#core/build/layouts'
-import type { Layout } from '#core/build/schema'
+import { evenFeed, checkLayout, relayout } from '#core/engine/relayout'
+import { PRESETS } from '#core/record/layouts'
+import type { Layout } from '#core/record/schema'
 
 /** A layout for what no preset fits: counts, which main feeds which rod, what hangs on the circuit; kept for the next engine if wanted. */
 const emit = defineEmits<{ close: [] }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { OIL_GRADES } from '#core/oil/grades'
 import { oilAt } from '#core/oil/oil'
-import { oilFiguresOf, oilOf } from '#core/oil/sheet'
+import { oilFiguresOf, oilOf } from '#core/record/oil'
 import { namedStates } from '#core/outlook/states'
 
 /** The oil: grade or its data sheet's own figures, how thick it is over temperature, how cold it still pumps, what it should carry. */

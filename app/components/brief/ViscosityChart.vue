@@ -2,7 +2,7 @@
 import type { ApexOptions } from 'apexcharts'
 import ApexChart from 'vue3-apexcharts'
 import { type Oil, oilAt } from '#core/oil/oil'
-import { fromSI } from '#core/units/units'
+import { fromSI } from '#core/quantity/units'
 
 /** Dynamic viscosity over temperature, pipes and films, on a logarithmic scale, with the coldest start, hot oil and the pumping limit. */
 const { oil, cold, hot } = defineProps<{ oil: Oil; cold: number; hot: number }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 import { goToReading } from '~/composables/goToReading'
 
 /** A dimension in a drawing: what it says, and the way to the reading behind it. */

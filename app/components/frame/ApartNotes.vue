@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 import { RULES } from '#core/house/rules'
 import { SHELF_FIELDS } from '#core/shelf/fields'
 import { stationPath } from '~/composables/stations'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 import { focusReading } from '~/composables/goToReading'
 import { PAGES, readingPath, stationPath } from '~/composables/stations'
 import { nextMissing } from '~/composables/useKeys'

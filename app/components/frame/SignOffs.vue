@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 import { type Decision, type Proposal, suffices } from '#core/house/people'
 import { refusedWords } from '~/stores/access'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Verdict } from '#core/targets/targets'
+import type { Verdict } from '#core/quantity/verdict'
 
 /** A verdict in its word, colour and outline: round ends, a cut corner, a bar, dashes. */
 const { verdict, count } = defineProps<{ verdict: Verdict; count?: number }>()

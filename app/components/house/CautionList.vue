@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CAUTION_STATIONS } from '#core/build/words'
+import { CAUTION_STATIONS } from '#core/record/words'
 import { PAGES } from '~/composables/stations'
 
 /** The cautions that this shop adds to Uldo's at a station. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { sameValue } from '~/sync/patches'
-import { SCHOOLS } from '#core/build/words'
+import { SCHOOLS } from '#core/record/words'
 import { RULES, type Rule } from '#core/house/rules'
 import type { House } from '#core/house/schema'
-import type { VerdictMove } from '#core/house/preview'
+import type { VerdictMove } from '#core/outlook/housePreview'
 import { PAGES } from '~/composables/stations'
 
 /** Limits with their reasons; a change is looked at with every build on the floor before it is written. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { meanPressureAt, namedStates, STATE_LABELS } from '#core/outlook/states'
-import { requireValue } from '#core/build/values'
+import { requireValue } from '#core/engine/values'
 import { STATE_NAMES, type StateName } from '#core/targets/targets'
 import { goToReading } from '~/composables/goToReading'
 import { stationPath } from '~/composables/stations'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { proxy } from 'comlink'
 import type { Operation } from 'fast-json-patch'
-import { bearingsOf } from '#core/build/clearances'
+import { bearingsOf } from '#core/parts/clearances'
 import { explain } from '#core/finder/explain'
 import { combinationsOf } from '#core/finder/combinations'
 import { offerOf, type Open, type ShelfOffer, takenBy } from '#core/finder/offer'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { requireValue } from '#core/build/values'
+import { requireValue } from '#core/engine/values'
 import { FLOW_KINDS, type FlowKind } from '#core/outlook/map'
 import { namedStates, STATE_LABELS } from '#core/outlook/states'
 import { keptApart, linePath } from '~/composables/plot'

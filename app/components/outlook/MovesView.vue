@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { STATE_LABELS } from '#core/outlook/states'
 import { STATE_NAMES } from '#core/targets/targets'
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 import { goToReading } from '~/composables/goToReading'
 
 /** What each change that a builder can really make does to each state, and which measurement is worth its minutes. */

@@ -2,7 +2,7 @@
 import type { ApexOptions } from 'apexcharts'
 import ApexChart from 'vue3-apexcharts'
 import type { PressureCurves } from '#core/outlook/curves'
-import { fromSI } from '#core/units/units'
+import { fromSI } from '#core/quantity/units'
 
 /** Gauge pressure over speed at three oil temperatures, with the least that is wanted and where the relief valve opens. */
 const { curves, points } = defineProps<{

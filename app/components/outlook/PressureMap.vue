@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { oilOf } from '#core/oil/sheet'
+import { oilOf } from '#core/record/oil'
 import type { OutlookMap } from '#core/outlook/map'
 import { targetBetween } from '#core/outlook/outlook'
 import { roundTicks } from '~/composables/plot'

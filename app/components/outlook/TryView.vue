@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import type { Operation } from 'fast-json-patch'
-import { catalogueOf, heldValue, requireValue } from '#core/build/values'
+import { catalogueOf, heldValue, requireValue } from '#core/engine/values'
 import { OIL_GRADES } from '#core/oil/grades'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { TriedChange, TriedOutlook } from '#core/outlook/tried'

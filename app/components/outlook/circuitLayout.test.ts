@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { newSheet, PRESETS } from '#core/build/layouts'
+import { newSheet, PRESETS } from '#core/record/layouts'
 import { circuitAtState } from '#core/outlook/circuitState'
 import { layCircuit } from './circuitLayout'
 

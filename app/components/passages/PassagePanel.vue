@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { findingOf, type InspectionItem } from '#core/build/inspections'
-import type { PassageItem } from '#core/passages/items'
+import { findingOf, type InspectionItem } from '#core/engine/inspections'
+import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
 import { STATE_LABELS } from '#core/outlook/states'
 import { STATE_NAMES } from '#core/targets/targets'

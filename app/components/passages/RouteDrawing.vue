@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Finding } from '#core/build/inspections'
-import type { PassageItem } from '#core/passages/items'
+import type { Finding } from '#core/engine/inspections'
+import type { PassageItem } from '#core/parts/passage'
 
 /** The oil's way as it is drawn for this layout, with every passage as a tap on it. */
 interface Walked {

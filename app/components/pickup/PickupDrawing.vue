@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { floorClearance } from '#core/build/pickup'
-import { heldValue, requireValue } from '#core/build/values'
+import { floorClearance } from '#core/parts/pickupRecord'
+import { heldValue, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { surfaceAt } from '#core/pickup/slosh'
 import { goToReading } from '~/composables/goToReading'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { oilFill, sloshOf } from '#core/build/pickup'
+import { oilFill, sloshOf } from '#core/parts/pickupRecord'
 import { ruleOf } from '#core/house/limits'
 import { brakingFor } from '#core/pickup/slosh'
 

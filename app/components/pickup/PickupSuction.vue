@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { floorClearance } from '#core/build/pickup'
-import { requireValue } from '#core/build/values'
+import { floorClearance } from '#core/parts/pickupRecord'
+import { requireValue } from '#core/engine/values'
 import { inletAreas } from '#core/pickup/suction'
 import { STARVES } from '#core/pump/fill'
 import { keptApart, linePath, roundTicks } from '~/composables/plot'

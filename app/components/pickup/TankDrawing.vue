@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { pumpDisplacement } from '#core/build/pump'
-import { heldValue, requireValue } from '#core/build/values'
+import { pumpDisplacement } from '#core/parts/pumpRecord'
+import { heldValue, requireValue } from '#core/engine/values'
 
 /** A dry sump: scavenge stage from the sump to the tank, pressure stage from the tank; heights to scale, the rest as it is joined. */
 const build = useBuild()

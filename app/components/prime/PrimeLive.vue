@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/build/checks'
+import { checksOf } from '#core/engine/checks'
 import { STAGES, type Stage, WORD_TITLES } from '#core/prime/steps'
 import { primeCeiling } from '#core/prime/ceiling'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/build/checks'
+import { checksOf } from '#core/engine/checks'
 import { forMethod } from '#core/progress/progress'
 import { guideOf } from '#core/prime/steps'
 import { STALL_WORDS, type Cure } from '#core/prime/cures'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { pumpDisplacement } from '#core/build/pump'
+import { pumpDisplacement } from '#core/parts/pumpRecord'
 import { type CandidatePump, STIFFER } from '#core/outlook/pumps'
 import { STATE_LABELS } from '#core/outlook/states'
-import { fitWarnings } from '#core/pump/fitted'
+import { fitWarnings } from '#core/shelf/pumpFit'
 import type { ShelfItem } from '#core/shelf/schema'
 import { clearPatch, shelfPatch } from '~/composables/shelfPatch'
 import { STATE_NAMES } from '#core/targets/targets'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { heldValue } from '#core/build/values'
+import { heldValue } from '#core/engine/values'
 
 /** The pump's rotors in their pocket and from the side: sizes to scale, gaps drawn twenty times as wide. */
 const build = useBuild()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Ranged } from '#core/outlook/band'
 import type { PumpCurve } from '#core/outlook/pumpOver'
-import { decimalsFor } from '#core/units/format'
-import type { Dimension } from '#core/units/units'
+import { decimalsFor } from '#core/quantity/format'
+import type { Dimension } from '#core/quantity/units'
 import { keptApart, linePath, roundTicks, stayingBelow } from '~/composables/plot'
 
 /** What the pump sweeps, delivers and takes over speed, cold and hot, in this engine's own circuit. */

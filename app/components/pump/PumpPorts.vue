@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { heldValue, requireValue } from '#core/build/values'
+import { heldValue, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { stepLoss } from '#core/pickup/suction'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { endClearance, pumpDisplacement, pumpGaps } from '#core/build/pump'
-import { heldValue, requireValue } from '#core/build/values'
+import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pumpRecord'
+import { heldValue, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { oilAt } from '#core/oil/oil'
-import { oilOf } from '#core/oil/sheet'
+import { oilOf } from '#core/record/oil'
 import { salvage } from '#core/pump/salvage'
 import { numberOf } from '#core/shelf/fields'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findingOf, type InspectionItem } from '#core/build/inspections'
+import { findingOf, type InspectionItem } from '#core/engine/inspections'
 
 /** Something looked at: its finding in the trade's words, and what that leads to. */
 const { item } = defineProps<{ item: InspectionItem }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Verdict } from '#core/targets/targets'
+import type { Verdict } from '#core/quantity/verdict'
 
 /** A verdict as a sentence with its number and its reason. */
 defineProps<{ verdict: Verdict }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { parseQuantity } from '#core/units/parse'
-import type { Dimension } from '#core/units/units'
+import { parseQuantity } from '#core/quantity/parse'
+import type { Dimension } from '#core/quantity/units'
 
 /** A quantity that is no reading of a build: typed in any unit, shown in the chosen one, refused beside the field. */
 const { value, dimension, label, range } = defineProps<{

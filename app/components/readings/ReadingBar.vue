@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { spreadOf } from '#core/bearing/survey'
-import type { Entry } from '#core/build/entry'
-import type { Reading } from '#core/build/schema'
-import { catalogueOf } from '#core/build/values'
+import type { Entry } from '#core/record/entry'
+import type { Reading } from '#core/record/schema'
+import { catalogueOf } from '#core/engine/values'
 import { shrinkPhoto } from '~/composables/photo'
 
 /** Where the value under the hand came from: instrument, note, photos, and every former value one touch away. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { impossible } from '#core/build/door'
-import { type Doubt, doubtOf } from '#core/build/plausible'
-import { standInOf } from '#core/build/standIn'
-import { catalogueOf } from '#core/build/values'
+import { impossible } from '#core/engine/checkSheet'
+import { type Doubt, doubtOf } from '#core/engine/plausible'
+import { standInOf } from '#core/engine/standIn'
+import { catalogueOf } from '#core/engine/values'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import { readTyped, useReadingSigma } from '~/composables/useReadingEntry'
 import { PASTED, spreadPasted } from '~/composables/pasteReadings'

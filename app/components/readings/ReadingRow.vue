@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/build/values'
+import { catalogueOf } from '#core/engine/values'
 
 /** A reading with its name, its unit and where it came from. */
 const { name, run = 'rows' } = defineProps<{ name: string; run?: string }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Quantity } from '#core/build/quantities'
-import { UNITS } from '#core/units/units'
+import type { Quantity } from '#core/engine/quantities'
+import { UNITS } from '#core/quantity/units'
 
 /** The simulated digital gauge in the hand: its button types what it shows into the reading under the hand, as a wired one's keystrokes do. */
 const { quantity } = defineProps<{ quantity: Quantity }>()

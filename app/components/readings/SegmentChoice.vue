@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends string">
-import type { Verdict } from '#core/targets/targets'
+import type { Verdict } from '#core/quantity/verdict'
 
 /** A few answers side by side, each under the thumb; pressed again it is taken back. */
 const { label, value, options } = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { progressOf } from '#core/progress/progress'
-import type { Station } from '#core/build/quantities'
+import type { Station } from '#core/engine/quantities'
 
 /** A station's title, what to do there, how far it is and its worst verdict. */
 const { station, title } = defineProps<{ station: Station; title: string }>()

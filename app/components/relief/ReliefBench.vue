@@ -8,8 +8,8 @@ import {
   springRateOf,
   type ValveName,
   writtenTest,
-} from '#core/build/relief'
-import { requireValue } from '#core/build/values'
+} from '#core/parts/reliefRecord'
+import { requireValue } from '#core/engine/values'
 import { OIL_GRADES } from '#core/oil/grades'
 import type { ReliefSummary } from '#core/outlook/relief'
 

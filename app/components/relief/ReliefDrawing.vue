@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reliefValve, type ValveName } from '#core/build/relief'
+import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
 import type { ReliefSummary } from '#core/outlook/relief'
 import { STATE_LABELS } from '#core/outlook/states'
 import { fullLift } from '#core/relief/port'

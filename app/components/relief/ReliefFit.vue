@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { checksOf } from '#core/build/checks'
-import { valveFit } from '#core/build/fit'
-import type { ValveName } from '#core/build/relief'
+import { checksOf } from '#core/engine/checks'
+import { valveFit } from '#core/parts/reliefFit'
+import type { ValveName } from '#core/parts/reliefRecord'
 import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
 
 /** Whether valve and housing are of one generation: nose and seat, thread and tapping, seals, torque. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { checksOf } from '#core/build/checks'
-import type { ValveName } from '#core/build/relief'
+import { checksOf } from '#core/engine/checks'
+import type { ValveName } from '#core/parts/reliefRecord'
 
 /** The plug's label: what is behind it, and a code that opens this build. */
 const { valve } = defineProps<{ valve: ValveName }>()

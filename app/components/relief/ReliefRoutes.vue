@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { reliefValve, type ValveName } from '#core/build/relief'
-import { heldValue } from '#core/build/values'
+import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
+import { heldValue } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import type { Route } from '#core/relief/routes'
 import { planStack, type Stack, type Washer, washerFault } from '#core/relief/stack'

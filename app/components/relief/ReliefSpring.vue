@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { checksOf } from '#core/build/checks'
-import { springRateOf, type ValveName } from '#core/build/relief'
-import { heldValue } from '#core/build/values'
+import { checksOf } from '#core/engine/checks'
+import { springRateOf, type ValveName } from '#core/parts/reliefRecord'
+import { heldValue } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import { rateFromWire } from '#core/relief/spring'
 

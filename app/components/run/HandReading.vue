@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { parseQuantity } from '#core/units/parse'
-import { fromSI, toSI } from '#core/units/units'
+import { parseQuantity } from '#core/quantity/parse'
+import { fromSI, toSI } from '#core/quantity/units'
 
 /** A reading by hand: touch the scale where the needle stands, or type what it says. */
 const { top } = defineProps<{ top: number }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Band } from '#core/outlook/band'
 import type { ChannelSample } from '#core/run/channels'
-import { fromSI } from '#core/units/units'
+import { fromSI } from '#core/quantity/units'
 
 /** Pressure of a run as it comes, over its last seconds, on the band that was expected; drawn plainly so that ten readings a second cost nothing. */
 const {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { parseQuantity } from '#core/units/parse'
+import { parseQuantity } from '#core/quantity/parse'
 import { KIND_WORDS, type Properties, SHELF_FIELDS, type ShelfKind } from '#core/shelf/fields'
 import { propertyFaults } from '#core/shelf/faults'
 

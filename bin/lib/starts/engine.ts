@@ -1,5 +1,5 @@
 import { DEMO_BUILDS } from '../../../demo/make'
-import type { Sheet } from '../../../core/build/schema'
+import type { Sheet } from '../../../core/record/schema'
 import { expectationOf, type Expectation } from '../../../core/start/expectation'
 import { normal, type Random, seeded } from '../../../core/random/random'
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { Sheet } from '../../../core/build/schema'
+import { Sheet } from '../../../core/record/schema'
 import { curesFor, safeFilter, STALL_WORDS } from '../../../core/prime/cures'
 import { modelOf } from '../../../core/outlook/model'
 import { primeExpectation } from '../../../core/prime/prime'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { problemsOf } from '../../../core/build/schema'
+import { problemsOf } from '../../../core/record/schema'
 import { CircuitError } from '../../../core/circuit/types'
 
 /** Input that cannot be used: which field, and why. */

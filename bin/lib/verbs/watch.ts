@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Sheet } from '../../../core/build/schema'
+import type { Sheet } from '../../../core/record/schema'
 import { expectationOf } from '../../../core/start/expectation'
 import { prepareWatch } from '../../../core/start/watch'
 import { watchRules } from '../../../core/start/watchRules'

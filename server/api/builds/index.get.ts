@@ -6,7 +6,7 @@ import { proposalCounts } from '../../data/proposals'
 import { unansweredStops } from '../../data/runs'
 import { inThread } from '../../threads/pool'
 import type { Standing } from '../../threads/tasks'
-import type { Sheet } from '#core/build/schema'
+import type { Sheet } from '#core/record/schema'
 import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
 
 /** How builds stand by their models, kept while their revision and the house's rules are the same: they take a while to compute. */

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { newSheet, PRESETS } from '#core/build/layouts'
-import { checkSheet } from '#core/build/door'
-import { Layout, Sheet } from '#core/build/schema'
+import { newSheet, PRESETS } from '#core/record/layouts'
+import { checkSheet } from '#core/engine/checkSheet'
+import { Layout, Sheet } from '#core/record/schema'
 import { insertBuild } from '../../data/builds'
 
 const name = z.string().trim().min(1, 'must not be empty').max(120)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { spreadOf } from '#core/bearing/survey'
-import { checksOf } from '#core/build/checks'
-import { bearingsOf, type BearingSet } from '#core/build/clearances'
+import { checksOf } from '#core/engine/checks'
+import { bearingsOf, type BearingSet } from '#core/parts/clearances'
 
 const VIEWS = [
   { view: 'measure', words: 'Measure' },

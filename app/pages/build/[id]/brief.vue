@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { SCHOOLS, USES } from '#core/build/words'
-import { PRESETS } from '#core/build/layouts'
+import { SCHOOLS, USES } from '#core/record/words'
+import { PRESETS } from '#core/record/layouts'
 import { schools } from '#core/targets/targets'
 import { STATE_LABELS, namedStates } from '#core/outlook/states'
-import { bearingsOf } from '#core/build/clearances'
+import { bearingsOf } from '#core/parts/clearances'
 import { rodFeed as feedOf } from '#core/outlook/feed'
 import { oilAt } from '#core/oil/oil'
-import { oilOf } from '#core/oil/sheet'
+import { oilOf } from '#core/record/oil'
 
 const build = useBuild()
 const house = useHouse()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { requireValue } from '#core/build/values'
+import { requireValue } from '#core/engine/values'
 
 const VIEWS = [
   { view: 'curves', words: 'Pressure over speed' },

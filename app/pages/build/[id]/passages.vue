@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { findingOf, inspectionsOf } from '#core/build/inspections'
-import { passagesOf } from '#core/passages/items'
+import { findingOf, inspectionsOf } from '#core/engine/inspections'
+import { passagesOf } from '#core/parts/passage'
 import { ruleOf } from '#core/house/limits'
 
 const build = useBuild()

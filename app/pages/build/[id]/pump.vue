@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { checksOf } from '#core/build/checks'
-import { inspectionsOf } from '#core/build/inspections'
-import { endClearance, pumpDisplacement } from '#core/build/pump'
-import { requireValue } from '#core/build/values'
+import { checksOf } from '#core/engine/checks'
+import { inspectionsOf } from '#core/engine/inspections'
+import { endClearance, pumpDisplacement } from '#core/parts/pumpRecord'
+import { requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { judgeGap } from '#core/progress/progress'
 import { STARVES } from '#core/pump/fill'

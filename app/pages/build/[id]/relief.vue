@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ValveName } from '#core/build/relief'
+import type { ValveName } from '#core/parts/reliefRecord'
 import { ruleOf } from '#core/house/limits'
 import { valveHasGrounds } from '#core/outlook/grounds'
 import { STATE_LABELS } from '#core/outlook/states'

@@ -1,6 +1,6 @@
 import type { Operation } from 'fast-json-patch'
 import { z } from 'zod'
-import type { Change } from '#core/build/entry'
+import type { Change } from '#core/record/entry'
 import { applyPatch, enterChange } from '../../../data/builds'
 import { getHouse } from '../../../data/house'
 import { propose } from '../../../data/proposals'

@@ -1,4 +1,4 @@
-import type { Entry } from '#core/build/entry'
+import type { Entry } from '#core/record/entry'
 import { entriesAfter } from '../../../data/builds'
 import { standingAlarms } from '../../../watch/clock'
 

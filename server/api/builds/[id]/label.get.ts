@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { plugLabel } from '#core/relief/label'
-import { UNIT_CHOICES } from '#core/units/units'
+import { plugLabel } from '#core/outlook/plugLabel'
+import { UNIT_CHOICES } from '#core/quantity/units'
 import { getHouse } from '../../../data/house'
 import { layLabel } from '../../../label/layout'
 import { labelPdf } from '../../../label/pdf'

@@ -1,0 +1,130 @@
+import { hotClearance, EXPANSION } from '../bearing/clearance'
+import { rodsBesideMains, throwsOf } from '../parts/throws'
+import type { Sheet } from '../record/schema'
+import { requireValue } from '../engine/values'
+import { ATMOSPHERE, cylinderPressure } from '../cycle/pressure'
+import { crankpinForce, type CycleLoad, mainForce, onRod, type RodGear, rodSwing } from '../cycle/load'
+import { oilAt } from '../oil/oil'
+import { modelOf } from './model'
+import { meanPressureAt } from './states'
+import { type Orbit, orbit } from '../orbit/orbit'
+
+/** What an orbit is asked for: a speed, rev/s, and an oil temperature, °C. */
+export interface OrbitMoment {
+  speed: number
+  temperature: number
+}
+
+export interface BearingOrbit extends Orbit {
+  set: 'main' | 'rod'
+  number: number
+  /** Load on the journal for each degree, N, in the shell's frame. */
+  load: CycleLoad
+  /** Greatest and mean load over the cycle, N, and the greatest over the bearing's projected area, Pa. */
+  greatestLoad: number
+  meanLoad: number
+  specificLoad: number
+  radialClearance: number
+}
+
+/** Moving parts of a sheet's cylinders. */
+export function rodGearOf(sheet: Sheet): RodGear {
+  const of = (key: string) => requireValue(sheet, key).value
+  return {
+    cylinderBore: of('size.cylinderBore'),
+    stroke: of('size.stroke'),
+    rodLength: Math.max(of('size.connectingRod'), 0.6 * of('size.stroke')),
+    reciprocatingMass: of('size.reciprocatingMass'),
+    rotatingMass: of('size.rotatingMass'),
+  }
+}
+
+/** Force of one cylinder's rod on its pin over the cycle, at full load for the speed. */
+export function pinForceOf(sheet: Sheet, speed: number): CycleLoad {
+  const gear = rodGearOf(sheet)
+  const mean = meanPressureAt(sheet, speed)
+  const gas = cylinderPressure({
+    ...gear,
+    compressionRatio: requireValue(sheet, 'size.compressionRatio').value,
+    meanEffectivePressure: mean,
+    // Throttled at idle, open at working speed.
+    intakePressure: ATMOSPHERE * Math.min(0.95, 0.3 + 0.65 * (mean / 1.2e6)),
+  })
+  return crankpinForce(gear, gas, speed)
+}
+
+/** Orbits of mains and rods of a build, one after the other, for whoever asks how far it is. */
+export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<BearingOrbit, void> {
+  const model = modelOf(sheet)
+  const { layout } = sheet
+  const { values } = model
+  const viscosity = oilAt(model.oil, moment.temperature).filmViscosity * values.viscosityFactor
+  const gear = rodGearOf(sheet)
+  const pin = pinForceOf(sheet, moment.speed)
+  const swing = rodSwing(gear, moment.speed)
+  const rodLoad = onRod(pin, swing.angle)
+  const throws = throwsOf(layout)
+  const beside = rodsBesideMains(layout)
+  for (let i = 0; i < layout.mains; i++) {
+    const load = mainForce(
+      pin,
+      gear,
+      moment.speed,
+      beside[i].map((rod) => throws[rod]),
+    )
+    yield one(
+      'main',
+      i + 1,
+      values.mainDiameter[i],
+      values.mainLength,
+      values.mainClearance[i],
+      EXPANSION[layout.housing],
+      load,
+    )
+  }
+  for (let i = 0; i < layout.feed.length; i++)
+    yield one(
+      'rod',
+      i + 1,
+      values.rodDiameter[i],
+      values.rodLength,
+      values.rodClearance[i],
+      EXPANSION.steel,
+      rodLoad,
+      swing.rate,
+    )
+
+  function one(
+    set: 'main' | 'rod',
+    number: number,
+    diameter: number,
+    length: number,
+    clearance: number,
+    housing: number,
+    load: CycleLoad,
+    frameRate?: Float64Array,
+  ): BearingOrbit {
+    const radialClearance = Math.max(
+      5e-6,
+      0.5 * hotClearance(clearance, diameter, moment.temperature - values.room, housing, EXPANSION.steel),
+    )
+    const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate })
+    let greatestLoad = 0
+    let meanLoad = 0
+    for (let degree = 0; degree < 720; degree++) {
+      const size = Math.hypot(load.x[degree], load.y[degree])
+      greatestLoad = Math.max(greatestLoad, size)
+      meanLoad += size / 720
+    }
+    return {
+      ...found,
+      set,
+      number,
+      load,
+      radialClearance,
+      greatestLoad,
+      meanLoad,
+      specificLoad: greatestLoad / (diameter * length),
+    }
+  }
+}

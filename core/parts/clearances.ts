@@ -1,0 +1,189 @@
+import { diametralClearance } from '../bearing/clearance'
+import { combined, planeClearances, type Shape, shapeOf, type Survey } from '../bearing/survey'
+import { RULE_JOURNAL } from '../house/firstRules'
+import { ruleOf } from '../house/limits'
+import type { FittedShells, Sheet } from '../record/schema'
+import { type Held, heldValue } from '../engine/values'
+
+export type BearingSet = 'main' | 'rod'
+
+/** Clearance taken for a journal diameter when nothing at all is known: 0.0009 of the diameter, and how far that may be out. */
+const USUAL = 0.0009
+const USUAL_SHARE = 0.22
+
+export interface BearingRecord {
+  set: BearingSet
+  number: number
+  label: string
+  journal?: Held
+  /** Over fitted shells: read, or from housing and wall. */
+  bore?: Held
+  /** Diametral clearance, m; assumed until journal and bore are both recorded, computed once other shells were chosen. */
+  clearance: Held
+  /** Journal diameter used by the model, m. */
+  diameter: number
+  /** Shapes of both sides, where more than one reading was taken. */
+  shape?: { journal: Shape; bore: Shape; planes: number[] }
+  /** Shells that were chosen and not measured with yet. */
+  chosen?: FittedShells
+  /** Set when journal and bore cannot go together. */
+  conflict?: string
+}
+
+export function bearingCount(sheet: Sheet, set: BearingSet): number {
+  return set === 'main' ? sheet.layout.mains : sheet.layout.feed.length
+}
+
+/** Every main or rod with its clearance: measured where both sides are, else from its measured sisters, else usual for its size. */
+export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
+  const word = set === 'main' ? 'Main' : 'Rod'
+  const usual = sheet.layout.cylinders <= 2 ? (set === 'main' ? 0.045 : 0.038) : set === 'main' ? 0.065 : 0.052
+  const records = Array.from({ length: bearingCount(sheet, set) }, (_, i): BearingRecord => {
+    const journal = sideOf(sheet, set, i + 1, 'journal')
+    const bore = sideOf(sheet, set, i + 1, 'bore') ?? overShells(sheet, set, i + 1)
+    const record: BearingRecord = {
+      set,
+      number: i + 1,
+      label: `${word} ${i + 1}`,
+      journal,
+      bore,
+      diameter: journal?.value ?? bore?.value ?? usual,
+      clearance: { value: 0, sigma: 0, source: 'layout' },
+    }
+    if (journal && bore) {
+      if (bore.value <= journal.value)
+        record.conflict = `${word} ${i + 1}: the bore is not larger than the journal. Check which value stands in which column.`
+      else {
+        record.clearance = {
+          value: bore.value - journal.value,
+          sigma: clearanceSigma(sheet, set, i + 1, bore, journal),
+          source: 'measured',
+        }
+        record.shape = shapesOf(sheet, set, i + 1)
+        withChosenShells(sheet, record)
+      }
+    } else {
+      // A strip of plastic gauge gives the clearance without either side.
+      const strip = heldValue(sheet, `${set}.${i + 1}.clearance`)
+      if (strip) record.clearance = { ...strip, source: 'measured' }
+    }
+    return record
+  })
+  const measured = records
+    .filter((record) => record.clearance.source === 'measured')
+    .map((record) => record.clearance.value)
+  const sizes = records.filter((record) => record.journal || record.bore).map((record) => record.diameter)
+  const size = sizes.length > 0 ? mean(sizes) : usual
+  for (const record of records) {
+    if (!record.journal && !record.bore) record.diameter = size
+    if (record.clearance.source === 'measured' || record.chosen) continue
+    record.clearance =
+      measured.length >= 2
+        ? { value: mean(measured), sigma: Math.max(8e-6, spread(measured)), source: 'computed' }
+        : { value: USUAL * record.diameter, sigma: USUAL_SHARE * USUAL * record.diameter, source: 'layout' }
+  }
+  return records
+}
+
+/** Readings of one side in two planes at three angles; the first is the one every builder takes. */
+export function surveyOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Survey {
+  const at = (place?: string) => sheet.readings[`${set}.${number}.${side}${place ? `.${place}` : ''}`]?.value
+  return [
+    [at(), at('left'), at('right')],
+    [at('rear'), at('rearLeft'), at('rearRight')],
+  ]
+}
+
+/** A side as the model takes it: the mean of its vertical readings. */
+function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Held | undefined {
+  const first = heldValue(sheet, `${set}.${number}.${side}`)
+  const rear = heldValue(sheet, `${set}.${number}.${side}.rear`)
+  if (!first || !rear) return first
+  return { ...first, value: 0.5 * (first.value + rear.value), sigma: 0.5 * Math.hypot(first.sigma, rear.sigma) }
+}
+
+/** Bore over fitted shells from the bare housing and the shell's wall: both walls come off. */
+function overShells(sheet: Sheet, set: BearingSet, number: number): Held | undefined {
+  const housing = heldValue(sheet, `${set}.${number}.housing`)
+  const wall = heldValue(sheet, `${set}.${number}.wall`)
+  return housing && wall
+    ? { value: housing.value - 2 * wall.value, sigma: Math.hypot(housing.sigma, 2 * wall.sigma), source: 'measured' }
+    : undefined
+}
+
+function shapesOf(sheet: Sheet, set: BearingSet, number: number): BearingRecord['shape'] {
+  const [journal, bore] = (['journal', 'bore'] as const).map((side) => surveyOf(sheet, set, number, side))
+  const taken = [journal, bore].map((survey) => survey.flat().filter((value) => value !== undefined).length)
+  if (
+    taken[0] === 0 ||
+    taken[1] === 0 ||
+    taken[0] + taken[1] < 3 ||
+    journal[0][0] === undefined ||
+    bore[0][0] === undefined
+  )
+    return undefined
+  return { journal: shapeOf(journal), bore: shapeOf(bore), planes: planeClearances(bore, journal) }
+}
+
+/** Shells chosen since the bore was read: what they will leave, computed and not measured, until it is read again. */
+function withChosenShells(sheet: Sheet, record: BearingRecord): void {
+  const chosen = sheet.shells[`${record.set}.${record.number}`]
+  if (!chosen || chosen.boreAt !== (sheet.readings[`${record.set}.${record.number}.bore`]?.at ?? '')) return
+  record.chosen = chosen
+  record.clearance = {
+    value: record.clearance.value - chosen.wall,
+    sigma: Math.hypot(record.clearance.sigma, SHELL_SIGMA),
+    source: 'computed',
+  }
+}
+
+/** Two shell walls, as good as makers grade them, m. */
+const SHELL_SIGMA = 3e-6
+
+/** Share of an instrument's variance that is its zero: the same in everything it reads until it is zeroed again. */
+const ZERO_SHARE = 0.5
+
+/** Uncertainty of a clearance: a zero error that one instrument carried through both sides drops out. */
+function clearanceSigma(sheet: Sheet, set: BearingSet, number: number, bore: Held, journal: Held): number {
+  const instrument = (side: string) => sheet.readings[`${set}.${number}.${side}`]?.instrument
+  const shared = instrument('bore')
+  if (!shared || shared !== instrument('journal')) return diametralClearance(bore, journal).sigma
+  const [zero, own] = [Math.sqrt(ZERO_SHARE), Math.sqrt(1 - ZERO_SHARE)]
+  return combined([
+    { sigma: zero * bore.sigma, sensitivity: 1, common: shared },
+    { sigma: own * bore.sigma, sensitivity: 1 },
+    { sigma: zero * journal.sigma, sensitivity: -1, common: shared },
+    { sigma: own * journal.sigma, sensitivity: -1 },
+  ])
+}
+
+export interface Limits {
+  least: number
+  most: number
+  source: 'maker' | 'house'
+}
+
+/** The limits a set is judged by: the maker's where given, else the house rule for its diameter and use. */
+export function clearanceLimits(sheet: Sheet, set: BearingSet, diameter: number): Limits {
+  const least = sheet.readings[`limit.${set}Least`]?.value
+  const most = sheet.readings[`limit.${set}Most`]?.value
+  if (least !== undefined && most !== undefined && most > least) return { least, most, source: 'maker' }
+  return houseLimits(sheet, diameter)
+}
+
+/** The house rule for a diameter and this sheet's use. */
+export function houseLimits(sheet: Sheet, diameter: number): Limits {
+  const [least, most] = ['least', 'most'].map(
+    (side) => (ruleOf(sheet, `clearance.${sheet.use}.${side}`) / RULE_JOURNAL) * diameter,
+  )
+  return { least, most, source: 'house' }
+}
+
+function mean(values: number[]): number {
+  return values.reduce((sum, value) => sum + value, 0) / values.length
+}
+
+function spread(values: number[]): number {
+  const middle = mean(values)
+  return Math.sqrt(values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / Math.max(1, values.length - 1))
+}

@@ -2,17 +2,17 @@
  * A thousand healthy primes, of which next to none may be told not to start, and a thousand faulty ones, of which next to all must be: true engines drawn about what was
  * measured, driven by a drill whose speed nobody measured, read on a gauge with its own error.
  */
+import { passagesOf } from '../core/engine/catalogue'
 import { DEMO_BUILDS } from '../demo/make'
-import { prepareEngine } from '../core/engine/engine'
+import { prepareEngine, scaleBearings } from '../core/engine/engine'
 import { leftOutOf } from '../core/engine/inspections'
-import { passagesOf } from '../core/parts/passage'
 import { modelOf } from '../core/outlook/model'
 import { oilAt } from '../core/oil/oil'
 import { judgePrime, primeExpectation } from '../core/prime/prime'
 import { primeWayOf } from '../core/prime/way'
 import { drawTruth } from '../core/rig/rig'
 import { normal, seeded } from '../core/random/random'
-import { faultOf, scaleClearances } from '../core/trace/faults'
+import { faultOf } from '../core/trace/faults'
 
 const EACH = Number(process.env.PRIMES ?? 1000)
 const builds = (['ottiline', 'dunmarrow'] as const).map((name) => {
@@ -41,7 +41,7 @@ function reading(
     )
   else if (fault === 'clearance') {
     // Wider than what an open relief valve hides from this gauge; what it hides is said on the page and is no prime's to tell.
-    scaleClearances(values, (1.25 + 0.75 * random()) * expected.widestHidden)
+    scaleBearings(values, (1.25 + 0.75 * random()) * expected.widestHidden)
   } else if (fault) {
     const made = faultOf(fault, sheet.layout, random())
     made.change?.(values)

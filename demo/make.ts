@@ -1,9 +1,8 @@
+import { passagesOf, quantitiesOf } from '../core/engine/catalogue'
 import { newSheet } from '../core/record/layouts'
 import { FIRST_HOUSE } from '../core/house/first'
-import { passagesOf, rightFit } from '../core/parts/passage'
 import { ShelfEntry } from '../core/shelf/schema'
 import type { House } from '../core/house/schema'
-import { quantitiesOf } from '../core/engine/quantities'
 import { Sheet, type Reading } from '../core/record/schema'
 import { normal, seeded } from '../core/random/random'
 import { findUnit } from '../core/quantity/parse'
@@ -43,11 +42,8 @@ function recorder(sheet: Sheet, by: string, day: number) {
     },
     /** Every passage of the layout fitted or as it belongs, sealed as said. */
     walk(sealed: string) {
-      for (const { key, kind, sealed: wants } of passagesOf(sheet.layout)) {
-        const finding =
-          kind === 'bypass'
-            ? rightFit(sheet.layout, key.slice('passage.'.length) as 'filterBypass' | 'coolerBypass')
-            : 'fitted'
+      for (const { key, fit, sealed: wants } of passagesOf(sheet.layout)) {
+        const finding = fit ? fit.right : 'fitted'
         sheet.inspections[key] = { finding, by, at: at() }
         if (wants) sheet.choices[`${key}.seal`] = sealed
       }

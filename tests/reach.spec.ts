@@ -1,19 +1,20 @@
-import { catalogueOf } from '../core/engine/values'
+import { catalogueOf } from '../core/engine/catalogue'
 import type { Sheet } from '../core/record/schema'
 import { readingPath } from '../app/composables/stations'
 import { buildId, expect, field, test } from './server'
 
 /** Readings that stand in views of a choice: how the rate was measured, which passage is looked at, how a valve was tried, a strip where a side is missing. */
 const BEHIND =
-  /^(main|rod)\.\d\.clearance$|\.(height\d|load\d|coils|springRate|benchTemperature|benchSpeed|benchShims|benchInstalled)$|^passage\.|^pump\.gasket$|^pump\.centres$|^start\.|^prime\./
+  /^(main|rod)\.\d\.clearance$|\.(height\d|load\d|coils|springRate|benchTemperature|benchSpeed|benchShims|benchInstalled)$|^pump\.gasket$|^pump\.centres$|^start\.|^prime\./
 
 test('every reading stands where the find palette and n lead to', async ({ server, bench: page }) => {
   const id = await buildId(server, 'Barge pump')
   const sheet = (await (await fetch(`${server.address}/api/builds/${id}`)).json()).sheet as Sheet
   const paths = new Map<string, string[]>()
-  for (const { key, station } of catalogueOf(sheet.layout).values()) {
+  for (const quantity of catalogueOf(sheet.layout).quantities.values()) {
+    const { key } = quantity
     if (BEHIND.test(key) || /^(main|rod)\.[2-9]\./.test(key)) continue
-    const path = readingPath(id, key, station)
+    const path = readingPath(id, quantity)
     paths.set(path, [...(paths.get(path) ?? []), key])
   }
   expect(paths.size).toBeGreaterThan(15)

@@ -1,3 +1,4 @@
+import type { EngineValues } from '../core/parts/list'
 import { randomUUID } from 'node:crypto'
 import type { Page } from '@playwright/test'
 import type { Sheet } from '../core/record/schema'
@@ -170,8 +171,8 @@ test('a healthy engine on the rig: primed, started, warmed, its points captured,
     await expect(row).toBeVisible({ timeout: 20_000 })
     const [run] = await runsOf(server, id)
     const sheet = (await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet
-    const cubes = ({ mainClearance, rodClearance }: { mainClearance: number[]; rodClearance: number[] }) =>
-      [...mainClearance, ...rodClearance].reduce((sum, each) => sum + each ** 3, 0)
+    const cubes = ({ main, rod }: EngineValues) =>
+      [...main.clearance, ...rod.clearance].reduce((sum, each) => sum + each ** 3, 0)
     const hidden = Math.cbrt(
       cubes(drawTruth(sheet, { seed: run.setup.rig!.seed }).values) / cubes(modelOf(sheet).values),
     )

@@ -1,5 +1,5 @@
+import { quantitiesOf } from '#core/engine/catalogue'
 import { describe, expect, it } from 'vitest'
-import { quantitiesOf } from '#core/engine/quantities'
 import { newSheet } from '#core/record/layouts'
 import { UNITS } from '#core/quantity/units'
 import { cellsOf } from './pasteReadings'

@@ -1,10 +1,12 @@
 import type { Router } from 'vue-router'
-import { type Page, readingPath } from './stations'
+import type { Quantity } from '#core/record/quantity'
+import { readingPath } from './stations'
 
 /** Opens a reading's station and puts the hand on it, as soon as it is there. */
-export async function goToReading(router: Router, buildId: string, page: Page, key: string): Promise<void> {
-  await router.push(readingPath(buildId, key, page))
-  focusReading(key)
+export async function goToReading(router: Router, buildId: string, quantity: Quantity | undefined): Promise<void> {
+  if (!quantity) return
+  await router.push(readingPath(buildId, quantity))
+  focusReading(quantity.key)
 }
 
 /** The station's page may still be on its way: looked for over some seconds. */

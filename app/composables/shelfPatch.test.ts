@@ -1,3 +1,4 @@
+import { quantityAt } from '#core/engine/values'
 import { applyPatch } from 'fast-json-patch'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { newSheet } from '#core/record/layouts'
@@ -68,18 +69,23 @@ describe('another oil poured in', () => {
   })
 })
 
+const twoValves = newSheet('inline4', 'a', 'b')
+twoValves.layout.galleryRelief = true
+
 describe('where a reading is taken', () => {
   it.each([
-    ['main.3.bore', 'bearings', '/build/x/bearings'],
-    ['main.3.bore.rear', 'bearings', '/build/x/bearings?view=journal&at=main.3'],
-    ['rod.2.side', 'bearings', '/build/x/bearings?view=journal&at=rod.2'],
-    ['thrust.endFloat', 'bearings', '/build/x/bearings?view=turn'],
-    ['pump.coverWear', 'pump', '/build/x/pump?view=salvage'],
-    ['relief2.benchPressure', 'relief', '/build/x/relief?valve=relief2&view=bench'],
-    ['relief2.springRate', 'relief', '/build/x/relief?valve=relief2&view=valve'],
-    ['pickup.vacuum', 'pickup', '/build/x/pickup?view=air'],
-    ['start.idleHot.pressure', 'start', '/build/x/start?view=readings'],
-    ['start.changeHours', 'start', '/build/x/start?view=breakin'],
-    ['brief.hotOil', 'brief', '/build/x/brief'],
-  ] as const)('%s', (key, page, path) => expect(readingPath('x', key, page)).toBe(path))
+    ['main.3.bore', '/build/x/bearings'],
+    ['main.3.bore.rear', '/build/x/bearings?view=journal&at=main.3'],
+    ['rod.2.side', '/build/x/bearings?view=journal&at=rod.2'],
+    ['thrust.endFloat', '/build/x/bearings?view=turn'],
+    ['pump.coverWear', '/build/x/pump?view=salvage'],
+    ['relief2.benchPressure', '/build/x/relief?valve=relief2&view=bench'],
+    ['relief2.springRate', '/build/x/relief?valve=relief2&view=valve'],
+    ['pickup.vacuum', '/build/x/pickup?view=air'],
+    ['start.idleHot.pressure', '/build/x/start?view=readings'],
+    ['start.changeHours', '/build/x/start?view=breakin'],
+    ['brief.hotOil', '/build/x/brief'],
+    ['passage.rockerRestrictor', '/build/x/passages?at=rockerRestrictor'],
+    ['gallery.drilling', '/build/x/passages?at=frontPlug'],
+  ] as const)('%s', (key, path) => expect(readingPath('x', quantityAt(twoValves, key)!)).toBe(path))
 })

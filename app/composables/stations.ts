@@ -1,4 +1,4 @@
-import type { Station } from '#core/engine/quantities'
+import type { Quantity, Station } from '#core/record/quantity'
 
 export type Page = Station | 'outlook'
 
@@ -18,28 +18,14 @@ export function stationPath(id: string, page: Page): string {
   return `/build/${id}/${page}`
 }
 
-/** Views of a station beside its first, by the readings that are taken there. */
-const VIEWS: [RegExp, string][] = [
-  [/^(turning|thrust)\./, 'turn'],
-  [/^pump\.(coverWear|coverThickness|floorThickness|\w+Cut)$/, 'salvage'],
-  [/^pump\.\w+Port\w*$/, 'ports'],
-  [/^pump\.(gasket|driveLength)$/, 'close'],
-  [/^relief2?\.(wanted|plugBore|plugHole|plugTravel|wire|coilDiameter)$/, 'routes'],
-  [/^relief2?\.(reach|seatDepth|thread|tapped|plugTorque)$/, 'fit'],
-  [/^relief2?\.bench/, 'bench'],
-  [/^start\.(firstPressure|(idleCold|fastIdle|idleHot|workingHot)\.)/, 'readings'],
-  [/^start\.(breakInTime|change\w+|\w+PerWeek)$/, 'breakin'],
-  [/^pickup\.(oilDepth|offset|sumpLength|sumpWidth|capacity|filterVolume)$/, 'oil'],
-  [/^pickup\.vacuum/, 'air'],
-]
-
-/** Where a reading is taken: of a bearing some stand in the table, others with their journal; other stations have views of their own. */
-export function readingPath(id: string, key: string, page: Page): string {
-  const path = stationPath(id, page)
-  const nested = /^((?:main|rod)\.\d+)\.(?:housing|wall|side|(?:journal|bore)\.\w+)$/.exec(key)
-  if (nested) return `${path}?view=journal&at=${nested[1]}`
-  if (key.startsWith('relief2.'))
-    return `${path}?valve=relief2&view=${VIEWS.find(([taken]) => taken.test(key))?.[1] ?? 'valve'}`
-  const view = VIEWS.find(([taken]) => taken.test(key))?.[1]
-  return view ? `${path}?view=${view}` : path
+/** Where a reading is taken: in a view of its station, at its bearing, its valve or its passage. */
+export function readingPath(id: string, { station, view, bearing, part, passage }: ReadAt): string {
+  const query = new URLSearchParams()
+  if (part === 'relief2') query.set('valve', 'relief2')
+  if (view) query.set('view', view)
+  else if (part === 'relief2') query.set('view', 'valve')
+  if (view === 'journal' && bearing) query.set('at', `${bearing.set}.${bearing.number}`)
+  if (passage) query.set('at', passage.slice('passage.'.length))
+  return `${stationPath(id, station)}${query.size > 0 ? `?${query}` : ''}`
 }
+type ReadAt = Pick<Quantity, 'station' | 'view' | 'bearing' | 'part' | 'passage'>

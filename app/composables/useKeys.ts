@@ -1,4 +1,4 @@
-import { catalogueOf } from '#core/engine/values'
+import { quantityAt } from '#core/engine/values'
 import type { Router } from 'vue-router'
 import { PAGES, stationPath } from './stations'
 
@@ -45,9 +45,9 @@ export async function nextMissing(router: Router) {
   const best =
     sheet &&
     useOutlook()
-      .now?.assumed.map(({ key }) => catalogueOf(sheet.layout).get(key))
+      .now?.assumed.map(({ key }) => quantityAt(sheet, key))
       .find((quantity) => quantity && !(quantity.key in sheet.readings))
-  if (best && build.id) return goToReading(router, build.id, best.station, best.key)
+  if (best && build.id) return goToReading(router, build.id, best)
   const empty = [...document.querySelectorAll<HTMLInputElement>('main input[data-reading]')].find(
     (input) => input.value === '',
   )

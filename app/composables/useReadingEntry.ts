@@ -1,4 +1,4 @@
-import type { Quantity } from '#core/engine/quantities'
+import type { Quantity } from '#core/record/quantity'
 import type { Reading } from '#core/record/schema'
 import { repeated } from '#core/bearing/survey'
 import { instrumentSigma } from '#core/house/instrument'

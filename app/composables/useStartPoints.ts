@@ -1,4 +1,4 @@
-import { START_POINTS } from '#core/engine/quantities'
+import { START_POINTS } from '#core/parts/firstStart'
 
 /** Steady points of the first start in their order, each judged by its target and by what this engine should show, where it was read. */
 export function useStartPoints() {

@@ -1,5 +1,5 @@
+import type { Quantity } from '#core/record/quantity'
 import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/quantity/units'
-import type { Quantity } from '#core/engine/quantities'
 import { remember, remembered, rememberedJson } from '~/sync/browserStorage'
 import { decimalsFor, formatNumber, formatQuantity } from '#core/quantity/format'
 

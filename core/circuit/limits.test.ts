@@ -56,8 +56,8 @@ describe('engine circuits', () => {
       node.pressure === undefined && node.id !== 'pump inlet' ? [i] : [],
     )
     const bearing = fc.oneof(
-      fc.record({ list: fc.constant('mainClearance' as const), i: fc.nat(6) }),
-      fc.record({ list: fc.constant('rodClearance' as const), i: fc.nat(5) }),
+      fc.record({ list: fc.constant('main' as const), i: fc.nat(6) }),
+      fc.record({ list: fc.constant('rod' as const), i: fc.nat(5) }),
     )
     fc.assert(
       fc.property(
@@ -67,7 +67,7 @@ describe('engine circuits', () => {
         fc.double({ min: 20, max: 120, noNaN: true }),
         ({ list, i }, more, speed, temperature) => {
           const before = pressuresOf(sheet, speed, temperature)
-          const wider = pressuresOf(sheet, speed, temperature, (values) => (values[list][i] += more))
+          const wider = pressuresOf(sheet, speed, temperature, (values) => (values[list].clearance[i] += more))
           for (const node of after)
             expect(wider[node]).toBeLessThanOrEqual(before[node] + 1e-3 * Math.abs(before[node]) * 1e-3 + 0.5)
         },

@@ -1,9 +1,8 @@
+import { inspectionsOf, quantitiesOf } from './catalogue'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { checkSheet, problemsOfChange } from './checkSheet'
-import { inspectionsOf } from './inspections'
 import { newSheet, PRESETS } from '../record/layouts'
-import { quantitiesOf } from './quantities'
 import type { Sheet } from '../record/schema'
 import { usableSheet } from './usableSheet'
 

@@ -1,3 +1,5 @@
+import { pumpDisplacement } from '../parts/pump'
+import { quantitiesOf } from './catalogue'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { judgeClearance, phi } from '../bearing/judge'
@@ -7,11 +9,9 @@ import { schools, targetOf } from '../targets/targets'
 import { judge } from '../quantity/verdict'
 import { bearingsOf, clearanceLimits } from '../parts/clearances'
 import { floorClearance } from '../parts/pickupRecord'
-import { pumpDisplacement } from '../parts/pumpRecord'
 import { newSheet, PRESETS } from '../record/layouts'
 import { doubtOf } from './plausible'
 import { progressOf } from '../progress/progress'
-import { quantitiesOf } from './quantities'
 import { Layout, Sheet } from '../record/schema'
 
 describe('sheet', () => {

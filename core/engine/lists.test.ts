@@ -1,8 +1,8 @@
+import { checksOf, inspectionsOf, quantitiesOf } from './catalogue'
 import { describe, expect, it } from 'vitest'
-import { checksOf, faultsAt } from './checks'
-import { bypassFit, findingOf, inspectionsOf, leftOutOf } from './inspections'
+import { fitOf } from '../parts/passage'
+import { findingOf, leftOutOf } from './inspections'
 import { newSheet, PRESETS } from '../record/layouts'
-import { quantitiesOf } from './quantities'
 import type { Layout } from '../record/schema'
 import { heldValue, requireValue } from './values'
 
@@ -139,20 +139,13 @@ describe('what stands in a sheet', () => {
   })
   it('a bypass valve stands as it was found, else as it belongs', () => {
     const sheet = newSheet('v8', 'a', 'b')
-    const right = bypassFit(sheet, 'filterBypass')
+    const right = fitOf(sheet, 'passage.filterBypass', 'in')
     expect(
       inspectionsOf(sheet.layout)
         .find(({ key }) => key === 'passage.filterBypass')!
         .findings.find(({ value }) => value === right)!.verdict,
     ).toBe('pass')
     sheet.inspections['passage.filterBypass'] = { finding: 'plugged', ...stand }
-    expect(bypassFit(sheet, 'filterBypass')).toBe('plugged')
-  })
-  it('faults are told by station', () => {
-    const sheet = newSheet('inline4', 'a', 'b')
-    sheet.checks['pickup.seal'] = { state: 'fault', ...stand }
-    sheet.checks['pickup.tight'] = { state: 'done', ...stand }
-    expect(faultsAt(sheet, 'pickup').map(({ key }) => key)).toEqual(['pickup.seal'])
-    expect(faultsAt(sheet, 'pump')).toEqual([])
+    expect(fitOf(sheet, 'passage.filterBypass', 'in')).toBe('plugged')
   })
 })

@@ -1,13 +1,14 @@
+import { inspectionsOf, passagesOf } from './catalogue'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { findingOf, inspectionsOf } from './inspections'
+import { findingOf } from './inspections'
 import { newSheet, PRESETS } from '../record/layouts'
 import type { Sheet } from '../record/schema'
 import { outlookMap } from '../outlook/map'
 import { passageEffects, withFinding } from '../outlook/passages'
 import { stateReadings } from '../outlook/change'
 import { modelOf } from '../outlook/model'
-import { passagesOf, rightFit } from '../parts/passage'
+import { coolerFit } from '../parts/cooler'
 
 const idle = (sheet: Sheet) => stateReadings(sheet, 1).idleHot.pressure
 function withCooler(change: Partial<Sheet['layout']>): Sheet {
@@ -66,9 +67,9 @@ describe('passages', () => {
 
 describe('a bypass valve and its cooler', () => {
   it('belongs in by a fitted cooler; where the cooler is gone, out with the way open, or plugged where it leads to the sump', () => {
-    expect(rightFit(withCooler({ cooler: true }).layout, 'coolerBypass')).toBe('in')
-    expect(rightFit(withCooler({ coolerPlugged: true }).layout, 'coolerBypass')).toBe('open')
-    expect(rightFit(withCooler({ coolerPlugged: true, coolerBypass: 'sump' }).layout, 'coolerBypass')).toBe('plugged')
+    expect(coolerFit(withCooler({ cooler: true }).layout)).toBe('in')
+    expect(coolerFit(withCooler({ coolerPlugged: true }).layout)).toBe('open')
+    expect(coolerFit(withCooler({ coolerPlugged: true, coolerBypass: 'sump' }).layout)).toBe('plugged')
   })
   it('one to the sump wrongly left in holds hot idle at its opening pressure, less what the filter takes', () => {
     const sheet = withCooler({ coolerPlugged: true, coolerBypass: 'sump' })

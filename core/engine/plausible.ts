@@ -1,5 +1,6 @@
+import type { Quantity } from '../record/quantity'
 import type { Sheet } from '../record/schema'
-import { catalogueOf } from './values'
+import { quantityAt } from './values'
 
 export interface Doubt {
   /** The range looked for, SI. */
@@ -28,31 +29,45 @@ export function doubtOf(sheet: Sheet, key: string, value: number): Doubt | undef
 }
 
 function expectedRange(sheet: Sheet, key: string): Doubt | undefined {
-  const quantity = catalogueOf(sheet.layout).get(key)
+  const quantity = quantityAt(sheet, key)
   if (!quantity) return undefined
-  const beside = /^((?:main|rod)\.\d+\.(?:journal|bore))\.(?:left|right|rear|rearLeft|rearRight)$/.exec(key)
-  const first = beside && sheet.readings[beside[1]]?.value
+  return (
+    (quantity.bearing && nearTheOthers(sheet, key, quantity.bearing)) ?? {
+      low: quantity.plausible[0],
+      high: quantity.plausible[1],
+      from: 'kind',
+    }
+  )
+}
+
+/** Where the other readings of a bearing and of its sisters say that a journal or bore should lie. */
+function nearTheOthers(
+  { readings }: Sheet,
+  key: string,
+  { set, number, side, place }: NonNullable<Quantity['bearing']>,
+): Doubt | undefined {
+  if (!side) return undefined
+  const first = (of: number, which: 'journal' | 'bore') => readings[`${set}.${of}.${which}`]?.value
+  const own = place && first(number, side)
   // Another place on the same journal or bore differs by hundredths, not more.
-  if (first) return { low: 0.998 * first, high: 1.002 * first, from: 'sisters' }
-  const part = /^(main|rod)\.(\d+)\.(journal|bore)$/.exec(key)
-  if (part) {
-    const [, set, number, side] = part
-    const mate = sheet.readings[`${set}.${number}.${side === 'journal' ? 'bore' : 'journal'}`]?.value
-    if (mate !== undefined) {
-      return side === 'bore'
-        ? { low: mate, high: mate * 1.005, from: 'mate' }
-        : { low: mate / 1.005, high: mate, from: 'mate' }
-    }
-    const sisters = Object.entries(sheet.readings)
-      .filter(([other]) => other !== key && other.startsWith(`${set}.`) && /\.(journal|bore)$/.test(other))
-      .map(([, reading]) => reading.value)
-      .sort((a, b) => a - b)
-    if (sisters.length > 0) {
-      const middle = sisters[Math.floor(sisters.length / 2)]
-      return { low: 0.98 * middle, high: 1.02 * middle, from: 'sisters' }
-    }
-  }
-  return { low: quantity.plausible[0], high: quantity.plausible[1], from: 'kind' }
+  if (place) return own ? { low: 0.998 * own, high: 1.002 * own, from: 'sisters' } : undefined
+  const mate = first(number, side === 'journal' ? 'bore' : 'journal')
+  if (mate !== undefined)
+    return side === 'bore'
+      ? { low: mate, high: mate * 1.005, from: 'mate' }
+      : { low: mate / 1.005, high: mate, from: 'mate' }
+  const sisters = Object.keys(readings)
+    .filter((other) => other !== key)
+    .flatMap((other) => {
+      const [of, which, what, ...beside] = other.split('.')
+      return of === set && (what === 'journal' || what === 'bore') && beside.length === 0
+        ? [first(Number(which), what)!]
+        : []
+    })
+    .sort((a, b) => a - b)
+  if (sisters.length === 0) return undefined
+  const middle = sisters[Math.floor(sisters.length / 2)]
+  return { low: 0.98 * middle, high: 1.02 * middle, from: 'sisters' }
 }
 
 /** Seven figures: a mended value should read as it was typed, but for the slip. */

@@ -1,3 +1,4 @@
+import { quantitiesOf } from './catalogue'
 import fc from 'fast-check'
 import jsonPatch from 'fast-json-patch'
 import { describe, expect, it } from 'vitest'
@@ -5,7 +6,6 @@ import { DEMO_BUILDS } from '../../demo/make'
 import { outlookOf } from '../outlook/outlook'
 import { checkSheet } from './checkSheet'
 import { newSheet, PRESETS } from '../record/layouts'
-import { quantitiesOf } from './quantities'
 import { checkLayout, evenFeed, relayout } from './relayout'
 import { Layout, Sheet } from '../record/schema'
 

@@ -1,22 +1,29 @@
-import { pumpDisplacement } from '../parts/pumpRecord'
-import { springRateOf, type ValveName } from '../parts/reliefRecord'
+import type { ReadingKey } from '../parts/list'
+import { pumpDisplacement } from '../parts/pump'
+import { springRateOf } from '../parts/reliefRecord'
+import type { Held } from '../record/held'
 import type { Sheet } from '../record/schema'
-import { catalogueOf } from './values'
+import { quantityAt } from './values'
 
-/** What stands in for a number that was not written: computed from others, else the layout's default. */
+/** What stands in for a number that was not written. */
 export interface StandIn {
   value: number
-  /** Where it comes from, in a few words. */
-  words: string
+  /** Computed, and from what; else the layout's default. */
+  from: 'gears' | 'spring' | 'layout'
+}
+
+/** Readings that follow from others where they were not written. */
+const COMPUTED: Partial<Record<ReadingKey, { from: StandIn['from']; held: (sheet: Sheet) => Held }>> = {
+  'pump.displacement': { from: 'gears', held: pumpDisplacement },
+  'relief.springRate': { from: 'spring', held: (sheet) => springRateOf(sheet, 'relief') },
+  'relief2.springRate': { from: 'spring', held: (sheet) => springRateOf(sheet, 'relief2') },
 }
 
 /** What the model takes where a reading is missing; undefined where it takes nothing. */
-export function standInOf(sheet: Sheet, key: string): StandIn | undefined {
-  const rate = /^(relief2?)\.springRate$/.exec(key)
-  const held =
-    key === 'pump.displacement' ? pumpDisplacement(sheet) : rate ? springRateOf(sheet, rate[1] as ValveName) : undefined
-  if (held?.source === 'computed')
-    return { value: held.value, words: rate ? 'computed from heights or wire' : 'computed from the gears' }
-  const fallback = catalogueOf(sheet.layout).get(key)?.fallback
-  return fallback === undefined ? undefined : { value: fallback, words: 'assumed from the layout' }
+export function standInOf(sheet: Sheet, key: ReadingKey): StandIn | undefined {
+  const quantity = quantityAt(sheet, key)
+  const computed = quantity && COMPUTED[key]
+  const held = computed?.held(sheet)
+  if (computed && held?.source === 'computed') return { value: held.value, from: computed.from }
+  return quantity?.fallback === undefined ? undefined : { value: quantity.fallback, from: 'layout' }
 }

@@ -1,40 +1,32 @@
-import { type Quantity, quantitiesOf } from './quantities'
-import type { Layout, Sheet } from '../record/schema'
+import type { ReadingKey } from '../parts/list'
+import type { Held } from '../record/held'
+import type { Quantity } from '../record/quantity'
+import type { Reading, Sheet } from '../record/schema'
+import { catalogueOf } from './catalogue'
 
-export type Source = 'measured' | 'maker' | 'planned' | 'layout' | 'computed'
-
-/** A value that can be used, and what stands behind it. */
-export interface Held {
-  value: number
-  sigma: number
-  source: Source
+/** A layout's quantity by its key; undefined where the layout has none of this name. */
+export function quantityAt(sheet: Pick<Sheet, 'layout'>, key: string): Quantity | undefined {
+  return catalogueOf(sheet.layout).quantities.get(key)
 }
 
-const catalogues = new WeakMap<Layout, Map<string, Quantity>>()
-
-/** The layout's quantities by key. */
-export function catalogueOf(layout: Layout): Map<string, Quantity> {
-  let found = catalogues.get(layout)
-  if (!found) {
-    found = new Map(quantitiesOf(layout).map((quantity) => [quantity.key, quantity]))
-    catalogues.set(layout, found)
-  }
-  return found
-}
-
-/** What the sheet holds for a quantity: the reading, else the layout's default, else nothing. */
-export function heldValue(sheet: Sheet, key: string): Held | undefined {
-  const quantity = catalogueOf(sheet.layout).get(key)
+/** What a sheet holds for a quantity: what was read, else the layout's default; undefined where there is neither. */
+export function heldValue(sheet: Sheet, key: ReadingKey): Held | undefined {
+  const quantity = quantityAt(sheet, key)
   if (!quantity) return undefined
-  const reading = sheet.readings[key]
-  if (reading) return { value: reading.value, sigma: reading.uncertainty ?? quantity.sigma, source: reading.source }
+  const read: Reading | undefined = sheet.readings[key]
+  if (read) return { value: read.value, sigma: read.uncertainty ?? quantity.sigma, source: read.source }
   if (quantity.fallback === undefined) return undefined
   return { value: quantity.fallback, sigma: quantity.fallbackSigma ?? 0, source: 'layout' }
 }
 
 /** The same for a quantity that always has a default. */
-export function requireValue(sheet: Sheet, key: string): Held {
+export function requireValue(sheet: Sheet, key: ReadingKey): Held {
   const held = heldValue(sheet, key)
   if (!held) throw new RangeError(`${key}: has neither a reading nor a default`)
   return held
+}
+
+/** A reading as it was recorded, SI; undefined where nobody has. */
+export function readValue(sheet: Pick<Sheet, 'readings'>, key: ReadingKey): number | undefined {
+  return sheet.readings[key]?.value
 }

@@ -1,7 +1,7 @@
+import { setHoleFed } from '../parts/bearingInputs'
 import { describe, expect, it } from 'vitest'
 import { journalPosition, loadNumber } from '../bearing/eccentricity'
 import { type GrooveLeakage, ARC_PIECES, grooveLeakage } from '../bearing/leakage'
-import { setHoleFed } from '../engine/engine'
 import { elementFlow } from '../circuit/flow'
 import { prepareBearing } from './bearing'
 
@@ -70,7 +70,8 @@ describe('closed forms against the grid', () => {
     for (const [ratio, eccentricity] of RANGE) {
       const length = ratio * diameter
       const rod = { id: 'r', kind: 'bearing' as const, from: 'a', to: 'b', conductance: 0, carried: 0 }
-      setHoleFed(rod, { leakage: 1 }, diameter, length, radialClearance, speed, viscosity, eccentricity)
+      const now = { leakage: 1, film: viscosity, oilHole: 6e-3 }
+      setHoleFed(rod, now, diameter, length, radialClearance, speed, eccentricity)
       for (const feedPressure of [5e4, 1e5, 4e5]) {
         const places = Array.from({ length: 8 }, (_, k) => ((k + 0.5) / 8) * 2 * Math.PI)
         const grid = places.reduce(

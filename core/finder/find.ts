@@ -1,4 +1,6 @@
-import type { EngineValues } from '../engine/engine'
+import type { BearingValues } from '../parts/bearingInputs'
+import { elementOf } from '../parts/circuitBuilder'
+import type { EngineValues } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { oilAt, oilFrom } from '../oil/oil'
 import { ruleOf } from '../house/limits'
@@ -36,6 +38,7 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
   const spreads = scales.map((drawn) => rangeOf({ best: 1, drawn }))
   const outlet = circuit.indexOf('pump outlet')
   const gauge = circuit.indexOf(engine.plan.gauge)
+  const relief = elementOf(engine.plan, 'relief', 'relief')
   const valves = valvesOf(model.values.relief, offer, ruleOf(sheet, 'relief.bindMargin'))
   const lowest = 0.98 * Math.min(...valves.map(({ valve }) => flowStartPressure(valve)))
   const total = combinationsOf(offer)
@@ -53,18 +56,18 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
         const values = altered(model.values, pump, shells)
         states.forEach((state, s) => {
           engine.set(values, state, oils[s])
-          const fluid = { density: oils[s].density, viscosity: oils[s].viscosity * values.viscosityFactor }
-          const line = loadLine(circuit, engine.plan.relief, fluid, outlet, gauge, lowest)
+          const fluid = { density: oils[s].density, viscosity: oils[s].viscosity * values.model.viscosity }
+          const line = loadLine(circuit, relief, fluid, outlet, gauge, lowest)
           valves.forEach(({ valve }, v) => {
-            const met = meet(line, valve, fluid, values.discharge)
+            const met = meet(line, valve, fluid, values.model.discharge)
             pressures[s][v] = met.gauge
             // The inlet's few kilopascals of suction are left out of the power.
             if (s === states.length - 1)
               powers[v] = shaftPower(
                 met.outlet,
-                values,
-                state.speed * values.driveRatio,
-                oils[s].filmViscosity * values.viscosityFactor,
+                values.pump,
+                state.speed * values.pump.driveRatio,
+                oils[s].filmViscosity * values.model.viscosity,
               )
           })
         })
@@ -126,16 +129,24 @@ function altered(
 ): EngineValues {
   return {
     ...values,
-    ...(pump && {
-      displacement: pump.displacement,
-      rotorDiameter: pump.rotorDiameter,
-      rotorLength: pump.rotorLength,
-      endClearance: pump.endClearance,
-      tipClearance: pump.tipClearance,
-    }),
-    mainClearance: values.mainClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.mains ?? 0))),
-    rodClearance: values.rodClearance.map((clearance) => Math.max(5e-6, clearance + (shells?.rods ?? 0))),
+    pump: {
+      ...values.pump,
+      ...(pump && {
+        displacement: pump.displacement,
+        rotorDiameter: pump.rotorDiameter,
+        rotorLength: pump.rotorLength,
+        endClearance: pump.endClearance,
+        tipClearance: pump.tipClearance,
+      }),
+    },
+    main: looser(values.main, shells?.mains),
+    rod: looser(values.rod, shells?.rods),
   }
+}
+
+/** A set of bearings with other shells, m wider. */
+function looser<V extends BearingValues>(values: V, by = 0): V {
+  return { ...values, clearance: values.clearance.map((each) => Math.max(5e-6, each + by)) }
 }
 
 /** Share of samples in which every state lies in its target. */

@@ -1,4 +1,5 @@
-import { bearingsOf, type BearingSet } from '../parts/clearances'
+import type { BearingSet } from '../parts/bearingReadings'
+import { bearingsOf } from '../parts/clearances'
 import type { Sheet } from '../record/schema'
 import { planStack, type Washer } from '../relief/stack'
 import { numberOf } from '../shelf/fields'

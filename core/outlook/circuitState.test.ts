@@ -1,6 +1,6 @@
+import { catalogueOf } from '../engine/catalogue'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { catalogueOf } from '../engine/values'
 import { circuitAtState, circuitState } from './circuitState'
 import { nextMeasurements } from './nextMeasurement'
 import { outlookOf } from './outlook'
@@ -17,7 +17,7 @@ describe('the circuit as it works', () => {
   })
   it('says where each element’s numbers came from, and names only readings of the layout', () => {
     const sheet = DEMO_BUILDS.ottiline()
-    const keys = catalogueOf(sheet.layout)
+    const keys = catalogueOf(sheet.layout).quantities
     const { elements } = circuitState(sheet, namedStates(sheet)[2])
     for (const { reading } of elements) if (reading) expect(keys.has(reading)).toBe(true)
     expect(elements.find(({ id }) => id === 'main 4 film')).toMatchObject({
@@ -55,7 +55,7 @@ describe('the next measurement', () => {
       return high - low
     }
     const before = width()
-    const quantity = catalogueOf(sheet.layout).get(best.key)!
+    const quantity = catalogueOf(sheet.layout).quantities.get(best.key)!
     sheet.readings[best.key] = { value: quantity.fallback!, source: 'measured' }
     expect(nextMeasurements(sheet).some(({ key }) => key === best.key)).toBe(false)
     expect(1 - width() / before).toBeGreaterThan(0.6 * best.narrows)

@@ -1,9 +1,9 @@
+import { inspectionsOf, passagesOf } from '../engine/catalogue'
+import type { Station } from '../record/quantity'
 import { judgeClearance } from '../bearing/judge'
 import { bearingsOf, clearanceLimits } from '../parts/clearances'
-import { findingOf, inspectionsOf, leftOutOf } from '../engine/inspections'
-import type { Station } from '../engine/quantities'
+import { findingOf, leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
-import { passagesOf } from '../parts/passage'
 
 /** Something at fault on record that the circuit computes with. */
 export interface ComputedFault {

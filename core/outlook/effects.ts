@@ -53,7 +53,7 @@ export function bearingProblems(sheet: Sheet): BearingProblem[] {
   const idle = namedStates(sheet).find((state) => state.name === 'idleHot')!
   const now = gaugePressure(model, idle)
   return found.map(({ problem, middle }) => {
-    const list = problem.set === 'main' ? model.values.mainClearance : model.values.rodClearance
+    const list = model.values[problem.set].clearance
     list[problem.number - 1] = middle
     const mended = gaugePressure(model, idle)
     list[problem.number - 1] = problem.clearance

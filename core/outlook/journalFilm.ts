@@ -1,6 +1,8 @@
+import type { FieldOf } from '../parts/list'
+import type { BearingSet } from '../parts/bearingReadings'
 import { EXPANSION, hotClearance } from '../bearing/clearance'
 import { meanRodLoad } from '../bearing/load'
-import { type BearingSet, bearingsOf } from '../parts/clearances'
+import { bearingsOf } from '../parts/clearances'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
@@ -75,7 +77,7 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
     0.5 * hotClearance(record.clearance.value, record.diameter, rise, housing, EXPANSION.steel),
   )
   const viscosityAt = (temperature: number) =>
-    oilAt(model.oil, temperature).filmViscosity * model.values.viscosityFactor
+    oilAt(model.oil, temperature).filmViscosity * model.values.model.viscosity
   const arc = set === 'main' ? (moment.arc * Math.PI) / 180 : (2 * OIL_HOLE) / record.diameter
   const bearing: FilmCase = {
     diameter: record.diameter,
@@ -135,11 +137,11 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
 
 /** Mean load on a journal at a speed, N, as the circuit places it in its film. */
 export function usualLoad(sheet: Sheet, set: BearingSet, speed: number): number {
-  const of = (key: string) => requireValue(sheet, key).value
+  const of = (field: FieldOf<'size'>) => requireValue(sheet, `size.${field}`).value
   const gear = {
-    cylinderBore: of('size.cylinderBore'),
-    crankRadius: 0.5 * of('size.stroke'),
-    reciprocatingMass: of('size.reciprocatingMass'),
+    cylinderBore: of('cylinderBore'),
+    crankRadius: 0.5 * of('stroke'),
+    reciprocatingMass: of('reciprocatingMass'),
   }
   const rod = meanRodLoad(gear, speed, meanPressureAt(sheet, speed))
   return set === 'rod' ? rod : (0.8 * rod * sheet.layout.feed.length) / sheet.layout.mains

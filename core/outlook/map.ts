@@ -34,24 +34,14 @@ const MAP_AIM = 1e-6
 /** Speeds by temperatures of the usual map. */
 export const MAP_SIZE: [number, number] = [40, 32]
 
-/** Elements of each kind, by their place in the circuit. */
-export function flowGroups(model: Model): Record<FlowKind, number[]> {
-  const { plan, circuit } = model.engine
-  const place = new Map(circuit.network.elements.map((element, i) => [element.id, i]))
-  const of = (...elements: ({ id: string } | undefined)[]) =>
-    elements.flatMap((element) => (element ? [place.get(element.id)!] : []))
-  return {
-    mains: of(...plan.mains),
-    rods: of(...plan.rods.map((rod) => rod.film)),
-    cam: of(...plan.cams),
-    lifters: of(plan.lifters),
-    rockers: of(plan.rockers?.restrictor),
-    jets: of(plan.timingJet, plan.tensioner, ...plan.pistonJets),
-    turbo: of(plan.turbo?.restrictor),
-    relief: of(plan.relief, plan.galleryRelief),
-    // What runs out where something was left out, or through a valve that leads to the sump.
-    lost: of(...plan.leaks, model.sheet.layout.coolerBypass === 'sump' ? plan.cooler?.bypass : undefined),
-  }
+/** Elements by which oil leaves the circuit, by kind, as their places in it. */
+export function flowGroups({ engine: { plan, circuit } }: Model): Record<FlowKind, number[]> {
+  const groups = Object.fromEntries(FLOW_KINDS.map((kind) => [kind, [] as number[]])) as Record<FlowKind, number[]>
+  circuit.network.elements.forEach(({ id }, place) => {
+    const kind = plan.about.get(id)?.kind
+    if (kind) groups[kind].push(place)
+  })
+  return groups
 }
 
 /**
@@ -103,9 +93,9 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
       map.lift[at] = liftAt(values.relief, pressures[outlet])
       map.power[at] = shaftPower(
         pressures[outlet] - pressures[inlet],
-        values,
-        running.speed * values.driveRatio,
-        oil.filmViscosity * values.viscosityFactor,
+        values.pump,
+        running.speed * values.pump.driveRatio,
+        oil.filmViscosity * values.model.viscosity,
       )
       map.mainFilm[at] = engine.films.main
       map.rodFilm[at] = engine.films.rod

@@ -1,4 +1,3 @@
-import { requireValue } from '../engine/values'
 import type { StateName, Target } from '../targets/targets'
 import type { Verdict } from '../quantity/verdict'
 import { type Band, pressureBands } from './band'
@@ -62,8 +61,7 @@ export function measuredAt(
   const point = sheet.readings[`start.${name}.pressure`]
   if (!point) return undefined
   const state = namedStates(sheet).find((each) => each.name === name)!
-  const at = (field: 'speed' | 'temperature') =>
-    sheet.readings[`start.${name}.${field}`] ? requireValue(sheet, `start.${name}.${field}`).value : state[field]
+  const at = (field: 'speed' | 'temperature') => sheet.readings[`start.${name}.${field}`]?.value ?? state[field]
   const [speed, temperature] = [at('speed'), at('temperature')]
   const [expected] = pressureBands(model, [momentAt(sheet, speed, temperature)], samples)
   return {

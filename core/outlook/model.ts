@@ -1,7 +1,7 @@
+import type { ReadingKey } from '../parts/list'
+import type { EngineValues } from '../parts/list'
 import { type Engine, type Running, prepareEngine } from '../engine/engine'
-import type { ModelInput } from '../engine/input'
-import { modelInputs } from '../engine/inputs'
-import type { EngineValues } from '../engine/engine'
+import { modelInputs, type ModelInput } from '../engine/inputs'
 import { leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
 import { usableSheet } from '../engine/usableSheet'
@@ -38,10 +38,21 @@ export function gaugePressure(model: Model, running: Running, aim?: number): num
   return model.engine.gauge(model.values, running, oilAt(model.oil, running.temperature), aim)
 }
 
-/** Puts another value in the place of every input whose key matches, `share` as uncertain as before. */
-export function setInputs(model: Model, matches: RegExp, value: (now: number, key: string) => number, share = 1): void {
+/** Puts another value in the place of every input that matches, `share` as uncertain as before. */
+export function setInputs(
+  model: Model,
+  matches: (input: ModelInput) => boolean,
+  value: (now: number, input: ModelInput) => number,
+  share = 1,
+): void {
   for (const input of model.inputs)
-    if (matches.test(input.key))
-      Object.assign(input, { value: value(input.value, input.key), sigma: share * input.sigma })
+    if (matches(input)) Object.assign(input, { value: value(input.value, input), sigma: share * input.sigma })
   for (const input of model.inputs) input.put(model.values, input.value)
 }
+
+/** Whether an input is a bearing's clearance; whether it is that of a reading. */
+export const isClearance = ({ set }: ModelInput): boolean => set !== undefined
+export const keyed =
+  (key: ReadingKey) =>
+  (input: ModelInput): boolean =>
+    input.key === key

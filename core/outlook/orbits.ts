@@ -1,3 +1,4 @@
+import type { FieldOf } from '../parts/list'
 import { hotClearance, EXPANSION } from '../bearing/clearance'
 import { rodsBesideMains, throwsOf } from '../parts/throws'
 import type { Sheet } from '../record/schema'
@@ -29,13 +30,13 @@ export interface BearingOrbit extends Orbit {
 
 /** Moving parts of a sheet's cylinders. */
 export function rodGearOf(sheet: Sheet): RodGear {
-  const of = (key: string) => requireValue(sheet, key).value
+  const of = (field: FieldOf<'size'>) => requireValue(sheet, `size.${field}`).value
   return {
-    cylinderBore: of('size.cylinderBore'),
-    stroke: of('size.stroke'),
-    rodLength: Math.max(of('size.connectingRod'), 0.6 * of('size.stroke')),
-    reciprocatingMass: of('size.reciprocatingMass'),
-    rotatingMass: of('size.rotatingMass'),
+    cylinderBore: of('cylinderBore'),
+    stroke: of('stroke'),
+    rodLength: Math.max(of('connectingRod'), 0.6 * of('stroke')),
+    reciprocatingMass: of('reciprocatingMass'),
+    rotatingMass: of('rotatingMass'),
   }
 }
 
@@ -58,7 +59,7 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   const model = modelOf(sheet)
   const { layout } = sheet
   const { values } = model
-  const viscosity = oilAt(model.oil, moment.temperature).filmViscosity * values.viscosityFactor
+  const viscosity = oilAt(model.oil, moment.temperature).filmViscosity * values.model.viscosity
   const gear = rodGearOf(sheet)
   const pin = pinForceOf(sheet, moment.speed)
   const swing = rodSwing(gear, moment.speed)
@@ -75,9 +76,9 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
     yield one(
       'main',
       i + 1,
-      values.mainDiameter[i],
-      values.mainLength,
-      values.mainClearance[i],
+      values.main.diameter[i],
+      values.crank.mainLength,
+      values.main.clearance[i],
       EXPANSION[layout.housing],
       load,
     )
@@ -86,9 +87,9 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
     yield one(
       'rod',
       i + 1,
-      values.rodDiameter[i],
-      values.rodLength,
-      values.rodClearance[i],
+      values.rod.diameter[i],
+      values.crank.rodLength,
+      values.rod.clearance[i],
       EXPANSION.steel,
       rodLoad,
       swing.rate,
@@ -106,7 +107,7 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   ): BearingOrbit {
     const radialClearance = Math.max(
       5e-6,
-      0.5 * hotClearance(clearance, diameter, moment.temperature - values.room, housing, EXPANSION.steel),
+      0.5 * hotClearance(clearance, diameter, moment.temperature - values.crank.room, housing, EXPANSION.steel),
     )
     const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate })
     let greatestLoad = 0

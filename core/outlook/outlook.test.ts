@@ -64,7 +64,7 @@ describe('what a builder knows of oil pressure', () => {
   it('a longer rotor raises hot idle, and drive power at speed', () => {
     const longer = withReadings({ 'pump.rotorLength': 0.026 })
     expect(at(longer, 'idleHot')).toBeGreaterThan(1.1 * idle)
-    const power = (sheet: Sheet) => shaftPower(at(sheet, 'workingHot'), modelOf(sheet).values, 53.3 * 0.5, 0.012)
+    const power = (sheet: Sheet) => shaftPower(at(sheet, 'workingHot'), modelOf(sheet).values.pump, 53.3 * 0.5, 0.012)
     expect(power(longer)).toBeGreaterThan(1.1 * power(six))
   })
   it('worn end clearance hurts hot idle more than any other state', () => {

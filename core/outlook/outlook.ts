@@ -1,6 +1,8 @@
+import type { BriefField } from '../parts/list'
+import type { Void } from '../parts/part'
 import { bearingsOf } from '../parts/clearances'
 import type { Problem, Sheet } from '../record/schema'
-import { usableSheet, type Void } from '../engine/usableSheet'
+import { usableSheet } from '../engine/usableSheet'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
@@ -109,7 +111,7 @@ function doubtedBy(states: StateOutlook[]): StateOutlook[] {
 /** Speed from which on the pump's inlet draws below what oil follows, with hot oil; undefined where it does not up to the maximum. */
 function starvesFrom(model: Model): number | undefined {
   const { sheet } = model
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const starves = (speed: number) => {
     gaugePressure(model, momentAt(sheet, speed, of('hotOil')), 1e-4)
     return suctionOf(model) > STARVES

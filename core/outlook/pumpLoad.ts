@@ -23,9 +23,9 @@ export function powerOf({ engine: { circuit }, values, oil }: Model, { speed, te
   const rise = circuit.pressures[circuit.indexOf('pump outlet')] - circuit.pressures[circuit.indexOf('pump inlet')]
   return shaftPower(
     rise,
-    values,
-    speed * values.driveRatio,
-    oilAt(oil, temperature).filmViscosity * values.viscosityFactor,
+    values.pump,
+    speed * values.pump.driveRatio,
+    oilAt(oil, temperature).filmViscosity * values.model.viscosity,
   )
 }
 

@@ -1,3 +1,5 @@
+import { elementOf } from '../parts/circuitBuilder'
+import type { BriefField } from '../parts/list'
 import type { Running } from '../engine/engine'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
@@ -43,7 +45,7 @@ const SAMPLES = 120
 
 /** The pump's flow into the circuit as it was last solved, m³/s. */
 function deliveredOf({ engine: { circuit, plan } }: Model): number {
-  return circuit.flows[circuit.network.elements.indexOf(plan.pump)]
+  return circuit.flows[circuit.network.elements.indexOf(elementOf(plan, 'pump', 'pump'))]
 }
 
 /** Delivered and power at a moment with their bands. */
@@ -58,7 +60,7 @@ function rangedAt(model: Model, moment: Running): { delivered: Ranged; power: Ra
 /** What the pump of a sheet sweeps, delivers and takes at the four states, in its own circuit. */
 export function pumpAtStates(sheet: Sheet): PumpAtState[] {
   const model = modelOf(sheet)
-  const { displacement, driveRatio } = model.values
+  const { displacement, driveRatio } = model.values.pump
   return namedStates(sheet).map((state) => ({
     name: state.name,
     swept: displacement * driveRatio * state.speed,
@@ -70,9 +72,9 @@ export function pumpAtStates(sheet: Sheet): PumpAtState[] {
 export function pumpOver(sheet: Sheet, points = 25): PumpOver {
   const model = modelOf(sheet)
   const { engine, values } = model
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const speeds = speedsOver(sheet, points)
-  const sweptAt = (speed: number) => values.displacement * values.driveRatio * speed
+  const sweptAt = (speed: number) => values.pump.displacement * values.pump.driveRatio * speed
   const curve = (temperature: number, met: number): PumpCurve => {
     const oil = oilAt(model.oil, temperature)
     const moment = (speed: number) => momentAt(sheet, speed, temperature)

@@ -1,6 +1,6 @@
+import { endClearance } from '../parts/pump'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { endClearance } from '../parts/pumpRecord'
 import { newSheet } from '../record/layouts'
 import type { Sheet } from '../record/schema'
 import { standInOf } from '../engine/standIn'
@@ -49,10 +49,10 @@ describe('pumps compared', () => {
   it('what is fitted from the shelf stands above the gears that were measured before', () => {
     const fitted = withPump(sheet, long)
     expect('pump.centres' in fitted.readings).toBe(false)
-    expect(standInOf(fitted, 'pump.displacement')?.words).toBe('assumed from the layout')
+    expect(standInOf(fitted, 'pump.displacement')?.from).toBe('layout')
     expect(standInOf(sheet, 'pump.displacement')).toMatchObject({
       value: expect.closeTo(14.32e-6, 8),
-      words: 'computed from the gears',
+      from: 'gears',
     })
   })
   it('a tube too thin for a big pump starves it', () => {

@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { reliefValve, withoutFitted } from '../parts/reliefRecord'
 import { requireValue } from '../engine/values'
@@ -34,7 +35,7 @@ export function comparePumps(
   fitted: { label: string; displacement: number },
 ): PumpComparison[] {
   const of = (each: Sheet): Omit<PumpComparison, 'label' | 'displacement'> => {
-    const speed = (key: string) => requireValue(each, `brief.${key}`).value
+    const speed = (key: BriefField) => requireValue(each, `brief.${key}`).value
     const [hot, cold] = [speed('hotOil'), speed('coldStart')]
     const model = modelOf(each)
     return {

@@ -1,3 +1,4 @@
+import { elementOf } from '../parts/circuitBuilder'
 import { ruleOf } from '../house/limits'
 import { openingOf, reliefValve, type ValveName } from '../parts/reliefRecord'
 import type { Sheet } from '../record/schema'
@@ -32,7 +33,7 @@ const nodeOf = (model: Model, name: ValveName) => (name === 'relief' ? 'pump out
 function coldFlow(model: Model) {
   const states = namedStates(model.sheet)
   const { density, viscosity } = oilAt(model.oil, states[1].temperature)
-  return { flow: model.values.displacement * model.values.driveRatio * states[3].speed, density, viscosity }
+  return { flow: model.values.pump.displacement * model.values.pump.driveRatio * states[3].speed, density, viscosity }
 }
 
 /** What the relief valve of a sheet does. */
@@ -80,7 +81,7 @@ export function governing(sheet: Sheet): Governing {
   const { circuit, plan } = model.engine
   const states = namedStates(sheet)
   const place = (name: ValveName) =>
-    circuit.network.elements.indexOf(name === 'relief' ? plan.relief : plan.galleryRelief!)
+    circuit.network.elements.indexOf(elementOf(plan, name === 'relief' ? 'relief' : 'gallery relief', 'relief'))
   const [first, second] = [place('relief'), place('relief2')]
   const now = states.map((state) => ({
     pressure: gaugePressure(model, state),

@@ -9,7 +9,7 @@ import { oilFiguresOf } from '../record/oil'
 import { judge } from '../quantity/verdict'
 import { pressureBands } from './band'
 import { type StateReadings } from './change'
-import { type Model, modelOf, setInputs } from './model'
+import { isClearance, keyed, type Model, modelOf, setInputs } from './model'
 import { targetAt } from './outlook'
 import { namedStates } from './states'
 
@@ -45,8 +45,8 @@ function draftsOf(sheet: Sheet): Draft[] {
     key: 'worn',
     label: 'Worn: bearings at their limit, pump worn out',
     change: (model) => {
-      setInputs(model, /^(main|rod)\.\d+\./, (now, key) => Math.max(now, most[key.split('.')[0]]), 0.5)
-      setInputs(model, /^pump\.endClearance$/, (now) => Math.max(now, ruleOf(sheet, 'pump.endStop')), 0.5)
+      setInputs(model, isClearance, (now, { set }) => Math.max(now, most[set!]), 0.5)
+      setInputs(model, keyed('pump.endClearance'), (now) => Math.max(now, ruleOf(sheet, 'pump.endStop')), 0.5)
     },
   }
   const diluted: Draft = {
@@ -67,7 +67,7 @@ function draftsOf(sheet: Sheet): Draft[] {
           {
             key: 'blocked',
             label: 'Filter nearly blocked',
-            change: (model: Model) => setInputs(model, /^passage\.filterLoss$/, (now) => BLOCKED * now, 0.5),
+            change: (model: Model) => setInputs(model, keyed('passage.filterLoss'), (now) => BLOCKED * now, 0.5),
           },
         ]
       : []),

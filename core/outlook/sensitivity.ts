@@ -1,4 +1,6 @@
-import type { EngineValues } from '../engine/engine'
+import { ANY_PARTS } from '../parts/list'
+import type { Step } from '../parts/part'
+import type { EngineValues } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { OIL_GRADES } from '../oil/grades'
 import { oilAt, oilFrom } from '../oil/oil'
@@ -10,76 +12,24 @@ import { namedStates } from './states'
 /** One change that a builder could make, and what it does to each state. */
 export interface Sensitivity {
   key: string
+  /** The part that is changed, or the oil. */
+  part: keyof EngineValues | 'oil'
   /** What is changed, by how much, in words without units of their own: "mains 0.025 mm tighter". */
   label: string
   /** Change of each state's gauge pressure, Pa. */
   effects: Record<StateName, number>
 }
 
-interface Step {
-  key: string
-  label: string
-  change: (values: EngineValues) => void
-}
-
-const THOU = 25e-6
-
-/** Steps that can really be made: one shell grade, one washer, one feeler's width, the next pump, the next tube. */
-function stepsOf(model: Model): Step[] {
-  const { layout } = model.sheet
-  const steps: Step[] = [
-    {
-      key: 'mains',
-      label: 'Mains one shell grade tighter',
-      change: (v) => (v.mainClearance = v.mainClearance.map((c) => Math.max(5e-6, c - THOU))),
-    },
-    {
-      key: 'rods',
-      label: 'Rods one shell grade tighter',
-      change: (v) => (v.rodClearance = v.rodClearance.map((c) => Math.max(5e-6, c - THOU))),
-    },
-    {
-      key: 'pump.endClearance',
-      label: 'Pump end clearance 0.025 mm less',
-      change: (v) => (v.endClearance = Math.max(10e-6, v.endClearance - THOU)),
-    },
-    {
-      key: 'pump.rotorLength',
-      label: 'Next pump, a tenth longer',
-      change: (v) => {
-        v.rotorLength *= 1.1
-        v.displacement *= 1.1
-      },
-    },
-    { key: 'relief.shims', label: 'One washer more, 0.5 mm', change: (v) => v.relief.shims.push(0.5e-3) },
-    { key: 'relief.springRate', label: 'Relief spring a tenth stiffer', change: (v) => (v.relief.springRate *= 1.1) },
-    { key: 'pickup.tubeDiameter', label: 'Pickup tube 1 mm wider', change: (v) => (v.tubeDiameter += 1e-3) },
-  ]
-  if (layout.camBearings > 0)
-    steps.push({
-      key: 'cam.clearance',
-      label: 'Cam bearings 0.025 mm tighter',
-      change: (v) => (v.camClearance = Math.max(5e-6, v.camClearance - THOU)),
-    })
-  if (layout.galleryRelief)
-    steps.push({
-      key: 'relief2.shims',
-      label: 'Gallery valve’s shims 0.5 mm more',
-      change: (v) => v.relief2!.shims.push(0.5e-3),
-    })
-  if (layout.rockerFeed)
-    steps.push({
-      key: 'passage.rockerRestrictor',
-      label: 'Rocker restrictor 0.2 mm smaller',
-      change: (v) => (v.rockerRestrictor = Math.max(0.3e-3, v.rockerRestrictor - 0.2e-3)),
-    })
-  if (layout.timingJet)
-    steps.push({
-      key: 'passage.timingJet',
-      label: 'Timing jet 0.1 mm smaller',
-      change: (v) => (v.timingJet = Math.max(0.2e-3, v.timingJet - 0.1e-3)),
-    })
-  return steps
+/** Steps that can really be made, of every part that the engine has. */
+function stepsOf({ sheet: { layout } }: Model): (Step<EngineValues> & { part: keyof EngineValues })[] {
+  return ANY_PARTS.filter(({ fitted }) => fitted(layout)).flatMap(({ name, steps }) =>
+    (steps?.(layout) ?? []).map(({ key, label, change }) => ({
+      key,
+      part: name,
+      label,
+      change: (values: EngineValues) => change(values[name] as never),
+    })),
+  )
 }
 
 /**
@@ -95,10 +45,10 @@ export function sensitivities(sheet: Sheet): Sensitivity[] {
   const base = pressuresWith(model.values)
   const effects = (pressures: number[]) =>
     Object.fromEntries(states.map((state, i) => [state.name, pressures[i] - base[i]])) as Sensitivity['effects']
-  const list = stepsOf(model).map(({ key, label, change }): Sensitivity => {
+  const list = stepsOf(model).map(({ key, part, label, change }): Sensitivity => {
     const values = structuredClone(model.values)
     change(values)
-    return { key, label, effects: effects(pressuresWith(values)) }
+    return { key, part, label, effects: effects(pressuresWith(values)) }
   })
   const now = oilFiguresOf(sheet)
   const thicker = OIL_GRADES.filter(
@@ -107,6 +57,7 @@ export function sensitivities(sheet: Sheet): Sensitivity[] {
   if (thicker)
     list.push({
       key: 'oil.grade',
+      part: 'oil',
       label: `Oil one grade thicker, ${thicker.name}`,
       effects: effects(pressuresWith(model.values, oilFrom(thicker))),
     })

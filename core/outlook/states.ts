@@ -1,3 +1,4 @@
+import type { ReadingKey } from '../parts/list'
 import type { Running } from '../engine/engine'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
@@ -40,7 +41,7 @@ export function speedsOver(sheet: Sheet, count: number): number[] {
   )
 }
 
-const SPEEDS: Record<StateName, string> = {
+const SPEEDS: Record<StateName, ReadingKey> = {
   crankingCold: 'brief.crankingSpeed',
   idleCold: 'brief.coldIdleSpeed',
   idleHot: 'brief.idleSpeed',

@@ -1,9 +1,10 @@
+import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { rangeOf, sampleReadings } from './band'
-import { type Model, modelOf, setInputs } from './model'
+import { type Model, modelOf, keyed, setInputs } from './model'
 import { momentAt, speedsOver } from './states'
 
 /** Suction at the pump's inlet as the circuit was last solved, Pa below the air. */
@@ -40,8 +41,8 @@ const SAMPLES = 120
 export function suctionOver(sheet: Sheet, blocked = 0, points = 25): SuctionOutlook {
   const model = modelOf(sheet)
   const { engine, values } = model
-  setInputs(model, /^pickup\.screenOpen$/, (now) => now * (1 - blocked), 1 - blocked)
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  setInputs(model, keyed('pickup.screenOpen'), (now) => now * (1 - blocked), 1 - blocked)
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const speeds = speedsOver(sheet, points)
   const curve = (temperature: number): SuctionCurve => {
     const oil = oilAt(model.oil, temperature)

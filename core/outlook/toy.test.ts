@@ -6,20 +6,21 @@ import { type Model, modelOf } from './model'
 /** A straight-line engine: p = 3e5 + 2 a − 5 b, with a and b uncertain, in place of a circuit. */
 function toy(): Model {
   const model = modelOf(DEMO_BUILDS.ottiline())
-  const values = { ...model.values, displacement: 1e4, endClearance: 2e3 }
+  const values = { ...model.values, pump: { ...model.values.pump, displacement: 1e4, endClearance: 2e3 } }
   const input = (key: 'displacement' | 'endClearance', value: number, sigma: number) => ({
     key,
     label: key,
     source: 'measured' as const,
     value,
     sigma,
-    put: (v: typeof values, x: number) => void (v[key] = x),
+    part: 'pump' as const,
+    put: (v: typeof values, x: number) => void (v.pump[key] = x),
   })
   return {
     ...model,
     values,
     inputs: [input('displacement', 1e4, 900), input('endClearance', 2e3, 250)],
-    engine: { ...model.engine, gauge: (v) => 3e5 + 2 * v.displacement - 5 * v.endClearance },
+    engine: { ...model.engine, gauge: (v) => 3e5 + 2 * v.pump.displacement - 5 * v.pump.endClearance },
   }
 }
 

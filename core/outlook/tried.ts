@@ -5,7 +5,7 @@ import type { OilFigures } from '../oil/blend'
 import { judge } from '../quantity/verdict'
 import { bandOf, type Ranged, rangeOf, sampleReadings } from './band'
 import type { StateReadings } from './change'
-import { gaugePressure, type Model, modelOf, setInputs } from './model'
+import { gaugePressure, type Model, modelOf, isClearance, setInputs } from './model'
 import { targetAt } from './outlook'
 import type { CandidatePump } from './pumps'
 import { withPump } from './pumps'
@@ -60,8 +60,7 @@ export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: o
 function triedModel(sheet: Sheet, change: TriedChange): Model {
   const model = modelOf(triedSheet(sheet, change))
   const looser: Record<string, number> = { main: change.mains ?? 0, rod: change.rods ?? 0 }
-  if (change.mains || change.rods)
-    setInputs(model, /^(main|rod)\.\d+\./, (now, key) => Math.max(5e-6, now + looser[key.split('.')[0]]))
+  if (change.mains || change.rods) setInputs(model, isClearance, (now, { set }) => Math.max(5e-6, now + looser[set!]))
   return model
 }
 

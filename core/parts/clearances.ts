@@ -3,9 +3,10 @@ import { combined, planeClearances, type Shape, shapeOf, type Survey } from '../
 import { RULE_JOURNAL } from '../house/firstRules'
 import { ruleOf } from '../house/limits'
 import type { FittedShells, Sheet } from '../record/schema'
-import { type Held, heldValue } from '../engine/values'
+import type { Held } from '../record/held'
+import { type BearingSet, mainsOf, READ, rodsOf, WORDS } from './bearingReadings'
 
-export type BearingSet = 'main' | 'rod'
+export type { BearingSet }
 
 /** Clearance taken for a journal diameter when nothing at all is known: 0.0009 of the diameter, and how far that may be out. */
 const USUAL = 0.0009
@@ -30,13 +31,13 @@ export interface BearingRecord {
   conflict?: string
 }
 
-export function bearingCount(sheet: Sheet, set: BearingSet): number {
-  return set === 'main' ? sheet.layout.mains : sheet.layout.feed.length
+export function bearingCount({ layout }: Pick<Sheet, 'layout'>, set: BearingSet): number {
+  return (set === 'main' ? mainsOf : rodsOf)(layout)
 }
 
 /** Every main or rod with its clearance: measured where both sides are, else from its measured sisters, else usual for its size. */
 export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
-  const word = set === 'main' ? 'Main' : 'Rod'
+  const word = WORDS[set]
   const usual = sheet.layout.cylinders <= 2 ? (set === 'main' ? 0.045 : 0.038) : set === 'main' ? 0.065 : 0.052
   const records = Array.from({ length: bearingCount(sheet, set) }, (_, i): BearingRecord => {
     const journal = sideOf(sheet, set, i + 1, 'journal')
@@ -64,7 +65,7 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
       }
     } else {
       // A strip of plastic gauge gives the clearance without either side.
-      const strip = heldValue(sheet, `${set}.${i + 1}.clearance`)
+      const strip = read(sheet, `${set}.${i + 1}.clearance`, READ.strip)
       if (strip) record.clearance = { ...strip, source: 'measured' }
     }
     return record
@@ -85,6 +86,12 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
   return records
 }
 
+/** A reading of a bearing, where there is one. */
+function read({ readings }: Sheet, key: string, usual: number): Held | undefined {
+  const found = readings[key]
+  return found && { value: found.value, sigma: found.uncertainty ?? usual, source: found.source }
+}
+
 /** Readings of one side in two planes at three angles; the first is the one every builder takes. */
 export function surveyOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Survey {
   const at = (place?: string) => sheet.readings[`${set}.${number}.${side}${place ? `.${place}` : ''}`]?.value
@@ -96,16 +103,16 @@ export function surveyOf(sheet: Sheet, set: BearingSet, number: number, side: 'j
 
 /** A side as the model takes it: the mean of its vertical readings. */
 function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Held | undefined {
-  const first = heldValue(sheet, `${set}.${number}.${side}`)
-  const rear = heldValue(sheet, `${set}.${number}.${side}.rear`)
+  const first = read(sheet, `${set}.${number}.${side}`, READ.side)
+  const rear = read(sheet, `${set}.${number}.${side}.rear`, READ.side)
   if (!first || !rear) return first
   return { ...first, value: 0.5 * (first.value + rear.value), sigma: 0.5 * Math.hypot(first.sigma, rear.sigma) }
 }
 
 /** Bore over fitted shells from the bare housing and the shell's wall: both walls come off. */
 function overShells(sheet: Sheet, set: BearingSet, number: number): Held | undefined {
-  const housing = heldValue(sheet, `${set}.${number}.housing`)
-  const wall = heldValue(sheet, `${set}.${number}.wall`)
+  const housing = read(sheet, `${set}.${number}.housing`, READ.side)
+  const wall = read(sheet, `${set}.${number}.wall`, READ.wall)
   return housing && wall
     ? { value: housing.value - 2 * wall.value, sigma: Math.hypot(housing.sigma, 2 * wall.sigma), source: 'measured' }
     : undefined

@@ -7,29 +7,48 @@ export const MM = 1e-3
 export const MICRON = 1e-6
 export const RPM = 1 / 60
 
-export type Draft = Omit<Quantity, 'key' | 'label' | 'station'>
+export type Draft = Omit<Quantity, 'key' | 'label' | 'station' | 'part' | 'replaced'>
 
+type More = Partial<Draft>
+
+/** A length with a default that is out by a share of itself, where it has one, m. */
 export const length = (
   fallback: number | undefined,
   share: number,
   plausible: [number, number],
-  wanted = false,
-  sigma = 0.02 * MM,
+  more: More = {},
 ): Draft => ({
   dimension: 'length',
   fallback,
   fallbackSigma: fallback === undefined ? undefined : share * fallback,
-  sigma,
+  sigma: 0.02 * MM,
   plausible,
-  wanted,
+  wanted: false,
+  ...more,
 })
-export const gap = (fallback: number, share: number, plausible: [number, number], wanted: boolean): Draft => ({
+/** A running gap with a default that is out by a share of itself, m. */
+export const gap = (fallback: number, share: number, plausible: [number, number], more: More = {}): Draft => ({
   dimension: 'clearance',
   fallback,
   fallbackSigma: share * fallback,
   sigma: 5 * MICRON,
   plausible,
-  wanted,
+  wanted: false,
+  ...more,
+})
+/** The bore of a passage that is seldom measured: a usual size, in mm, taken as known until it is. */
+export const bore = (fallback: number, basis: string, plausible: [number, number], more: More = {}): Draft =>
+  length(fallback * MM, 0, plausible, { sigma: 0.05 * MM, basis, ...more })
+/** Pressure at which a valve opens, Pa, by a default in bar. */
+export const opening = (bar: number, more: More = {}): Draft => ({
+  dimension: 'pressure',
+  fallback: bar * 1e5,
+  fallbackSigma: 0.15 * bar * 1e5,
+  sigma: 5e3,
+  plausible: [5e3, 1e6],
+  wanted: false,
+  minutes: 15,
+  ...more,
 })
 export const speed = (rpm: number, plausible: [number, number]): Draft => ({
   dimension: 'speed',
@@ -53,15 +72,16 @@ export const plain = (
   dimension: Quantity['dimension'],
   sigma: number,
   plausible: [number, number],
-  wanted = false,
-): Draft => ({ dimension, sigma, plausible, wanted })
+  more: More = {},
+): Draft => ({ dimension, sigma, plausible, wanted: false, ...more })
 /** Something meant to be done: kept with the build, and never counted as measured. */
-export const planned = (dimension: Quantity['dimension'], plausible: [number, number]): Draft => ({
+export const planned = (dimension: Quantity['dimension'], plausible: [number, number], more: More = {}): Draft => ({
   dimension,
   sigma: 0,
   plausible,
   wanted: false,
   planned: true,
+  ...more,
 })
 
 /** Sizes of a typical engine of this layout, m and m³: they only stand in until the engine's own are typed. */

@@ -1,16 +1,45 @@
 import { ruleOf } from '../house/limits'
 import { oilOverMouth } from '../pickup/slosh'
 import type { Verdict } from '../quantity/verdict'
-import { pumpDisplacement } from './pumpRecord'
+import { length, MM } from './drafts'
+import { pumpDisplacement } from './pump'
+import { reading, valueOf } from './reading'
 import type { Sheet } from '../record/schema'
-import { type Held, heldValue } from '../engine/values'
+import type { Held } from '../record/held'
+
+const wet = ({ drySump }: Sheet['layout']) => !drySump
+
+/** Where the pickup stands in the sump. */
+export const sump = {
+  depth: reading(
+    'pickup',
+    'pickup.sumpDepth',
+    'Sump depth from the rail',
+    length(160 * MM, 0, [40 * MM, 500 * MM], { wanted: true, sigma: 0.5 * MM, minutes: 2 }),
+    wet,
+  ),
+  gasket: reading(
+    'pickup',
+    'pickup.gasket',
+    'Rail gasket, pressed, where the depth was taken without it',
+    { ...length(0, 0, [0, 6 * MM], { sigma: 0.1 * MM, minutes: 2 }), fallbackSigma: 0 },
+    wet,
+  ),
+  protrusion: reading(
+    'pickup',
+    'pickup.protrusion',
+    'Pickup below the rail',
+    length(150 * MM, 0.015, [20 * MM, 495 * MM], { wanted: true, sigma: 0.5 * MM, minutes: 6 }),
+    wet,
+  ),
+}
 
 /** Floor clearance under the pickup: sump depth and gasket less protrusion, m; with a dry sump its tank's outlet stands free. */
 export function floorClearance(sheet: Sheet): Held {
   if (sheet.layout.drySump) return { value: 0.1, sigma: 0, source: 'computed' }
-  const depth = heldValue(sheet, 'pickup.sumpDepth')!
-  const protrusion = heldValue(sheet, 'pickup.protrusion')!
-  const gasket = heldValue(sheet, 'pickup.gasket')!
+  const depth = valueOf(sheet, sump.depth)
+  const protrusion = valueOf(sheet, sump.protrusion)
+  const gasket = valueOf(sheet, sump.gasket)
   const source = depth.source === 'measured' && protrusion.source === 'measured' ? 'measured' : 'layout'
   if (source === 'layout') return { value: 0.01, sigma: 0.0025, source }
   return {
@@ -88,4 +117,13 @@ export function oilFill(sheet: Sheet): OilFill | undefined {
     filledFilter: capacity - (of('filterVolume') ?? 0),
     ...(length && width ? { depth: capacity / (length * width) } : {}),
   }
+}
+
+/** Verdict of the floor clearance; undefined until both of its sides are measured. */
+export function floorVerdict(sheet: Sheet): Verdict | undefined {
+  const floor = floorClearance(sheet)
+  if (floor.source !== 'measured') return undefined
+  const [least, most] = [ruleOf(sheet, 'pickup.floorLeast'), ruleOf(sheet, 'pickup.floorMost')]
+  if (floor.value <= 0.5 * least || floor.value > 2 * most) return 'stop'
+  return floor.value < least || floor.value > most ? 'watch' : 'pass'
 }

@@ -1,3 +1,4 @@
+import type { Input } from './input'
 import type { Uncertain } from '../bearing/clearance'
 import { oilGrade } from '../oil/grades'
 import { oilAt, oilFrom } from '../oil/oil'
@@ -5,24 +6,31 @@ import { oilOf } from '../record/oil'
 import { slipConductance } from '../pump/slip'
 import { airReading, type DeadHead, deadHeadReading, type SpringUpdate, updateSpring } from '../relief/bench'
 import { rateFromHeights, rateFromWire } from '../relief/spring'
-import { openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
-import type { ModelInput } from '../engine/input'
-import { pumpDisplacement, pumpGaps } from './pumpRecord'
+import { freeLengthFor, openingPressure, plungerArea, type ReliefValve, shimEffect } from '../relief/valve'
+import { pumpDisplacement, pumpGaps } from './pump'
+import {
+  risesBetweenHeights,
+  type ValveField,
+  type ValveName,
+  valveHeld,
+  valveQuantity,
+  valveValue,
+} from './reliefReadings'
 import type { BenchTest, Sheet } from '../record/schema'
-import { catalogueOf, type Held, heldValue, requireValue } from '../engine/values'
+import type { Held } from '../record/held'
 
-export type ValveName = 'relief' | 'relief2'
+export type { ValveName }
 
 /** How a valve was tried on the bench: air on a fixture, or a pump dead-headed by a drill. */
 export type BenchMethod = 'air' | 'dead-head'
 
 /** Spring rate: typed; else from two loads at two heights; else from the wire; else the layout's. */
 export function springRateOf(sheet: Sheet, name: ValveName): Held {
-  const typed = requireValue(sheet, `${name}.springRate`)
+  const typed = valveValue(sheet, name, 'springRate')
   if (typed.source !== 'layout') return typed
-  const of = (field: string) => heldValue(sheet, `${name}.${field}`)
-  const [h1, f1, h2, f2] = ['height1', 'load1', 'height2', 'load2'].map(of)
-  if (h1 && f1 && h2 && f2 && (f2.value - f1.value) / (h1.value - h2.value) > 0) {
+  const of = (field: ValveField) => valveHeld(sheet, name, field)
+  const [h1, f1, h2, f2] = (['height1', 'load1', 'height2', 'load2'] as const).map(of)
+  if (h1 && f1 && h2 && f2 && risesBetweenHeights(sheet.readings, name)) {
     const value = rateFromHeights({ height: h1.value, load: f1.value }, { height: h2.value, load: f2.value })
     const share = Math.hypot(
       Math.hypot(f1.sigma, f2.sigma) / (f2.value - f1.value),
@@ -30,7 +38,7 @@ export function springRateOf(sheet: Sheet, name: ValveName): Held {
     )
     return { value, sigma: Math.abs(value * share), source: 'computed' }
   }
-  const [wire, coil, coils] = ['wire', 'coilDiameter', 'coils'].map(of)
+  const [wire, coil, coils] = (['wire', 'coilDiameter', 'coils'] as const).map(of)
   if (wire && coil && coils) {
     const value = rateFromWire(wire.value, coil.value, coils.value)
     return {
@@ -45,14 +53,14 @@ export function springRateOf(sheet: Sheet, name: ValveName): Held {
 
 /** The valve as measured by parts, before any bench test. */
 function valveByParts(sheet: Sheet, name: ValveName): ReliefValve {
-  const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
+  const of = (field: ValveField) => valveValue(sheet, name, field).value
   return {
     plungerDiameter: of('plungerDiameter'),
     springRate: springRateOf(sheet, name).value,
     freeLength: of('freeLength'),
     installedLength: of('installedLength'),
     shims: [of('shims')],
-    solidLength: heldValue(sheet, `${name}.solidLength`)?.value,
+    solidLength: valveHeld(sheet, name, 'solidLength')?.value,
     port: { shape: 'round', diameter: of('portDiameter'), overlap: of('overlap') },
   }
 }
@@ -93,14 +101,14 @@ export function writtenTest(sheet: Sheet, name: ValveName): BenchTest | undefine
   const reading = sheet.readings[`${name}.benchPressure`]
   if (!reading) return undefined
   const parts = valveByParts(sheet, name)
-  const of = (field: string) => requireValue(sheet, `${name}.${field}`).value
+  const of = (field: ValveField) => valveValue(sheet, name, field).value
   const method: BenchMethod = sheet.choices[`${name}.bench`] === 'dead-head' ? 'dead-head' : 'air'
   return {
     method,
     reading: reading.value,
     fitted: true,
-    installed: heldValue(sheet, `${name}.benchInstalled`)?.value ?? parts.installedLength,
-    shims: heldValue(sheet, `${name}.benchShims`)?.value ?? parts.shims[0],
+    installed: valveHeld(sheet, name, 'benchInstalled')?.value ?? parts.installedLength,
+    shims: valveHeld(sheet, name, 'benchShims')?.value ?? parts.shims[0],
     ...(reading.uncertainty === undefined ? {} : { uncertainty: reading.uncertainty }),
     ...(reading.instrument ? { instrument: reading.instrument } : {}),
     ...(reading.by ? { by: reading.by } : {}),
@@ -135,19 +143,19 @@ export function benchOf(sheet: Sheet, name: ValveName): Bench | undefined {
 export function benchSays(sheet: Sheet, name: ValveName, test: BenchTest): Bench {
   const reading = {
     value: test.reading,
-    sigma: test.uncertainty ?? catalogueOf(sheet.layout).get(`${name}.benchPressure`)!.sigma,
+    sigma: test.uncertainty ?? valveQuantity(sheet, name, 'benchPressure').sigma,
   }
   const parts = valveByParts(sheet, name)
   const { installed, shims, method } = test
   const valve: ReliefValve = { ...parts, installedLength: installed, shims: [shims] }
   const rate = springRateOf(sheet, name)
-  const free = requireValue(sheet, `${name}.freeLength`)
+  const free = valveValue(sheet, name, 'freeLength')
   // The length fitted adds to what is uncertain of the preload.
   const belief = {
     springRate: rate,
     freeLength: {
       value: free.value,
-      sigma: Math.hypot(free.sigma, requireValue(sheet, `${name}.installedLength`).sigma),
+      sigma: Math.hypot(free.sigma, valveValue(sheet, name, 'installedLength').sigma),
     },
   }
   const rig = method === 'dead-head' ? deadHeadRig(sheet, name, test) : undefined
@@ -156,7 +164,7 @@ export function benchSays(sheet: Sheet, name: ValveName, test: BenchTest): Bench
   )
   const corrected: ReliefValve = { ...valve, springRate: update.springRate.value, freeLength: update.freeLength.value }
   const area = plungerArea(valve.plungerDiameter)
-  const byRate = (corrected.freeLength - installed + shims) / area
+  const byRate = openingPressure(corrected) / corrected.springRate
   const byFree = corrected.springRate / area
   const variance =
     (byRate * update.springRate.sigma) ** 2 +
@@ -178,12 +186,12 @@ export function deadHeadRig(
   name: ValveName,
   test: Pick<BenchTest, 'oil' | 'temperature' | 'speed'> = { oil: sheet.choices[`${name}.benchOil`] },
 ): DeadHead {
-  const of = (key: string) => requireValue(sheet, key).value
+  const of = (field: ValveField) => valveValue(sheet, name, field).value
   const grade = oilGrade(test.oil ?? '')
-  const oil = oilAt(grade ? oilFrom(grade) : oilOf(sheet), test.temperature ?? of(`${name}.benchTemperature`))
+  const oil = oilAt(grade ? oilFrom(grade) : oilOf(sheet), test.temperature ?? of('benchTemperature'))
   return {
     displacement: pumpDisplacement(sheet).value,
-    speed: test.speed ?? of(`${name}.benchSpeed`),
+    speed: test.speed ?? of('benchSpeed'),
     slipConductance: slipConductance(pumpGaps(sheet), oil.viscosity),
     density: oil.density,
     viscosity: oil.viscosity,
@@ -194,54 +202,56 @@ export function deadHeadRig(
  * The uncertain inputs of a valve. By parts each is uncertain for itself; once it was tried on the bench its opening pressure is known as
  * a whole, and plunger, free length and length fitted have no more to say of it.
  */
-export function reliefInputs(sheet: Sheet, name: ValveName): ModelInput[] {
-  const catalogue = catalogueOf(sheet.layout)
-  const one = (field: string, put: ModelInput['put'], held = requireValue(sheet, `${name}.${field}`)): ModelInput => {
-    const { key, label, station } = catalogue.get(`${name}.${field}`)!
+export function reliefInputs(sheet: Sheet, name: ValveName): Input<ReliefValve>[] {
+  const one = (
+    field: ValveField,
+    put: Input<ReliefValve>['put'],
+    held = valveValue(sheet, name, field),
+  ): Input<ReliefValve> => {
+    const { key, label, station } = valveQuantity(sheet, name, field)
     return { key, label, station, source: held.source, value: held.value, sigma: held.sigma, put }
   }
   const common = [
-    one('shims', (v, x) => (v[name]!.shims[0] = x)),
-    one('portDiameter', (v, x) => {
-      const port = v[name]!.port
+    one('shims', (valve, x) => void (valve.shims[0] = x)),
+    one('portDiameter', ({ port }, x) => {
       if (port.shape === 'round') port.diameter = x
     }),
-    one('overlap', (v, x) => (v[name]!.port.overlap = Math.max(0, x))),
+    one('overlap', ({ port }, x) => void (port.overlap = Math.max(0, x))),
   ]
   const bench = benchOf(sheet, name)
   if (!bench) {
     return [
-      one('plungerDiameter', (v, x) => (v[name]!.plungerDiameter = x)),
-      one('springRate', (v, x) => (v[name]!.springRate = x), springRateOf(sheet, name)),
-      one('freeLength', (v, x) => (v[name]!.freeLength = x)),
-      one('installedLength', (v, x) => (v[name]!.installedLength = x)),
+      one('plungerDiameter', (valve, x) => void (valve.plungerDiameter = x)),
+      one('springRate', (valve, x) => void (valve.springRate = x), springRateOf(sheet, name)),
+      one('freeLength', (valve, x) => void (valve.freeLength = x)),
+      one('installedLength', (valve, x) => void (valve.installedLength = x)),
       ...common,
     ]
   }
   const now = { rate: bench.springRate.value, opening: bench.opening.value }
   const settle = (valve: ReliefValve) => {
     valve.springRate = now.rate
-    valve.freeLength = bench.installed - bench.shims + (now.opening * plungerArea(valve.plungerDiameter)) / now.rate
+    valve.freeLength = freeLengthFor({ ...valve, installedLength: bench.installed, shims: [bench.shims] }, now.opening)
   }
-  const { label, station } = catalogue.get(`${name}.benchPressure`)!
+  const { label, station, key } = valveQuantity(sheet, name, 'benchPressure')
   return [
     one(
       'springRate',
-      (v, x) => {
+      (valve, x) => {
         now.rate = x
-        settle(v[name]!)
+        settle(valve)
       },
       { ...bench.springRate, source: springRateOf(sheet, name).source },
     ),
     {
-      key: `${name}.benchPressure`,
+      key,
       label,
       station,
       source: 'measured',
       ...bench.opening,
-      put: (v, x) => {
+      put: (valve, x) => {
         now.opening = x
-        settle(v[name]!)
+        settle(valve)
       },
     },
     ...common,
@@ -251,20 +261,17 @@ export function reliefInputs(sheet: Sheet, name: ValveName): ModelInput[] {
 /** Opening pressure as the valve stands, with its standard uncertainty, Pa: by the bench where it was tried there, else by its parts. */
 export function openingOf(sheet: Sheet, name: ValveName): Uncertain {
   const valve = reliefValve(sheet, name)
-  const area = plungerArea(valve.plungerDiameter)
   const bench = benchOf(sheet, name)
-  const sigma = (field: string) => requireValue(sheet, `${name}.${field}`).sigma
+  const sigma = (field: ValveField) => valveValue(sheet, name, field).sigma
   const value = openingPressure(valve)
   // Only what was shimmed or moved since the bench adds to what the bench left open.
   const moved =
     bench && (Math.abs(valve.shims[0] - bench.shims) > 1e-6 || Math.abs(valve.installedLength - bench.installed) > 1e-6)
-  if (bench)
-    return { value, sigma: Math.hypot(bench.opening.sigma, moved ? (valve.springRate * sigma('shims')) / area : 0) }
-  const force = value * area
+  if (bench) return { value, sigma: Math.hypot(bench.opening.sigma, moved ? shimEffect(valve, sigma('shims')) : 0) }
   const parts = [
-    (springRateOf(sheet, name).sigma / valve.springRate) * force,
-    ...['freeLength', 'installedLength', 'shims'].map((field) => valve.springRate * sigma(field)),
-    (2 * sigma('plungerDiameter') * force) / valve.plungerDiameter,
+    (springRateOf(sheet, name).sigma / valve.springRate) * value,
+    ...(['freeLength', 'installedLength', 'shims'] as const).map((field) => shimEffect(valve, sigma(field))),
+    (2 * sigma('plungerDiameter') * value) / valve.plungerDiameter,
   ]
-  return { value, sigma: Math.hypot(...parts) / area }
+  return { value, sigma: Math.hypot(...parts) }
 }

@@ -74,7 +74,7 @@ describe('shells that were chosen', () => {
     // Seven microns inside the limit with an unmeasured shell is no longer a stop, but not yet certain.
     expect(bearingProblems(DEMO_BUILDS.talvik()).map((problem) => problem.verdict)).toEqual(['stop'])
     expect(bearingProblems(tractor()).map((problem) => problem.verdict)).toEqual(['watch'])
-    expect(modelInputs(tractor()).values.mainClearance[1]).toBeCloseTo(63e-6, 12)
+    expect(modelInputs(tractor()).values.main.clearance[1]).toBeCloseTo(63e-6, 12)
   })
   it('count until the bore is read again with them', () => {
     const sheet = put(tractor(), { 'main.2.bore': 0.057051 }, '2026-05-20T08:00:00Z')

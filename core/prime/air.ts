@@ -1,11 +1,9 @@
+import type { Packing } from '../parts/primingWay'
 import type { OilState } from '../oil/oil'
 
 /** Air in a passage, at room temperature: Pa·s, kg/m³, and the atmosphere's pressure, Pa. */
 export const AIR = { viscosity: 1.82e-5, density: 1.2 }
 export const ATMOSPHERE = 101_325
-
-/** How a pump was left before priming; `wet` is one that oil has run through. */
-export type Packing = 'dry' | 'oil' | 'assembly-lubricant' | 'jelly' | 'wet'
 
 /**
  * Share of a pump's gaps that is open to air: all of them dry; a film holds most of them oiled or wet; what was packed stays

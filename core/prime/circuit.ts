@@ -1,4 +1,4 @@
-import type { CircuitPlan } from '../engine/plan'
+import { type CircuitPlan, elementOf } from '../parts/circuitBuilder'
 import type { OilState } from '../oil/oil'
 import type { LinearSpec, NodeSpec, ReliefSpec } from '../circuit/types'
 
@@ -24,15 +24,26 @@ const ANTI_DRAIN = 2e3
 /** Conductance of what is wide open, m³/(s·Pa). */
 export const WIDE = 1e-6
 
-/** Adds to a circuit what priming needs of it; all shut until it is set. */
-export function extendForPriming(plan: CircuitPlan, port: 'gauge' | 'pump', antiDrain: boolean): PrimePlan {
+/**
+ * Adds to a circuit what priming needs of it; all shut until it is set.
+ *
+ * @param filtered whether the layout has a filter
+ */
+export function extendForPriming(
+  plan: CircuitPlan,
+  port: 'gauge' | 'pump',
+  antiDrain: boolean,
+  filtered: boolean,
+): PrimePlan {
   const { nodes, elements } = plan.network
-  const before = plan.filter.from
+  const filter = elementOf(plan, 'filter', 'linear')
+  const before = filter.from
   let valve: ReliefSpec | undefined
   let pad: LinearSpec | undefined
-  if (plan.filterBypass) {
+  if (filtered) {
     nodes.push({ id: 'filter can' })
-    plan.filter.from = 'filter can'
+    filter.from = 'filter can'
+    plan.heights.set('filter can', plan.heights.get('filter outlet') ?? 0)
     valve = {
       id: 'anti-drain',
       kind: 'relief',

@@ -1,3 +1,4 @@
+import { elementOf } from '../parts/circuitBuilder'
 import { prepareEngine } from '../engine/engine'
 import type { ElementSpec } from '../circuit/types'
 import { slipConductance } from '../pump/slip'
@@ -39,19 +40,21 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   const engine = prepareEngine(
     layout,
     leftOut,
-    (plan) => (extended = extendForPriming(plan, setUp.tank?.port ?? 'gauge', antiDrain)),
+    (plan) => (extended = extendForPriming(plan, setUp.tank?.port ?? 'gauge', antiDrain, layout.filter)),
     AT_REST,
   )
   const plan = extended!
+  const [pump, suction, filter] = [
+    elementOf(engine.plan, 'pump', 'pump'),
+    elementOf(engine.plan, 'pickup', 'pipe'),
+    elementOf(engine.plan, 'filter', 'linear'),
+  ]
   const { circuit } = engine
   const { network, pressures, flows } = circuit
   const nodes = plan.stores.map(({ node }) => node)
   const placeOf = new Map(nodes.map((node, i) => [node, i]))
-  const lifters = layout.lifters === 'hydraulic' ? layout.lifterCount : 0
-  const room = Float64Array.from(nodes, (node) =>
-    Math.max(1e-7, roomOf(node, engine.plan, values, setUp.filterVolume, lifters)),
-  )
-  const height = Float64Array.from(nodes, (node) => heightOf(node, values))
+  const room = Float64Array.from(nodes, (node) => Math.max(1e-7, roomOf(node, engine.plan, values, setUp.filterVolume)))
+  const height = Float64Array.from(nodes, (node) => heightOf(node, engine.plan, values))
   const share = (node: string) =>
     setUp.filled?.[node] ?? (node === 'filter can' && setUp.filter !== 'off' ? setUp.filter : 0)
   const held = Float64Array.from(nodes, (node, i) => share(node) * room[i])
@@ -64,6 +67,7 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   const stored = new Set<ElementSpec>(plan.stores.map(({ spring }) => spring))
   const moving = network.elements.map((element, e) => ({ element, e })).filter(({ element }) => !stored.has(element))
   const gaugePlace = circuit.indexOf(engine.plan.gauge)
+  const pumpPlace = network.elements.indexOf(pump)
   const inletPlace = placeOf.get('pump inlet')!
   const outletPlace = circuit.indexOf('pump outlet')
   const originals = network.elements.map((element) => ('diameter' in element ? element.diameter : 0))
@@ -86,11 +90,11 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
     })
     engine.set(values, { speed: turning.crank, pumpSpeed: turning.pump, temperature, meanPressure: 0 }, oil)
     slip = {
-      oil: slipConductance(values, oil.viscosity * values.viscosityFactor),
-      air: slipConductance(values, AIR.viscosity),
+      oil: slipConductance(values.pump, oil.viscosity * values.model.viscosity),
+      air: slipConductance(values.pump, AIR.viscosity),
     }
     if (plan.pad) plan.pad.conductance = padOpen ? WIDE : 0
-    if (padOpen) engine.plan.filter.conductance = 0
+    if (padOpen) filter.conductance = 0
     for (const { element, e } of moving) {
       const [from, to] = [index[e], target[e]]
       plains[e] = plainOf(element, from >= 0 && to >= 0 ? oil.density * GRAVITY * (height[from] - height[to]) : 0)
@@ -120,10 +124,9 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
 
   /** The pump slips by what is in its gaps; air goes through it at its inlet's volume and comes out at its outlet's. */
   function dressPump(liquid: number): void {
-    const { pump } = engine.plan
     pump.slipConductance = liquid * slip.oil + (1 - liquid) * slip.air * OPEN_TO_AIR[packing]
     const squeezed = (ATMOSPHERE + pressures[own[inletPlace]]) / (ATMOSPHERE + Math.max(0, pressures[outletPlace]))
-    pump.displacement = values.displacement * (liquid + (1 - liquid) * (liquid > 0.01 ? Math.min(1, squeezed) : 1))
+    pump.displacement = values.pump.displacement * (liquid + (1 - liquid) * (liquid > 0.01 ? Math.min(1, squeezed) : 1))
     if (liquid > CLEAR) packing = 'wet'
   }
 
@@ -136,11 +139,10 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
 
   /** The suction tube stands as full as its node is: that long a column loses and weighs. */
   function dressSuction(e: number): void {
-    const { suction } = engine.plan
     const full = Math.min(1, held[inletPlace] / room[inletPlace])
-    suction.length = Math.max(0.02, full) * values.tubeLength
+    suction.length = Math.max(0.02, full) * values.pickup.tubeLength
     suction.diameter = plains[e].diameter
-    suction.head = -oil.density * GRAVITY * values.lift * (values.lift < 0 ? 1 : full)
+    suction.head = -oil.density * GRAVITY * values.pickup.lift * (values.pickup.lift < 0 ? 1 : full)
   }
 
   /** One step of at most `most` seconds; the time it took. */
@@ -155,7 +157,7 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
         const air = Math.max(0, room[i] - held[i])
         plan.stores[i].spring.conductance = (air / absolute + SOFTNESS * room[i]) / seconds
       }
-      circuit.solve({ density: oil.density, viscosity: oil.viscosity * values.viscosityFactor }, 1e-6)
+      circuit.solve({ density: oil.density, viscosity: oil.viscosity * values.model.viscosity }, 1e-6)
       change()
       let fits = 1
       for (let i = 0; i < nodes.length; i++) {
@@ -263,8 +265,7 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
     filling.gauge = pressures[gaugePlace]
     filling.inlet = pressures[own[inletPlace]]
     filling.outlet = pressures[outletPlace]
-    const pump = network.elements.indexOf(engine.plan.pump)
-    filling.flow = flows[pump] * gives[inletPlace]
+    filling.flow = flows[pumpPlace] * gives[inletPlace]
   }
 
   const filling: Filling = {

@@ -1,13 +1,14 @@
+import { checksOf } from '../engine/catalogue'
+import { FILTER_WAYS, METHODS } from '../parts/primingWay'
 import { DEMO_BUILDS } from '../../demo/make'
 import { describe, expect, it } from 'vitest'
 import { prepareEngine } from '../engine/engine'
-import { checksOf } from '../engine/checks'
 import { newSheet, PRESETS } from '../record/layouts'
 import type { Sheet } from '../record/schema'
 import { outletsOf } from './outlets'
 import { hasRun, oiledAt, outletChecks, primedAt } from './primed'
 import { guideOf, STAGES, WORD_TITLES } from './steps'
-import { FILTER_WAYS, METHODS, primeWayOf, turnsPump, usualMethod } from './way'
+import { primeWayOf, turnsPump, usualMethod } from './way'
 
 const sheet = newSheet('inline4', 'a', 'b')
 const stepsOf = (more: Parameters<typeof primeWayOf>[1], of: Sheet = sheet) =>
@@ -82,9 +83,9 @@ describe('outlets', () => {
     '%s: each stands on a node of its circuit, and each that can be seen has its check',
     (preset) => {
       const { layout } = newSheet(preset, 'a', 'b')
-      const { plan, circuit } = prepareEngine(layout)
+      const { circuit } = prepareEngine(layout)
       const checks = new Set(checksOf(layout).map(({ key }) => key))
-      const outlets = outletsOf(layout, plan)
+      const outlets = outletsOf(layout)
       for (const { node, check, label } of outlets) {
         expect(circuit.indexOf(node), label).toBeGreaterThanOrEqual(0)
         if (check) expect(checks, label).toContain(check)

@@ -4,7 +4,7 @@ import { openingPressure } from '../relief/valve'
 import { bearingsOf } from '../parts/clearances'
 import { newSheet } from '../record/layouts'
 import { reliefValve } from '../parts/reliefRecord'
-import { primeCeiling } from './ceiling'
+import { primeCeiling } from '../parts/priming'
 import { judgePrime, primeExpectation } from './prime'
 
 const six = (readings: Record<string, number> = {}) => {

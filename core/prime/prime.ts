@@ -1,11 +1,11 @@
-import { prepareEngine } from '../engine/engine'
+import { prepareEngine, scaleBearings } from '../engine/engine'
 import { leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
 import { pressureBands, type Band } from '../outlook/band'
 import { gaugePressure, type Model, modelOf } from '../outlook/model'
 import { judge, type Verdict } from '../quantity/verdict'
-import { primeCeiling } from './ceiling'
+import { primeCeiling } from '../parts/priming'
 import { extendForPriming, hoseConductance, type PrimePlan } from './circuit'
 import { type PrimeWay, primeWayOf, turnsPump } from './way'
 
@@ -77,11 +77,13 @@ const WIDEST = 6
 /** How many times wider than recorded all bearings could be and the gauge still show the least to accept: an open relief valve holds it up. */
 function widestHidden(model: Model, way: PrimeWay, least: number): number {
   const { values } = model
-  const recorded = { mains: values.mainClearance, rods: values.rodClearance }
+  const recorded = [values.main.clearance, values.rod.clearance]
+  const putBack = () => void ([values.main.clearance, values.rod.clearance] = recorded)
   const shows = (factor: number) => {
-    values.mainClearance = recorded.mains.map((each) => each * factor)
-    values.rodClearance = recorded.rods.map((each) => each * factor)
-    return gaugePressure(model, momentOf(model, way)) >= least
+    scaleBearings(values, factor)
+    const holds = gaugePressure(model, momentOf(model, way)) >= least
+    putBack()
+    return holds
   }
   let [hidden, told] = [1, WIDEST]
   if (!shows(WIDEST))
@@ -91,8 +93,6 @@ function widestHidden(model: Model, way: PrimeWay, least: number): number {
       else told = middle
     }
   else hidden = WIDEST
-  values.mainClearance = recorded.mains
-  values.rodClearance = recorded.rods
   return hidden
 }
 
@@ -104,7 +104,7 @@ function primedModel(sheet: Sheet, way: PrimeWay): Model {
   const engine = prepareEngine(
     sheet.layout,
     leftOutOf(sheet),
-    (circuit) => (plan = extendForPriming(circuit, way.port, way.antiDrain)),
+    (circuit) => (plan = extendForPriming(circuit, way.port, way.antiDrain, sheet.layout.filter)),
   )
   plan!.tank.pressure = way.tankPressure
   plan!.hose.conductance = hoseConductance(oilAt(model.oil, way.temperature))
@@ -113,7 +113,7 @@ function primedModel(sheet: Sheet, way: PrimeWay): Model {
 
 function momentOf(model: Model, way: PrimeWay) {
   const crank = way.method === 'starter' || way.method === 'hand' ? way.crankSpeed : 0
-  const pump = way.method === 'drill' ? way.drillSpeed : crank * model.values.driveRatio
+  const pump = way.method === 'drill' ? way.drillSpeed : crank * model.values.pump.driveRatio
   return { speed: crank, pumpSpeed: pump, temperature: way.temperature, meanPressure: 0 }
 }
 

@@ -1,6 +1,7 @@
-import { checksOf } from '../engine/checks'
+import { START_POINTS } from '../parts/firstStart'
+import { checksOf } from '../engine/catalogue'
 import type { Sheet } from '../record/schema'
-import { primeCeiling } from './ceiling'
+import { primeCeiling } from '../parts/priming'
 
 /** Outlets at which oil is to be seen before an engine counts as primed, by key. */
 export function outletChecks(sheet: Pick<Sheet, 'layout'>): string[] {
@@ -25,10 +26,13 @@ export function primedAt(sheet: Sheet): number | undefined {
   return Number.isFinite(at) ? at : undefined
 }
 
+/** Readings that only a running engine gives. */
+const RAN = new Set<string>(['start.firstPressure', ...START_POINTS.map(([point]) => `start.${point}.pressure`)])
+
 /** When it last ran, ms since 1970, by the readings of its starts; undefined while it has not. */
 export function ranAt(sheet: Pick<Sheet, 'readings'>): number | undefined {
   const times = Object.entries(sheet.readings)
-    .filter(([key]) => /^start\.(firstPressure|\w+\.pressure)$/.test(key))
+    .filter(([key]) => RAN.has(key))
     .map(([, { at }]) => Date.parse(at ?? ''))
     .filter(Number.isFinite)
   return times.length > 0 ? Math.max(...times) : undefined
@@ -36,7 +40,7 @@ export function ranAt(sheet: Pick<Sheet, 'readings'>): number | undefined {
 
 /** Whether it has run. */
 export function hasRun(sheet: Pick<Sheet, 'readings'>): boolean {
-  return Object.keys(sheet.readings).some((key) => /^start\.(firstPressure|\w+\.pressure)$/.test(key))
+  return Object.keys(sheet.readings).some((key) => RAN.has(key))
 }
 
 /** When its oil last stood in every passage, ms since 1970: as it was primed or as it last ran, whichever came later. From then on the clock counts. */

@@ -1,3 +1,4 @@
+import { METHODS } from '../parts/primingWay'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { newSheet, PRESETS } from '../record/layouts'
@@ -8,7 +9,7 @@ import { primeRun } from './run'
 import { filledAfter, primeClock, timeToPressureAfter } from './standing'
 import { primeTimeline } from './timeline'
 import { type PrimeSeen, primeSuspects, primeWord, type StandingWord, standingWord } from './watch'
-import { METHODS, type PrimeWay, primeWayOf } from './way'
+import { type PrimeWay, primeWayOf } from './way'
 
 const six = DEMO_BUILDS.ottiline()
 const runOf = (more: Partial<PrimeWay> = {}, sheet: Sheet = six) => primeRun(modelOf(sheet), primeWayOf(sheet, more))

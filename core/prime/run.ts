@@ -1,4 +1,5 @@
-import type { EngineValues } from '../engine/engine'
+import type { EngineValues } from '../parts/list'
+import type { Outlet } from '../parts/part'
 import type { Sheet } from '../record/schema'
 import { leftOutOf } from '../engine/inspections'
 import { type Oil, oilAt } from '../oil/oil'
@@ -6,7 +7,7 @@ import { slipConductance } from '../pump/slip'
 import { AIR, airPressure, OPEN_TO_AIR } from './air'
 import { prepareFilling } from './filling'
 import type { Filling, Turning } from './types'
-import { outletsOf, type Outlet } from './outlets'
+import { outletsOf } from './outlets'
 import type { PrimeWay } from './way'
 
 /** Longest that anybody turns a pump in hope, s of turning; a stalled circuit is given up after this long of it without a drop, s. */
@@ -107,7 +108,7 @@ export function preparePriming({ sheet, values, oil }: PrimeModel, way: PrimeWay
       ? { pump: on ? way.drillSpeed : 0, crank: 0 }
       : way.method === 'tank'
         ? { pump: 0, crank: 0 }
-        : { pump: on ? way.crankSpeed * values.driveRatio : 0, crank: on ? way.crankSpeed : 0 }
+        : { pump: on ? way.crankSpeed * values.pump.driveRatio : 0, crank: on ? way.crankSpeed : 0 }
   return { filling, turning, turningAt: (seconds) => turning(switchedOn(way, seconds)) }
 }
 
@@ -123,7 +124,7 @@ function switchedOn({ method, burst, rest }: PrimeWay, seconds: number): boolean
  */
 export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {}, longest = LONGEST): PrimeRun {
   const { filling, turningAt } = preparePriming(model, way, fault)
-  const outlets: (Outlet & { time?: number })[] = outletsOf(model.sheet.layout, filling.engine.plan)
+  const outlets: (Outlet & { time?: number })[] = outletsOf(model.sheet.layout)
   const place = new Map(filling.nodes.map((node, i) => [node, i]))
   const full = (node: string) => filling.flooded[place.get(node)!] === 1
   const moments: PrimeMoment[] = []
@@ -150,8 +151,7 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
     if (at.pad === undefined && way.method !== 'tank' && full(filling.before)) at.pad = turned
     if (way.filter === 'off' && at.pad !== undefined && turned >= at.pad + AT_PAD) filling.fitFilter(0)
     if (at.gauge === undefined && full(filling.engine.plan.gauge)) at.gauge = turned
-    for (const outlet of outlets)
-      if (outlet.time === undefined && full(outlet.node) && filling.gauge >= (outlet.opening ?? 0)) outlet.time = turned
+    for (const outlet of outlets) if (outlet.time === undefined && full(outlet.node)) outlet.time = turned
     note(on)
     const held = filling.oil.reduce((sum, each) => sum + each, 0) + filling.spilled
     if (held - last.held > DROP) last = { held, turned }
@@ -205,15 +205,15 @@ function whyStalled(
 ): Stall {
   if (way.method === 'tank') return 'tank-empty'
   if (fault.airLeak) return 'draws-air'
-  const speed = way.method === 'drill' ? way.drillSpeed : way.crankSpeed * values.driveRatio
+  const speed = way.method === 'drill' ? way.drillSpeed : way.crankSpeed * values.pump.driveRatio
   if (speed <= 0) return 'not-turning'
   if (full('pump inlet') && full('pump outlet')) return 'slow'
   const could = airPressure(
-    values.displacement,
+    values.pump.displacement,
     speed,
-    slipConductance(values, AIR.viscosity) * OPEN_TO_AIR[way.packing],
+    slipConductance(values.pump, AIR.viscosity) * OPEN_TO_AIR[way.packing],
   )
-  return could < oilAt(oil, way.temperature).density * 9.80665 * Math.max(0, values.lift)
+  return could < oilAt(oil, way.temperature).density * 9.80665 * Math.max(0, values.pickup.lift)
     ? 'cannot-draw'
     : 'cannot-push'
 }

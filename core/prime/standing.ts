@@ -12,8 +12,9 @@ const GRAVITY = 9.80665
 const HOUR = 3600
 /** What an anti-drain valve that holds still lets back, m³/(s·Pa): 5 mL in a day under 1 kPa. */
 const SEEP = 5.8e-14
-/** The bearings' own film stays by capillarity; the groove above it runs out. */
-const DRAINS = /^(gallery|main|rod|cam|rockers|turbo|filter outlet)/
+/** Nodes up to the filter, which run back through the pump; of what lies after it the bearings' own film stays by capillarity, and the rest runs out. */
+const BEFORE_FILTER = ['filter can', 'cooler outlet', 'pump outlet', 'pump inlet']
+const drains = (node: string) => !BEFORE_FILTER.includes(node)
 
 /**
  * How full each node is after an engine has stood primed, by its name.
@@ -36,24 +37,24 @@ export function filledAfter(model: PrimeModel, seconds: number, way: PrimeWay): 
         : sum,
     0,
   )
-  const stroke = values.stroke / 0.09
+  const stroke = values.crank.stroke / 0.09
   const fallOf = (height: number) => oil.density * GRAVITY * height
   const rooms = new Map(filling.nodes.map((node, i) => [node, filling.room[i]]))
   const sum = (test: (node: string) => boolean) =>
     filling.nodes.filter(test).reduce((all, node) => all + rooms.get(node)!, 0)
 
   // The head falls with the level, so what is left falls as 1 / e.
-  const after = sum((node) => DRAINS.test(node))
+  const after = sum(drains)
   const galleries = Math.exp((-films * fallOf(0.06 * stroke) * seconds) / after)
-  const slip = slipConductance(values, oil.viscosity)
+  const slip = slipConductance(values.pump, oil.viscosity)
   const back = sheet.layout.filter && way.antiDrain ? 1 / (1 / slip + 1 / SEEP) : slip
-  let gone = back * fallOf(Math.max(0.05, values.lift) + 0.05 * stroke) * seconds
+  let gone = back * fallOf(Math.max(0.05, values.pickup.lift) + 0.05 * stroke) * seconds
   const drained: Record<string, number> = Object.fromEntries(
-    filling.nodes.map((node) => [node, DRAINS.test(node) ? galleries : 1]),
+    filling.nodes.map((node) => [node, drains(node) ? galleries : 1]),
   )
   // A dry sump's tank stands over the pump and keeps it full.
-  if (values.lift < 0) gone = 0
-  for (const node of ['filter can', 'cooler outlet', 'pump outlet', 'pump inlet']) {
+  if (values.pickup.lift < 0) gone = 0
+  for (const node of BEFORE_FILTER) {
     const holds = rooms.get(node)
     if (holds === undefined) continue
     const left = Math.max(0, holds - gone)
@@ -80,7 +81,7 @@ export function timeToPressureAfter(model: PrimeModel, seconds: number, way: Pri
   })
   const settles = 30e3
   while (filling.time < 30) {
-    filling.advance(0.25, { pump: speed * values.driveRatio, crank: speed })
+    filling.advance(0.25, { pump: speed * values.pump.driveRatio, crank: speed })
     if (filling.gauge >= settles) return filling.time
   }
   return Infinity

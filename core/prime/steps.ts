@@ -1,6 +1,7 @@
+import type { Method } from '../parts/primingWay'
 import { oilFill } from '../parts/pickupRecord'
 import type { Sheet } from '../record/schema'
-import type { Method, PrimeWay } from './way'
+import type { PrimeWay } from './way'
 
 /** How a method goes at the engine: what is needed, what is done in which order, what can hurt. */
 export interface MethodGuide {

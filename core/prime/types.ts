@@ -1,7 +1,8 @@
-import type { Engine, EngineValues } from '../engine/engine'
+import type { EngineValues } from '../parts/list'
+import type { Packing } from '../parts/primingWay'
+import type { Engine } from '../engine/engine'
 import type { Layout } from '../record/schema'
 import type { OilState } from '../oil/oil'
-import type { Packing } from './air'
 
 /** A circuit to be filled: the engine, how it was left, and what is pushed into it. SI, °C. */
 export interface FillingSetUp {

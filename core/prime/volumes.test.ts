@@ -11,21 +11,29 @@ const { values } = modelOf(sheet)
 const { plan } = prepareEngine(sheet.layout)
 const oil = { density: 880, viscosity: 0.2, filmViscosity: 0.2, pumpable: true }
 
+const stroked = (stroke: number) => ({ ...values, crank: { ...values.crank, stroke } })
+
 describe('what a circuit holds', () => {
   it('suction: the tube as measured and one turn of the pump, by hand', () => {
-    const measured = { ...values, tubeDiameter: 0.016, tubeLength: 0.3, displacement: 20e-6 }
+    const measured = {
+      ...values,
+      pickup: { ...values.pickup, tubeDiameter: 0.016, tubeLength: 0.3 },
+      pump: { ...values.pump, displacement: 20e-6 },
+    }
     // π/4 · 1.6² · 30 = 60.32 cm³, and 20.
-    expect(roomOf('pump inlet', plan, measured, USUAL_FILTER, 0) * 1e6).toBeCloseTo(80.32, 2)
+    expect(roomOf('pump inlet', plan, measured, USUAL_FILTER) * 1e6).toBeCloseTo(80.32, 2)
   })
   it('the can holds its oil besides what leads to it, whatever filter it is', () => {
-    const [small, large] = [0.3e-3, 1.2e-3].map((can) => roomOf('filter can', plan, values, can, 0))
+    const [small, large] = [0.3e-3, 1.2e-3].map((can) => roomOf('filter can', plan, values, can))
     expect(large - small).toBeCloseTo(0.9e-3, 12)
     expect(small).toBeGreaterThanOrEqual(0.3e-3)
   })
   it('lifters are filled from the far end of the gallery, three cubic centimetres each', () => {
-    const [none, twelve] = [0, 12].map((lifters) => roomOf(plan.galleryEnd, plan, values, USUAL_FILTER, lifters))
-    expect((twelve - none) * 1e6).toBeCloseTo(36, 9)
-    expect(roomOf('main 1', plan, values, USUAL_FILTER, 12)).toBe(roomOf('main 1', plan, values, USUAL_FILTER, 0))
+    const room = (more: object) => {
+      const { plan: own } = prepareEngine({ ...sheet.layout, ...more })
+      return roomOf(own.galleryEnd, own, values, USUAL_FILTER)
+    }
+    expect((room({ lifterCount: 12 }) - room({ lifters: 'solid' })) * 1e6).toBeCloseTo(36, 9)
   })
   it('every layout: each pipe counts once, at the place it leads to, whichever way its gallery is fed', () => {
     for (const name of Object.keys(PRESETS)) {
@@ -35,7 +43,7 @@ describe('what a circuit holds', () => {
       const held = (at: typeof values) =>
         nodes
           .filter(({ pressure }) => pressure === undefined)
-          .reduce((sum, { id }) => sum + roomOf(id, engine.plan, at, USUAL_FILTER, layout.lifterCount), 0)
+          .reduce((sum, { id }) => sum + roomOf(id, engine.plan, at, USUAL_FILTER), 0)
       const pipes = elements.reduce(
         (sum, each) =>
           sum + (each.kind === 'pipe' && each.id !== 'pickup' ? 0.25 * Math.PI * each.diameter ** 2 * each.length : 0),
@@ -51,15 +59,12 @@ describe('what a circuit holds', () => {
 
 describe('how high it stands', () => {
   it('the pump as measured, and no lower than the oil; the rest by the engine’s stroke', () => {
-    expect(heightOf('pump inlet', { ...values, lift: 0.15 })).toBe(0.15)
-    expect(heightOf('pump inlet', { ...values, lift: -0.05 })).toBe(0)
-    expect(heightOf('gallery 3', { ...values, stroke: 0.18 })).toBeCloseTo(
-      2 * heightOf('gallery 3', { ...values, stroke: 0.09 }),
-      12,
-    )
+    expect(heightOf('pump inlet', plan, { ...values, pickup: { ...values.pickup, lift: 0.15 } })).toBe(0.15)
+    expect(heightOf('pump inlet', plan, { ...values, pickup: { ...values.pickup, lift: -0.05 } })).toBe(0)
+    expect(heightOf('gallery 3', plan, stroked(0.18))).toBeCloseTo(2 * heightOf('gallery 3', plan, stroked(0.09)), 12)
   })
   it('oil meets mains before the cam, and the cam before the rockers', () => {
-    const order = ['main 1', 'cam 1', 'rockers'].map((node) => heightOf(node, values))
+    const order = ['main 1', 'cam 1', 'rockers'].map((node) => heightOf(node, plan, values))
     expect([...order].sort((a, b) => a - b)).toEqual(order)
   })
 })

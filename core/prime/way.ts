@@ -1,14 +1,17 @@
+import {
+  FILTER_WAYS,
+  type FilterWay,
+  type Method,
+  METHODS,
+  type Packing,
+  PACKINGS,
+  type Port,
+  PORTS,
+} from '../parts/primingWay'
 import type { Layout, Sheet } from '../record/schema'
 import { heldValue, requireValue } from '../engine/values'
-import type { Packing } from './air'
+import type { ReadingKey } from '../parts/list'
 import { USUAL_FILTER } from './volumes'
-
-export const METHODS = ['drill', 'tank', 'starter', 'hand'] as const
-export type Method = (typeof METHODS)[number]
-export const FILTER_WAYS = ['off', 'dry', 'filled'] as const
-export type FilterWay = (typeof FILTER_WAYS)[number]
-export const PORTS = ['gauge', 'pump'] as const
-export type Port = (typeof PORTS)[number]
 
 /** How an engine is to be primed: all that its records and its builder's choices say. SI, °C. */
 export interface PrimeWay {
@@ -38,13 +41,12 @@ export function usualMethod({ pumpDrive }: Pick<Layout, 'pumpDrive'>): Method {
   return pumpDrive === 'shaft' ? 'drill' : 'tank'
 }
 
-const PACKINGS: Packing[] = ['dry', 'oil', 'assembly-lubricant', 'jelly']
 const among = <T extends string>(words: readonly T[], word: string | undefined): T | undefined =>
   words.find((each) => each === word)
 
 /** How a sheet says that it is primed; `more` stands above it. */
 export function primeWayOf(sheet: Sheet, more: Partial<PrimeWay> = {}): PrimeWay {
-  const value = (key: string) => requireValue(sheet, key).value
+  const value = (key: ReadingKey) => requireValue(sheet, key).value
   const packing = among(PACKINGS, sheet.choices['pump.packing'])
   return {
     method: among(METHODS, sheet.choices['prime.method']) ?? usualMethod(sheet.layout),

@@ -1,13 +1,13 @@
+import { checksOf, quantitiesOf, inspectionsOf } from '../engine/catalogue'
+import { floorVerdict } from '../parts/pickupRecord'
+import { judgeGap } from '../parts/pump'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { checksOf } from '../engine/checks'
 import { bearingsOf } from '../parts/clearances'
 import { newSheet } from '../record/layouts'
-import { quantitiesOf } from '../engine/quantities'
 import type { Sheet } from '../record/schema'
-import { inspectionsOf } from '../engine/inspections'
 import { ruleOf } from '../house/limits'
-import { floorVerdict, forMethod, judgeGap, progressOf, worstOf } from './progress'
+import { forMethod, progressOf, worstOf } from './progress'
 
 const at = (sheet: Sheet, station: string) => progressOf(sheet).find((each) => each.station === station)!
 const put = (sheet: Sheet, key: string, value: number) => (sheet.readings[key] = { value, source: 'measured' })

@@ -1,5 +1,13 @@
 import type { Uncertain } from '../bearing/clearance'
-import { fullFlowPressure, flowStartPressure, openingPressure, plungerArea, type ReliefValve, valveFlow } from './valve'
+import {
+  fullFlowPressure,
+  flowStartPressure,
+  freeLengthFor,
+  openingPressure,
+  plungerArea,
+  type ReliefValve,
+  valveFlow,
+} from './valve'
 
 /** Air on a fixture: the reading at which bubbles start is where flow starts, Pa; air carries no flow to speak of. */
 export function airReading(valve: ReliefValve): number {
@@ -98,8 +106,11 @@ export function runningFromBench(
   return { opens: openingPressure(valve), fullFlow: fullFlowPressure(valve, flow, density, viscosity) }
 }
 
-/** Preload length that an opening pressure asks for, m: p A / k. */
+/** Preload length that an opening pressure asks for, m: p A / k; and the shims that give it. */
 export function preloadFor(valve: ReliefValve, pressure: number): { length: number; shims: number } {
-  const length = (pressure * plungerArea(valve.plungerDiameter)) / valve.springRate
-  return { length, shims: length - (valve.freeLength - valve.installedLength) }
+  const bare = { ...valve, shims: [] }
+  return {
+    length: (pressure * plungerArea(valve.plungerDiameter)) / valve.springRate,
+    shims: freeLengthFor(bare, pressure) - valve.freeLength,
+  }
 }

@@ -146,15 +146,15 @@ describe('the bench', () => {
   })
   it('each input put back leaves the valve as it was, whatever was drawn between', () => {
     const sheet = tried(before + 20e3)
-    const values = { relief: reliefValve(sheet) } as Parameters<ReturnType<typeof reliefInputs>[number]['put']>[0]
+    const valve = reliefValve(sheet)
     const inputs = reliefInputs(sheet, 'relief')
-    const was = openingPressure(values.relief)
-    for (const input of inputs) input.put(values, input.value + 2 * input.sigma)
-    for (const input of inputs) input.put(values, input.value)
-    expect(openingPressure(values.relief)).toBeCloseTo(was, 3)
+    const was = openingPressure(valve)
+    for (const input of inputs) input.put(valve, input.value + 2 * input.sigma)
+    for (const input of inputs) input.put(valve, input.value)
+    expect(openingPressure(valve)).toBeCloseTo(was, 3)
     // A drawn opening pressure is the opening pressure, whatever the rate.
-    inputs.find(({ key }) => key === 'relief.springRate')!.put(values, 7000)
-    expect(openingPressure(values.relief)).toBeCloseTo(was, 3)
+    inputs.find(({ key }) => key === 'relief.springRate')!.put(valve, 7000)
+    expect(openingPressure(valve)).toBeCloseTo(was, 3)
   })
 })
 

@@ -29,9 +29,15 @@ export function flowStartPressure(valve: ReliefValve): number {
   return openingPressure(valve) + (valve.springRate * (valve.port.overlap ?? 0)) / plungerArea(valve.plungerDiameter)
 }
 
-/** What a shim of thickness `shim` adds to the opening pressure: k s / A, Pa. */
+/** What a shim of thickness `shim` adds to the opening pressure, Pa: it lengthens the preload (`preload` in spring.ts). */
 export function shimEffect(valve: ReliefValve, shim: number): number {
-  return (valve.springRate * shim) / plungerArea(valve.plungerDiameter)
+  return openingPressure({ ...valve, shims: [...valve.shims, shim] }) - openingPressure(valve)
+}
+
+/** Free length with which a valve, shimmed and fitted as it is, opens at a pressure, m. */
+export function freeLengthFor(valve: ReliefValve, pressure: number): number {
+  const { springRate, plungerDiameter, freeLength } = valve
+  return freeLength + ((pressure - openingPressure(valve)) * plungerArea(plungerDiameter)) / springRate
 }
 
 /** 2 C_d C_v cos 69°: what the jet's turn takes of area times pressure. */

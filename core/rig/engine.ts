@@ -67,7 +67,7 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
   let solvedAt = -Infinity
   const leftOut = passagesOut(sheet, truth)
   const full = prepareEngine(sheet.layout, leftOut)
-  const pumpSpeed = () => (fault?.undriven ? 0 : speed * truth.values.driveRatio)
+  const pumpSpeed = () => (fault?.undriven ? 0 : speed * truth.values.pump.driveRatio)
 
   let filling: Filling | undefined = prepareFilling({
     layout: sheet.layout,

@@ -1,7 +1,7 @@
+import { quantitiesOf } from '../engine/catalogue'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { newSheet } from '../record/layouts'
-import { quantitiesOf } from '../engine/quantities'
 import { gaugeReading } from './gauge'
 
 describe('the simulated digital gauge', () => {

@@ -1,7 +1,8 @@
+import type { Quantity } from '../record/quantity'
 import { bearingsOf } from '../parts/clearances'
-import type { Quantity } from '../engine/quantities'
 import type { Sheet } from '../record/schema'
-import { catalogueOf, heldValue } from '../engine/values'
+import { heldValue, quantityAt } from '../engine/values'
+import type { ReadingKey } from '../parts/list'
 import { normal, seeded } from '../random/random'
 
 /** Name of the simulated gauge among a shop's instruments. */
@@ -19,7 +20,7 @@ const STEP = 1e-6
  * @throws RangeError for a reading that the layout does not have
  */
 export function gaugeReading(sheet: Sheet, key: string, engine: number, press: number): number {
-  const quantity = catalogueOf(sheet.layout).get(key)
+  const quantity = quantityAt(sheet, key)
   if (!quantity) throw new RangeError('reading: is not a reading of this layout')
   const place = seeded(engine * 7919 + hash(key))
   const { value, sigma } = usual(sheet, quantity)
@@ -34,12 +35,12 @@ export function gaugeReading(sheet: Sheet, key: string, engine: number, press: n
 
 /** What stands there, or is usual there, and how much engines differ. */
 function usual(sheet: Sheet, quantity: Quantity): { value: number; sigma: number } {
-  const side = /^(main|rod)\.(\d+)\.(journal|bore)/.exec(quantity.key)
-  const held = heldValue(sheet, quantity.key)
+  const held = heldValue(sheet, quantity.key as ReadingKey)
   if (held) return { value: held.value, sigma: held.source === 'layout' ? 0.3 * (quantity.fallbackSigma ?? 0) : 0 }
-  if (side) {
-    const { diameter, clearance } = bearingsOf(sheet, side[1] as 'main' | 'rod')[Number(side[2]) - 1]
-    return { value: side[3] === 'journal' ? diameter : diameter + clearance.value, sigma: 2e-6 }
+  if (quantity.bearing?.side) {
+    const { set, number, side } = quantity.bearing
+    const { diameter, clearance } = bearingsOf(sheet, set)[number - 1]
+    return { value: side === 'journal' ? diameter : diameter + clearance.value, sigma: 2e-6 }
   }
   const [least, most] = quantity.plausible
   return { value: least > 0 ? Math.sqrt(least * most) : 0.25 * most, sigma: 0.02 * most }

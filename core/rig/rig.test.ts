@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { requireValue } from '../engine/values'
@@ -22,15 +23,15 @@ const run = (rig: EngineRig, action: RigAction, seconds: number) => {
 describe('the hidden truth', () => {
   it('is the same for an engine number, another for the next, and never the record itself', () => {
     expect(drawTruth(sheet, { seed: 5 })).toEqual(drawTruth(sheet, { seed: 5 }))
-    expect(drawTruth(sheet, { seed: 6 }).values.mainClearance).not.toEqual(
-      drawTruth(sheet, { seed: 5 }).values.mainClearance,
+    expect(drawTruth(sheet, { seed: 6 }).values.main.clearance).not.toEqual(
+      drawTruth(sheet, { seed: 5 }).values.main.clearance,
     )
-    expect(drawTruth(sheet, { seed: 5 }).values.mainClearance).not.toEqual(modelOf(sheet).values.mainClearance)
+    expect(drawTruth(sheet, { seed: 5 }).values.main.clearance).not.toEqual(modelOf(sheet).values.main.clearance)
   })
   it('differs from the record by what was uncertain of it: no input by more than two and a half sigma, and as often up as down', () => {
-    const recorded = modelOf(sheet).values.mainClearance
+    const recorded = modelOf(sheet).values.main.clearance
     const sigmas = Array.from({ length: 200 }, (_, seed) =>
-      drawTruth(sheet, { seed }).values.mainClearance.map((each, i) => each - recorded[i]),
+      drawTruth(sheet, { seed }).values.main.clearance.map((each, i) => each - recorded[i]),
     ).flat()
     expect(Math.abs(mean(sigmas))).toBeLessThan(1e-6)
     expect(Math.max(...sigmas.map(Math.abs))).toBeLessThan(15e-6)
@@ -38,8 +39,8 @@ describe('the hidden truth', () => {
   })
   it('a wanted clearance scales every main and rod of the same engine', () => {
     const [plain, wide] = [undefined, 1.3].map((clearance) => drawTruth(sheet, { seed: 9, clearance }).values)
-    wide.mainClearance.forEach((each, i) => expect(each / plain.mainClearance[i]).toBeCloseTo(1.3, 12))
-    expect(wide.endClearance).toBe(plain.endClearance)
+    wide.main.clearance.forEach((each, i) => expect(each / plain.main.clearance[i]).toBeCloseTo(1.3, 12))
+    expect(wide.pump.endClearance).toBe(plain.pump.endClearance)
   })
 })
 
@@ -79,7 +80,7 @@ describe('a simulated engine', () => {
   it('comes to the speeds of the brief, and its oil to the brief’s hot oil when it has worked', () => {
     const rig = prepareEngineRig(sheet, start(), 10)
     const ends = (samples: ReturnType<typeof run>) => mean(samples.slice(-20).map(({ speed }) => speed!))
-    const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+    const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
     expect(ends(run(rig, 'crank', 6)) / of('crankingSpeed')).toBeCloseTo(1, 1)
     expect(ends(run(rig, 'fire', 8)) / of('coldIdleSpeed')).toBeCloseTo(1, 1)
     const working = run(rig, 'working', 60)

@@ -1,4 +1,5 @@
-import type { EngineValues } from '../engine/engine'
+import { scaleBearings } from '../engine/engine'
+import type { EngineValues } from '../parts/list'
 import { leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
@@ -7,7 +8,7 @@ import { modelOf } from '../outlook/model'
 import type { PrimeWay } from '../prime/way'
 import type { RigSetUp } from '../run/schema'
 import { normal, type Random, seeded } from '../random/random'
-import { type Fault, scaleClearances } from '../trace/faults'
+import { type Fault } from '../trace/faults'
 
 /** What a simulated engine hides from who reads its instruments. */
 export interface Truth {
@@ -41,12 +42,12 @@ export function drawTruth(
   const random = seeded(seed)
   const model = modelOf(sheet)
   const values = structuredClone(model.values)
-  for (const input of model.inputs) {
+  for (const input of model.inputs.filter(({ sigma }) => sigma > 0)) {
     const value = input.value + Math.max(-2.5, Math.min(2.5, normal(random))) * input.sigma
     input.put(values, input.value > 0 ? Math.max(0.1 * input.value, value) : value)
   }
   const scale = clearance ?? 1
-  if (clearance !== undefined) scaleClearances(values, clearance)
+  if (clearance !== undefined) scaleBearings(values, clearance)
   fault?.change?.(values)
   return {
     values,

@@ -1,5 +1,5 @@
+import type { FaultKey } from '../parts/list'
 import type { Sheet } from '../record/schema'
-import type { FaultKey } from '../trace/faults'
 import { envelopeOf } from '../start/envelope'
 import type { Expectation } from '../start/expectation'
 import { prepareWatch } from '../start/watch'

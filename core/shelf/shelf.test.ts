@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { shelfFromCsv, shelfToCsv } from './csv'
 import { SHELF_FIELDS, SHELF_KINDS } from './fields'
 import { ShelfEntry } from './schema'
-import { free, moved, type Held, type Move, type Stock } from './stock'
+import { type BuildStock, free, moved, type Move, type Stock } from './stock'
 
 const HEAD = 'kind,label,engine,count,place,note,price,thickness (mm),outside (mm),hole (mm),stainless'
 
@@ -119,7 +119,7 @@ describe('stock', () => {
     fc.assert(
       fc.property(fc.nat(12), run, (count, moves) => {
         let stock: Stock = { count, reserved: 0 }
-        const held: Held[] = [
+        const held: BuildStock[] = [
           { reserved: 0, taken: 0 },
           { reserved: 0, taken: 0 },
         ]

@@ -7,7 +7,8 @@ export interface Stock {
   reserved: number
 }
 
-export interface Held {
+/** What one build has of an item. */
+export interface BuildStock {
   /** Set aside for this build, and in it. */
   reserved: number
   taken: number
@@ -23,7 +24,7 @@ export function free({ count, reserved }: Stock): number {
  *
  * @throws RangeError in words when there is not so much to move
  */
-export function moved(stock: Stock, held: Held, move: Move, count: number): { stock: Stock; held: Held } {
+export function moved(stock: Stock, held: BuildStock, move: Move, count: number): { stock: Stock; held: BuildStock } {
   if (!(Number.isInteger(count) && count > 0)) throw new RangeError('count: must be a whole number above zero')
   const next = { stock: { ...stock }, held: { ...held } }
   if (move === 'reserve') {

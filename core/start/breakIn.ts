@@ -1,3 +1,6 @@
+import { checksOf } from '../engine/catalogue'
+import type { FieldOf } from '../parts/list'
+import type { CheckItem } from '../record/looked'
 import type { Layout, Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 
@@ -52,16 +55,8 @@ export function breakInPlan(sheet: Sheet): BreakInStep[] {
 }
 
 /** What is gone over again after the first heat. */
-export function recheckList(layout: Layout): { key: string; label: string }[] {
-  const list = [
-    { key: 'start.retorque', label: 'Cold: bolts that the maker wants torqued again' },
-    { key: 'start.recheckLeaks', label: 'Plugs, filter, sender, sump: dry' },
-    { key: 'start.recheckLevel', label: 'Oil level, with the filter full' },
-  ]
-  if (layout.lifters === 'solid') list.push({ key: 'start.recheckLash', label: 'Valve lash, cold' })
-  if (layout.cooler) list.push({ key: 'start.recheckLines', label: 'Cooler lines and unions' })
-  if (layout.turbo) list.push({ key: 'start.recheckTurbo', label: 'Turbo feed and drain' })
-  return list
+export function recheckList(layout: Layout): CheckItem[] {
+  return checksOf(layout).filter(({ group }) => group === 'recheck')
 }
 
 /** Something to be reminded of, with when it is due. */
@@ -77,10 +72,9 @@ const DAY = 86400e3
 
 /** What is due after a first start, by the shop's usage: the first change by hours or distance, whichever comes first. */
 export function remindersOf(sheet: Sheet, startedAt: number): Reminder[] {
-  const value = (key: string) => requireValue(sheet, key).value
-  const weeks = [value('start.changeHours') / value('start.hoursPerWeek')]
-  if (sheet.use === 'road' || sheet.use === 'race')
-    weeks.push(value('start.changeDistance') / value('start.distancePerWeek'))
+  const value = (field: FieldOf<'start'>) => requireValue(sheet, `start.${field}`).value
+  const weeks = [value('changeHours') / value('hoursPerWeek')]
+  if (sheet.use === 'road' || sheet.use === 'race') weeks.push(value('changeDistance') / value('distancePerWeek'))
   const change = startedAt + Math.max(1, Math.round(7 * Math.min(...weeks))) * DAY
   return [
     {

@@ -1,16 +1,18 @@
+import { scaleBearings } from '../engine/engine'
+import type { ModelInput } from '../engine/inputs'
+import type { ReadingKey } from '../parts/list'
+import type { EngineValues } from '../parts/list'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
-import type { EngineValues } from '../engine/engine'
 import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
 import { type Band, pressureBands, quantile } from '../outlook/band'
-import { type Model, modelOf } from '../outlook/model'
+import { isClearance, type Model, modelOf } from '../outlook/model'
 import { momentAt, namedStates, STATE_LABELS } from '../outlook/states'
 import { normal, seeded } from '../random/random'
-import { openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
+import { freeLengthFor, openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
 import type { StateName } from '../targets/targets'
 import { POINT_NAMES } from './points'
-import { scaleClearances } from '../trace/faults'
 
 /** A steady reading that the model is fitted to. SI, °C. */
 export interface Observation {
@@ -60,8 +62,14 @@ const MODEL = 0.02
 /** Correlation above which two are not told apart. */
 const TOGETHER = 0.85
 const SAMPLES = 200
-const INPUTS_FITTED =
-  /^(main|rod)\.|^relief\.(springRate|freeLength|installedLength)$|^pump\.(endClearance|tipClearance)$/
+/** Inputs that the four stand for: clearances, the spring, the pump's gaps. */
+const SPRING: ReadingKey[] = ['relief.springRate', 'relief.freeLength', 'relief.installedLength']
+const GAPS: ReadingKey[] = ['pump.endClearance', 'pump.tipClearance']
+const isOneOf =
+  (keys: string[]) =>
+  ({ key }: ModelInput): boolean =>
+    keys.includes(key)
+const isFitted = (input: ModelInput) => isClearance(input) || isOneOf([...SPRING, ...GAPS])(input)
 
 /** Steady readings that a sheet holds of its first start. */
 export function observationsOf(sheet: Sheet): Observation[] {
@@ -158,7 +166,7 @@ interface Fit {
 
 function prepareFit(model: Model): Fit {
   const prior = priors(model)
-  const rest = model.inputs.filter(({ key, sigma }) => sigma > 0 && !INPUTS_FITTED.test(key))
+  const rest = model.inputs.filter((input) => input.sigma > 0 && !isFitted(input))
   const own = (z: number[]) => prior.map(({ value, sigma }, k) => value + sigma * z[k])
   return {
     size: prior.length + rest.length,
@@ -180,18 +188,18 @@ function prepareFit(model: Model): Fit {
 
 /** What is known of each before the engine ran, by the uncertainty of what was recorded. */
 function priors({ inputs, values }: Model): Prior[] {
-  const clearances = inputs.filter(({ key }) => /^(main|rod)\./.test(key))
+  const clearances = inputs.filter(isClearance)
   const share =
     clearances.reduce((sum, { sigma, value }) => sum + (sigma / value) ** 2, 0) / Math.max(1, clearances.length)
   // Assumed together they are wrong together; measured each by itself they even out.
   const common = Math.sqrt(share / Math.max(1, clearances.length))
   const opening = openingPressure(values.relief)
-  const spring = inputs.filter(({ key }) => /^relief\.(springRate|freeLength|installedLength)$/.test(key))
+  const spring = inputs.filter(isOneOf(SPRING))
   const relief = Math.sqrt(
     spring.reduce(
       (sum, { key, sigma }) =>
         sum +
-        (key.endsWith('Rate')
+        (key === 'relief.springRate'
           ? (opening * sigma) / values.relief.springRate
           : (values.relief.springRate * sigma) / plungerArea(values.relief.plungerDiameter)) **
           2,
@@ -211,16 +219,21 @@ function changed(values: EngineValues, [clearance, relief, slip]: number[]): Eng
   const next = {
     ...values,
     relief: opensHigher(values.relief, relief),
-    endClearance: values.endClearance * Math.cbrt(Math.max(0.05, slip)),
-    tipClearance: values.tipClearance * Math.cbrt(Math.max(0.05, slip)),
+    main: { ...values.main },
+    rod: { ...values.rod },
+    pump: {
+      ...values.pump,
+      endClearance: values.pump.endClearance * Math.cbrt(Math.max(0.05, slip)),
+      tipClearance: values.pump.tipClearance * Math.cbrt(Math.max(0.05, slip)),
+    },
   }
-  scaleClearances(next, Math.max(0.2, clearance))
+  scaleBearings(next, Math.max(0.2, clearance))
   return next
 }
 
 /** A valve that opens by so much more: longer preload, as by a shim. */
 function opensHigher(valve: ReliefValve, pressure: number): ReliefValve {
-  return { ...valve, freeLength: valve.freeLength + (pressure * plungerArea(valve.plungerDiameter)) / valve.springRate }
+  return { ...valve, freeLength: freeLengthFor(valve, openingPressure(valve) + pressure) }
 }
 
 /** Every named state before and after: drawn from what was known, and from what is left uncertain. The gauge port's own pressure, without the sender's offset. */

@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { type Band, pressureBands } from '../outlook/band'
@@ -21,7 +22,7 @@ const TEMPERATURES = 12
 
 /** The expectation of a sheet from below cranking to above working speed, and from the coldest start to hotter than hot. */
 export function expectationOf(sheet: Sheet, samples = 80): Expectation {
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const model = modelOf(sheet)
   const least = 0.5 * of('crankingSpeed')
   const most = Math.max(1.2 * of('workingSpeed'), of('maximumSpeed'))

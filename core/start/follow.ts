@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { usableSheet } from '../engine/usableSheet'
@@ -33,7 +34,7 @@ export interface RunWatch {
 /** Speeds that a throttle's words stand for by the brief, rev/s. */
 export function throttleSpeeds(recorded: Sheet): Record<RigAction, number> {
   const { sheet } = usableSheet(recorded)
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   return {
     crank: of('crankingSpeed'),
     fire: of('coldIdleSpeed'),

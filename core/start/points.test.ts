@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { requireValue } from '../engine/values'
@@ -6,10 +7,10 @@ import type { RunSample } from './watchTypes'
 import { pointAt, prepareCapture } from './points'
 
 const sheet = DEMO_BUILDS.ottiline()
-const of = (key: string) => requireValue(sheet, `brief.${key}`).value
-const [idle, coldIdle, working, hot, cold] = ['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'hotOil', 'coldStart'].map(
-  of,
-)
+const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
+const [idle, coldIdle, working, hot, cold] = (
+  ['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'hotOil', 'coldStart'] as const
+).map(of)
 
 /** Readings ten a second from a second onward, with what moves in them. */
 const stretch = (from: number, seconds: number, at: (t: number, i: number) => Partial<RunSample>): RunSample[] =>

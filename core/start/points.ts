@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { ruleOf } from '../house/limits'
@@ -36,7 +37,7 @@ const SCATTER = 0.08
 
 /** Which of the four points a speed and temperature are, by the brief; undefined between them. */
 export function pointAt(sheet: Sheet, speed: number, temperature: number): PointName | undefined {
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const near = (wanted: number) => Math.abs(speed - wanted) <= NEAR_SPEED * wanted
   const hot = temperature >= of('hotOil') - NEAR_HOT
   if (hot && near(of('idleSpeed'))) return 'idleHot'

@@ -1,3 +1,4 @@
+import type { FaultKey } from '../parts/list'
 import { prepareEngine } from '../engine/engine'
 import { leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
@@ -6,7 +7,7 @@ import { modelOf } from '../outlook/model'
 import { meanPressureAt } from '../outlook/states'
 import { prepareFilling } from '../prime/filling'
 import { primeWayOf } from '../prime/way'
-import { FAULT_KEYS, faultOf, type FaultKey } from '../trace/faults'
+import { FAULT_KEYS, faultOf } from '../trace/faults'
 import { flickerOf, mean } from '../quantity/mean'
 import type { RunSample, Stop } from './watchTypes'
 
@@ -204,7 +205,7 @@ function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: numb
   })
   let sum = 0
   for (let i = 0; i < 40; i++) {
-    filling.advance(0.25, { pump: speed * values.driveRatio, crank: speed })
+    filling.advance(0.25, { pump: speed * values.pump.driveRatio, crank: speed })
     if (i >= 24) sum += filling.gauge
   }
   return Math.max(0, sum / 16)

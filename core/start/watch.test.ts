@@ -1,3 +1,4 @@
+import type { FaultKey } from '../parts/list'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { oilAt } from '../oil/oil'
@@ -5,7 +6,7 @@ import { gaugePressure, modelOf } from '../outlook/model'
 import { momentAt, namedStates } from '../outlook/states'
 import { prepareEngineRig } from '../rig/engine'
 import { START_SCRIPT, trialStart } from '../rig/trial'
-import { FAULT_KEYS, type FaultKey } from '../trace/faults'
+import { FAULT_KEYS } from '../trace/faults'
 import { calibrate } from './calibrate'
 import { type Expectation, expectationOf, expectedAt } from './expectation'
 import { prepareWatch } from './watch'
@@ -214,8 +215,8 @@ describe('steady points and calibration', () => {
       const scale = found.fitted[0]
       // The drawn engine's own mean clearance, since every bearing was drawn too.
       const nominal = modelOf(six).values
-      const sum = (values: { mainClearance: number[]; rodClearance: number[] }) =>
-        [...values.mainClearance, ...values.rodClearance].reduce((all, each) => all + each ** 3, 0)
+      const sum = (values: typeof nominal) =>
+        [...values.main.clearance, ...values.rod.clearance].reduce((all, each) => all + each ** 3, 0)
       const hidden = Math.cbrt(sum(run.rig.truth.values) / sum(nominal))
       if (Math.abs(scale.value / hidden - 1) < 0.1) near++
       if (Math.abs(scale.value - hidden) < 2 * scale.sigma) covered++

@@ -1,3 +1,4 @@
+import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { usableSheet } from '../engine/usableSheet'
@@ -34,7 +35,7 @@ const MOST_LOSS = 0.3e5
 /** The rules of a sheet. They need no model, and a sheet that no model can be made of has them too. */
 export function watchRules(recorded: Sheet): WatchRules {
   const { sheet } = usableSheet(recorded)
-  const of = (key: string) => requireValue(sheet, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const maker = sheet.readings['maker.ceiling']?.value
   const idleHot = namedStates(sheet).find(({ name }) => name === 'idleHot')!
   const wanted = targetAt(sheet, oilOf(sheet), idleHot).least

@@ -1,13 +1,13 @@
+import type { EngineValues, FaultKey } from '../parts/list'
+import { passagesOf } from '../engine/catalogue'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import type { EngineValues } from '../engine/engine'
 import { PRESETS, newSheet } from '../record/layouts'
-import { prepareEngine } from '../engine/engine'
+import { prepareEngine, scaleBearings } from '../engine/engine'
 import { modelOf } from '../outlook/model'
 import { namedStates } from '../outlook/states'
 import { oilAt } from '../oil/oil'
-import { passagesOf } from '../parts/passage'
-import { FAULT_KEYS, type FaultKey, faultOf, scaleClearances } from './faults'
+import { FAULT_KEYS, faultOf } from './faults'
 
 /** Gauge at a state with a fault in a demo engine, Pa. */
 function gaugeWith(key: FaultKey | undefined, state: number, severity = 0.5, sheet = DEMO_BUILDS.ottiline()) {
@@ -91,9 +91,9 @@ describe('faults', () => {
     const { layout } = DEMO_BUILDS.ottiline()
     const gap = (severity: number) => {
       const values = structuredClone(modelOf(DEMO_BUILDS.ottiline()).values)
-      const before = values.endClearance
+      const before = values.pump.endClearance
       faultOf('dry-pump', layout, severity).change!(values)
-      return values.endClearance / before
+      return values.pump.endClearance / before
     }
     expect([gap(0), gap(1)]).toEqual([expect.closeTo(1.3, 9), expect.closeTo(2, 9)])
     expect(faultOf('dry-pump', layout).pump).toEqual({ packing: 'dry', filter: 'filled' })
@@ -106,9 +106,10 @@ describe('faults', () => {
   it('scales every main and rod, and nothing else', () => {
     const values = structuredClone(modelOf(DEMO_BUILDS.ottiline()).values)
     const before = structuredClone(values)
-    scaleClearances(values, 1.25)
-    values.mainClearance.forEach((each, i) => expect(each / before.mainClearance[i]).toBeCloseTo(1.25, 12))
-    values.rodClearance.forEach((each, i) => expect(each / before.rodClearance[i]).toBeCloseTo(1.25, 12))
-    expect({ ...values, mainClearance: 0, rodClearance: 0 }).toEqual({ ...before, mainClearance: 0, rodClearance: 0 })
+    scaleBearings(values, 1.25)
+    values.main.clearance.forEach((each, i) => expect(each / before.main.clearance[i]).toBeCloseTo(1.25, 12))
+    values.rod.clearance.forEach((each, i) => expect(each / before.rod.clearance[i]).toBeCloseTo(1.25, 12))
+    const rest = ({ main, rod, ...others }: EngineValues) => [main.diameter, { ...rod, clearance: [] }, others]
+    expect(rest(values)).toEqual(rest(before))
   })
 })

@@ -26,10 +26,18 @@ const origin = { address: '192.168.7.9', agent: 'a tablet' }
 describe('people', () => {
   it('of a shop’s former list work there still, as builders, and their names are in the house’s document no more', async () => {
     const old = await Database.create()
-    await migrate(old, migrations.filter(({ name }) => name < '0008'))
-    await old.query(`insert into house (document) values ('{"people": ["Maren", "Ilse", "maren"], "units": "mm, bar"}')`)
+    await migrate(
+      old,
+      migrations.filter(({ name }) => name < '0008'),
+    )
+    await old.query(
+      `insert into house (document) values ('{"people": ["Maren", "Ilse", "maren"], "units": "mm, bar"}')`,
+    )
     await migrate(old, migrations)
-    expect((await listPeople(old)).map(({ name, role, pin }) => [name.toLowerCase(), role, pin])).toEqual([['ilse', 'builder', false], ['maren', 'builder', false]])
+    expect((await listPeople(old)).map(({ name, role, pin }) => [name.toLowerCase(), role, pin])).toEqual([
+      ['ilse', 'builder', false],
+      ['maren', 'builder', false],
+    ])
     expect((await getHouse(old)).house).toEqual({ signOff: true, units: 'mm, bar' })
   })
   it('have a name once, whichever way it is written; who is gone makes room', async () => {
@@ -51,14 +59,17 @@ describe('people', () => {
     expect(await setUpAccess(db, 'kettle anvil osprey', { name: 'Maren', pin: '1234' })).toMatchObject({ path: 'pin' })
     expect(await getPassphrase(db)).toBeUndefined()
     expect(await hasOwner(db)).toBe(false)
-    expect(await setUpAccess(db, 'kettle anvil osprey', { name: 'Maren', pin: '482913' })).toEqual({ ended: [session.id] })
+    expect(await setUpAccess(db, 'kettle anvil osprey', { name: 'Maren', pin: '482913' })).toEqual({
+      ended: [session.id],
+    })
     expect(await hasOwner(db)).toBe(true)
     expect(await hasOwner(db, (await listPeople(db)).find(({ name }) => name === 'Maren')!.id)).toBe(false)
   })
 })
 
 describe('a session', () => {
-  const age = (id: string, column: 'seen_at' | 'began_at', by: string) => db.query(`update session set ${column} = now() - interval '${by}' where id = $1`, [id])
+  const age = (id: string, column: 'seen_at' | 'began_at', by: string) =>
+    db.query(`update session set ${column} = now() - interval '${by}' where id = $1`, [id])
   const person = async (name: string) => (await addPerson(db, name, 'builder', 'hash'))!.id
 
   it('is another at each sign-in, and the one before is worth nothing', async () => {
@@ -71,7 +82,9 @@ describe('a session', () => {
     expect(await liveSession(db, randomUUID())).toBeUndefined()
   })
   it('lets its person go after two hours unused or sixteen in all; the device is known for ninety days', async () => {
-    const ids = await Promise.all(['Bo', 'Cy', 'Di'].map(async (name) => (await beginSession(db, origin, await person(name))).id))
+    const ids = await Promise.all(
+      ['Bo', 'Cy', 'Di'].map(async (name) => (await beginSession(db, origin, await person(name))).id),
+    )
     await age(ids[0], 'seen_at', '119 minutes')
     await age(ids[1], 'seen_at', '121 minutes')
     await age(ids[2], 'began_at', '961 minutes')
@@ -88,10 +101,22 @@ describe('a session', () => {
   it('does not run out under a start that its person has going', async () => {
     const { id } = await beginSession(db, origin, await person('Edda'))
     const build = (await insertBuild(db, randomUUID(), newSheet('inline4', 'Boat', 'x', ''))).id
-    const run = (await insertRun(db, build, { id: randomUUID(), kind: 'start', setup: { source: 'hand' }, who: 'Edda' }))!
+    const run = (await insertRun(db, build, {
+      id: randomUUID(),
+      kind: 'start',
+      setup: { source: 'hand' },
+      who: 'Edda',
+    }))!
     await age(id, 'began_at', '17 hours')
     expect(await liveSession(db, id)).toHaveProperty('person')
-    await insertEvent(db, run.id, { clientKey: randomUUID(), time: 1, kind: 'end', words: 'done', data: {}, who: 'Edda' })
+    await insertEvent(db, run.id, {
+      clientKey: randomUUID(),
+      time: 1,
+      kind: 'end',
+      words: 'done',
+      data: {},
+      who: 'Edda',
+    })
     expect(await liveSession(db, id)).not.toHaveProperty('person')
   })
   it('ends with its person’s leave, and with a PIN taken away', async () => {
@@ -114,7 +139,8 @@ describe('wrong tries', () => {
     await logAccess(db, 'pin-wrong', origin, 'Greta')
     await logAccess(db, 'unlocked', HERE, 'Greta', 'Maren')
     expect((await wrongPins(db, 'Greta')).count).toBe(0)
-    for (const address of ['10.0.0.1', '10.0.0.1', '10.0.0.2']) await logAccess(db, 'passphrase-wrong', { address, agent: '' })
+    for (const address of ['10.0.0.1', '10.0.0.1', '10.0.0.2'])
+      await logAccess(db, 'passphrase-wrong', { address, agent: '' })
     expect((await wrongPassphrases(db, '10.0.0.1')).count).toBe(2)
     expect((await wrongPassphrases(db, '10.0.0.1')).last).toBeGreaterThan(Date.now() - 60_000)
     expect((await wrongWithinHour(db)).count).toBe(3)
@@ -138,8 +164,20 @@ it('a token opens until it is ended, and its name is free then', async () => {
 })
 
 describe('a change of an apprentice', () => {
-  const reading = (value: number, by = 'Tobi') => ({ value, source: 'measured' as const, by, at: '2026-05-11T08:00:00Z' })
-  const change = (who: string, path: string, value: unknown, base = 0): Change => ({ clientKey: randomUUID(), device: randomUUID(), base, who, patch: [{ op: 'add', path, value }], reason: '' })
+  const reading = (value: number, by = 'Tobi') => ({
+    value,
+    source: 'measured' as const,
+    by,
+    at: '2026-05-11T08:00:00Z',
+  })
+  const change = (who: string, path: string, value: unknown, base = 0): Change => ({
+    clientKey: randomUUID(),
+    device: randomUUID(),
+    base,
+    who,
+    patch: [{ op: 'add', path, value }],
+    reason: '',
+  })
   const fresh = async () => (await insertBuild(db, randomUUID(), newSheet('inline4', 'Boat', 'x', ''))).id
 
   it('waits without touching the sheet; signed off it is entered once, in its maker’s name, and says by whom', async () => {
@@ -150,11 +188,23 @@ describe('a change of an apprentice', () => {
     expect((await getBuild(db, build))!.revision).toBe(0)
     expect(await proposalsOf(db, build)).toMatchObject([{ number, who: 'Tobi', patch: made.patch }])
     expect((await proposalCounts(db)).get(build)).toBe(1)
-    const sign = async () => enterChange(db, build, (await waitingProposal(db, build, number))?.change ?? { ...made, clientKey: randomUUID() }, { bound: true, signed: { number, by: 'Maren', words: '' } })
+    const sign = async () =>
+      enterChange(
+        db,
+        build,
+        (await waitingProposal(db, build, number))?.change ?? { ...made, clientKey: randomUUID() },
+        { bound: true, signed: { number, by: 'Maren', words: '' } },
+      )
     expect(await sign()).toMatchObject({ kind: 'entered', entry: { who: 'Tobi', signedBy: 'Maren', revision: 1 } })
-    expect(await sign()).toMatchObject({ kind: 'invalid', problems: [{ message: expect.stringContaining('waits no longer') as string }] })
+    expect(await sign()).toMatchObject({
+      kind: 'invalid',
+      problems: [{ message: expect.stringContaining('waits no longer') as string }],
+    })
     expect(await proposalsOf(db, build)).toEqual([])
-    expect((await getBuild(db, build))!).toMatchObject({ revision: 1, sheet: { readings: { 'main.1.journal': { value: 0.06, by: 'Tobi' } } } })
+    expect((await getBuild(db, build))!).toMatchObject({
+      revision: 1,
+      sheet: { readings: { 'main.1.journal': { value: 0.06, by: 'Tobi' } } },
+    })
     expect((await entriesAfter(db, build, 0))[0].signedBy).toBe('Maren')
     expect((await checkRecords(db)).filter(({ where }) => where.includes(build))).toEqual([])
   })
@@ -163,23 +213,51 @@ describe('a change of an apprentice', () => {
     const { number } = await propose(db, build, change('Tobi', '/readings/main.1.journal', reading(0.06)))
     await enterChange(db, build, change('Ilse', '/readings/main.1.journal', reading(0.0601, 'Ilse')))
     const waiting = (await waitingProposal(db, build, number))!
-    expect(await enterChange(db, build, waiting.change, { signed: { number, by: 'Maren', words: '' } })).toMatchObject({ kind: 'conflict', who: 'Ilse' })
+    expect(await enterChange(db, build, waiting.change, { signed: { number, by: 'Maren', words: '' } })).toMatchObject({
+      kind: 'conflict',
+      who: 'Ilse',
+    })
     expect(await proposalsOf(db, build)).toHaveLength(1)
   })
 })
 
 describe('a name on a record', () => {
-  const reading = (value: number, by: string, more: object = {}) => ({ value, source: 'measured' as const, by, at: '2026-05-11T08:00:00Z', ...more })
-  const put = (who: string, base: number, value: unknown, path = '/readings/main.1.journal'): Change => ({ clientKey: randomUUID(), device: randomUUID(), base, who, patch: [{ op: 'add', path, value }], reason: '' })
+  const reading = (value: number, by: string, more: object = {}) => ({
+    value,
+    source: 'measured' as const,
+    by,
+    at: '2026-05-11T08:00:00Z',
+    ...more,
+  })
+  const put = (who: string, base: number, value: unknown, path = '/readings/main.1.journal'): Change => ({
+    clientKey: randomUUID(),
+    device: randomUUID(),
+    base,
+    who,
+    patch: [{ op: 'add', path, value }],
+    reason: '',
+  })
 
   it('is its maker’s own: another’s is refused by name, put in whichever way; what stood so may be given back or added to', async () => {
     const id = (await insertBuild(db, randomUUID(), newSheet('inline4', 'Boat', 'x', ''))).id
     const enter = (change: Change) => enterChange(db, id, change, { bound: true })
     expect(await enter(put('Ilse', 0, reading(0.06, 'Ilse')))).toMatchObject({ kind: 'entered' })
-    expect(await enter(put('Tobi', 1, reading(0.07, 'Ilse')))).toMatchObject({ kind: 'invalid', problems: [{ path: '/readings/main.1.journal', message: 'bears the name Ilse, and Tobi writes it' }] })
+    expect(await enter(put('Tobi', 1, reading(0.07, 'Ilse')))).toMatchObject({
+      kind: 'invalid',
+      problems: [{ path: '/readings/main.1.journal', message: 'bears the name Ilse, and Tobi writes it' }],
+    })
     expect(await enter(put('Tobi', 1, 'Ilse', '/readings/main.1.journal/by'))).toMatchObject({ kind: 'entered' })
     expect(await enter(put('Tobi', 2, 'Oda', '/readings/main.1.journal/by'))).toMatchObject({ kind: 'invalid' })
-    expect(await enter(put('Tobi', 2, { 'main.1.journal': reading(0.06, 'Ilse'), 'main.2.journal': reading(0.06, 'Ilse') }, '/readings'))).toMatchObject({ kind: 'invalid', problems: [{ path: '/readings/main.2.journal' }] })
+    expect(
+      await enter(
+        put(
+          'Tobi',
+          2,
+          { 'main.1.journal': reading(0.06, 'Ilse'), 'main.2.journal': reading(0.06, 'Ilse') },
+          '/readings',
+        ),
+      ),
+    ).toMatchObject({ kind: 'invalid', problems: [{ path: '/readings/main.2.journal' }] })
     // A note beside it leaves it its hand; over it, it is one's own; and an undo gives back what stood.
     expect(await enter(put('Tobi', 2, reading(0.06, 'Ilse', { note: 'seen' })))).toMatchObject({ kind: 'entered' })
     expect(await enter(put('Tobi', 3, reading(0.0605, 'Tobi')))).toMatchObject({ kind: 'entered' })

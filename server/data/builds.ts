@@ -34,7 +34,8 @@ export interface Belongs {
 }
 
 export async function listBuilds(db: Queries): Promise<BuildRow[]> {
-  return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build order by changed_at desc, id')).rows
+  return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build order by changed_at desc, id'))
+    .rows
 }
 
 export async function getBuild(db: Queries, id: string): Promise<BuildRow | undefined> {
@@ -43,18 +44,28 @@ export async function getBuild(db: Queries, id: string): Promise<BuildRow | unde
 
 /** Begins a build; under an id that is there already it is the one that stands. */
 export async function insertBuild(db: Queries, id: string, sheet: Sheet): Promise<BuildRow> {
-  await db.query('insert into build (id, revision, sheet) values ($1, 0, $2) on conflict (id) do nothing', [id, JSON.stringify(sheet)])
+  await db.query('insert into build (id, revision, sheet) values ($1, 0, $2) on conflict (id) do nothing', [
+    id,
+    JSON.stringify(sheet),
+  ])
   return (await getBuild(db, id))!
 }
 
 export async function entriesAfter(db: Queries, id: string, revision: number): Promise<Entry[]> {
   const { rows } = await db.query<EntryRow>(
-    'select revision, client_key, device, who, at, patch, inverse, reason, signed_by from entry where build_id = $1 and revision > $2 order by revision', [id, revision])
+    'select revision, client_key, device, who, at, patch, inverse, reason, signed_by from entry where build_id = $1 and revision > $2 order by revision',
+    [id, revision],
+  )
   return rows.map(entryOf)
 }
 
 type EntryRow = Omit<Entry, 'clientKey' | 'signedBy'> & { client_key: string; signed_by: string | null }
-const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({ ...row, clientKey: client_key, at: new Date(row.at).toISOString(), ...(signed_by === null ? {} : { signedBy: signed_by }) })
+const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({
+  ...row,
+  clientKey: client_key,
+  at: new Date(row.at).toISOString(),
+  ...(signed_by === null ? {} : { signedBy: signed_by }),
+})
 
 /**
  * Enters a change, once: sheet, revision and entry in one transaction. A change made on an older revision goes in when
@@ -63,30 +74,71 @@ const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({ ...ro
  *
  * @throws RangeError in words when the shelf does not hold what is wanted of it
  */
-export async function enterChange(db: PGlite, id: string, change: Change, { orders = [], bound = false, signed }: Belongs = {}): Promise<ChangeResult> {
+export async function enterChange(
+  db: PGlite,
+  id: string,
+  change: Change,
+  { orders = [], bound = false, signed }: Belongs = {},
+): Promise<ChangeResult> {
   return db.transaction(async (tx): Promise<ChangeResult> => {
-    const build = (await tx.query<BuildRow>('select id, revision, sheet from build where id = $1 for update', [id])).rows[0]
+    const build = (await tx.query<BuildRow>('select id, revision, sheet from build where id = $1 for update', [id]))
+      .rows[0]
     if (!build) return { kind: 'unknown' }
-    const known = (await tx.query<{ revision: number }>('select revision from entry where client_key = $1 and build_id = $2', [change.clientKey, id])).rows[0]
+    const known = (
+      await tx.query<{ revision: number }>('select revision from entry where client_key = $1 and build_id = $2', [
+        change.clientKey,
+        id,
+      ])
+    ).rows[0]
     if (known) return { kind: 'entered', entry: (await entriesAfter(tx, id, known.revision - 1))[0], again: true }
 
     if (change.base > build.revision) return { kind: 'ahead', revision: build.revision }
     const since = change.base < build.revision ? await entriesAfter(tx, id, change.base) : []
     const met = conflictWith(change, since)
-    if (met) return { kind: 'conflict', revision: build.revision, path: met.path, now: valueAt(build.sheet, met.path), who: met.entry.who, at: met.entry.at }
+    if (met)
+      return {
+        kind: 'conflict',
+        revision: build.revision,
+        path: met.path,
+        now: valueAt(build.sheet, met.path),
+        who: met.entry.who,
+        at: met.entry.at,
+      }
 
     const applied = applyPatch(build.sheet, change.patch)
     if ('problems' in applied) return { kind: 'invalid', problems: applied.problems }
-    const foreign = bound ? await foreignStamp(build.sheet, applied.sheet, change.who, () => entriesAfter(tx, id, 0)) : undefined
-    if (foreign) return { kind: 'invalid', problems: [{ path: foreign.path, message: `bears the name ${foreign.by}, and ${change.who} writes it` }] }
-    if (signed && !(await decide(tx, signed.number, 'signed', signed.by, signed.words))) return { kind: 'invalid', problems: [{ path: 'number', message: 'waits no longer: somebody has dealt with it' }] }
+    const foreign = bound
+      ? await foreignStamp(build.sheet, applied.sheet, change.who, () => entriesAfter(tx, id, 0))
+      : undefined
+    if (foreign)
+      return {
+        kind: 'invalid',
+        problems: [{ path: foreign.path, message: `bears the name ${foreign.by}, and ${change.who} writes it` }],
+      }
+    if (signed && !(await decide(tx, signed.number, 'signed', signed.by, signed.words)))
+      return { kind: 'invalid', problems: [{ path: 'number', message: 'waits no longer: somebody has dealt with it' }] }
     if (orders.length > 0) await moveWithin(tx, id, change.who, orders, change.clientKey)
     const revision = build.revision + 1
-    await tx.query('update build set sheet = $2, revision = $3, changed_at = now() where id = $1', [id, JSON.stringify(applied.sheet), revision])
+    await tx.query('update build set sheet = $2, revision = $3, changed_at = now() where id = $1', [
+      id,
+      JSON.stringify(applied.sheet),
+      revision,
+    ])
     const inverse = jsonPatch.compare(applied.sheet, build.sheet)
     await tx.query(
       'insert into entry (build_id, revision, client_key, device, who, patch, inverse, reason, signed_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)',
-      [id, revision, change.clientKey, change.device, change.who, JSON.stringify(change.patch), JSON.stringify(inverse), change.reason, signed?.by ?? null])
+      [
+        id,
+        revision,
+        change.clientKey,
+        change.device,
+        change.who,
+        JSON.stringify(change.patch),
+        JSON.stringify(inverse),
+        change.reason,
+        signed?.by ?? null,
+      ],
+    )
     return { kind: 'entered', again: false, entry: (await entriesAfter(tx, id, revision - 1))[0] }
   })
 }
@@ -98,18 +150,35 @@ export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } |
     document = jsonPatch.applyPatch(structuredClone(sheet), patch, true, true, true).newDocument
   } catch (error) {
     const operation = (error as { operation?: Operation }).operation
-    return { problems: [{ path: operation?.path ?? 'patch', message: `cannot be applied here (${(error as Error).name === 'JsonPatchError' ? (error as { name: string; message: string }).message.split('\n')[0] : 'unknown'})` }] }
+    return {
+      problems: [
+        {
+          path: operation?.path ?? 'patch',
+          message: `cannot be applied here (${(error as Error).name === 'JsonPatchError' ? (error as { name: string; message: string }).message.split('\n')[0] : 'unknown'})`,
+        },
+      ],
+    }
   }
-  if (patch.some(({ path }) => overlap(path, '/house'))) return { problems: [{ path: '/house', message: 'is the shop’s, not the build’s: change it under House rules' }] }
+  if (patch.some(({ path }) => overlap(path, '/house')))
+    return { problems: [{ path: '/house', message: 'is the shop’s, not the build’s: change it under House rules' }] }
   const parsed = Sheet.safeParse(document)
   if (!parsed.success) return { problems: problemsOf(parsed.error) }
-  const problems = problemsOfChange(sheet, parsed.data, patch.map(({ path }) => path))
+  const problems = problemsOfChange(
+    sheet,
+    parsed.data,
+    patch.map(({ path }) => path),
+  )
   return problems.length > 0 ? { problems } : { sheet: parsed.data }
 }
 
 /** The newest entry that another hand made on one of a change's paths since it was made, out of its sight. */
-export function conflictWith(change: Pick<Change, 'device' | 'knows' | 'patch'>, since: Entry[]): { entry: Entry; path: string } | undefined {
-  const out = since.filter(({ device, clientKey }) => device !== change.device && !change.knows?.includes(clientKey)).reverse()
+export function conflictWith(
+  change: Pick<Change, 'device' | 'knows' | 'patch'>,
+  since: Entry[],
+): { entry: Entry; path: string } | undefined {
+  const out = since
+    .filter(({ device, clientKey }) => device !== change.device && !change.knows?.includes(clientKey))
+    .reverse()
   for (const entry of out) {
     const met = change.patch.find((own) => entry.patch.some((theirs) => overlap(own.path, theirs.path)))
     if (met) return { entry, path: met.path }

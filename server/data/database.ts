@@ -18,10 +18,13 @@ export interface Migration {
 export async function migrate(database: PGlite, migrations: Migration[]): Promise<string[]> {
   const ordered = [...migrations].sort((a, b) => a.name.localeCompare(b.name))
   return database.transaction(async (tx) => {
-    await tx.exec('create table if not exists migration (name text primary key, applied_at timestamptz not null default now())')
+    await tx.exec(
+      'create table if not exists migration (name text primary key, applied_at timestamptz not null default now())',
+    )
     const done = new Set((await tx.query<{ name: string }>('select name from migration')).rows.map((row) => row.name))
     for (const name of done) {
-      if (!ordered.some((migration) => migration.name === name)) throw new Error(`The data folder was written by a newer Uldo (it has ${name}). Start that version.`)
+      if (!ordered.some((migration) => migration.name === name))
+        throw new Error(`The data folder was written by a newer Uldo (it has ${name}). Start that version.`)
     }
     const applied: string[] = []
     for (const { name, sql } of ordered) {

@@ -1,5 +1,12 @@
 /** The database's own numbers for what a disk says, as the file system under it gives them (WASI). */
-const NUMBERED: Record<number, string> = { 2: 'EACCES', 19: 'EDQUOT', 29: 'EIO', 51: 'ENOSPC', 54: 'ENOTDIR', 69: 'EROFS' }
+const NUMBERED: Record<number, string> = {
+  2: 'EACCES',
+  19: 'EDQUOT',
+  29: 'EIO',
+  51: 'ENOSPC',
+  54: 'ENOTDIR',
+  69: 'EROFS',
+}
 
 /** What a failure of the disk is called, whoever threw it; undefined for any other failure. */
 export function diskCode(error: unknown): string | undefined {

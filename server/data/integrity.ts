@@ -9,7 +9,27 @@ export interface Damage {
 }
 
 /** Every table is read to its end: a page that cannot be read says so here and not in the middle of a start. */
-const TABLES = ['build', 'entry', 'house', 'house_entry', 'photo', 'shelf_item', 'shelf_hold', 'shelf_move', 'shelf_entry', 'shelf_history', 'run', 'run_event', 'run_sample', 'person', 'passphrase', 'session', 'token', 'access_entry', 'proposal']
+const TABLES = [
+  'build',
+  'entry',
+  'house',
+  'house_entry',
+  'photo',
+  'shelf_item',
+  'shelf_hold',
+  'shelf_move',
+  'shelf_entry',
+  'shelf_history',
+  'run',
+  'run_event',
+  'run_sample',
+  'person',
+  'passphrase',
+  'session',
+  'token',
+  'access_entry',
+  'proposal',
+]
 
 /**
  * Reads all records and replays every build's entries: taken back one by one and entered again they must give the sheet that stands there.
@@ -31,7 +51,8 @@ export async function checkRecords(db: PGlite): Promise<Damage[]> {
       const entries = await entriesAfter(db, id, 0)
       if (entries.length !== revision) throw new Error(`has ${entries.length} entries at revision ${revision}`)
       let document: unknown = structuredClone(sheet)
-      for (const { inverse } of [...entries].reverse()) document = jsonPatch.applyPatch(document, inverse, false, true).newDocument
+      for (const { inverse } of [...entries].reverse())
+        document = jsonPatch.applyPatch(document, inverse, false, true).newDocument
       for (const { patch } of entries) document = jsonPatch.applyPatch(document, patch, false, true).newDocument
       if (jsonPatch.compare(document as object, sheet).length > 0) throw new Error('its entries do not give its sheet')
     } catch (error) {

@@ -24,10 +24,13 @@ export function lockFolder(folder: string, address?: string): () => void {
     try {
       const holder = read(file)
       if (holder && alive(holder)) {
-        throw new FolderInUse(`The data folder ${folder} is in use by process ${holder.pid}. Stop that Uldo first, or start this one on another folder with ULDO_DATA.`)
+        throw new FolderInUse(
+          `The data folder ${folder} is in use by process ${holder.pid}. Stop that Uldo first, or start this one on another folder with ULDO_DATA.`,
+        )
       }
       rmSync(file, { force: true })
-      if (!writeNew(file, mine)) throw new FolderInUse(`The data folder ${folder} was taken by another process just now.`)
+      if (!writeNew(file, mine))
+        throw new FolderInUse(`The data folder ${folder} was taken by another process just now.`)
     } finally {
       rmdirSync(claim)
     }
@@ -54,7 +57,8 @@ function takeClaim(claim: string, folder: string): void {
   try {
     mkdirSync(claim)
   } catch {
-    if (Date.now() - statSync(claim).mtimeMs < CLAIM_AGE) throw new FolderInUse(`The data folder ${folder} is being taken by another process.`)
+    if (Date.now() - statSync(claim).mtimeMs < CLAIM_AGE)
+      throw new FolderInUse(`The data folder ${folder} is being taken by another process.`)
     rmdirSync(claim)
     mkdirSync(claim)
   }

@@ -15,12 +15,27 @@ export function mediaTypeOf(bytes: Uint8Array): MediaType | undefined {
 }
 
 /** Keeps a photo under its id; sent again under the same id it is kept once. */
-export async function insertPhoto(db: Queries, photo: { id: string; buildId?: string; mediaType: MediaType; bytes: Uint8Array; who: string }): Promise<void> {
-  await db.query('insert into photo (id, build_id, media_type, bytes, who) values ($1, $2, $3, $4, $5) on conflict (id) do nothing', [photo.id, photo.buildId ?? null, photo.mediaType, photo.bytes, photo.who])
+export async function insertPhoto(
+  db: Queries,
+  photo: { id: string; buildId?: string; mediaType: MediaType; bytes: Uint8Array; who: string },
+): Promise<void> {
+  await db.query(
+    'insert into photo (id, build_id, media_type, bytes, who) values ($1, $2, $3, $4, $5) on conflict (id) do nothing',
+    [photo.id, photo.buildId ?? null, photo.mediaType, photo.bytes, photo.who],
+  )
 }
 
 /** A photo of a build, or, with no build named, of something on the shelf. */
-export async function getPhoto(db: Queries, buildId: string | undefined, id: string): Promise<{ mediaType: MediaType; bytes: Uint8Array } | undefined> {
-  const row = (await db.query<{ media_type: MediaType; bytes: Uint8Array }>('select media_type, bytes from photo where build_id is not distinct from $1 and id = $2', [buildId ?? null, id])).rows[0]
+export async function getPhoto(
+  db: Queries,
+  buildId: string | undefined,
+  id: string,
+): Promise<{ mediaType: MediaType; bytes: Uint8Array } | undefined> {
+  const row = (
+    await db.query<{ media_type: MediaType; bytes: Uint8Array }>(
+      'select media_type, bytes from photo where build_id is not distinct from $1 and id = $2',
+      [buildId ?? null, id],
+    )
+  ).rows[0]
   return row && { mediaType: row.media_type, bytes: row.bytes }
 }

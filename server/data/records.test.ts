@@ -13,13 +13,33 @@ import { emptyDatabase, migrations } from './testDatabase'
 import { getHouse, putHouse } from './house'
 import { House } from '#core/house/schema'
 import type { Move } from '#core/shelf/stock'
-import { deleteItem, getItem, insertItem, itemHistory, listHolds, listItems, moveItems, updateItem, writeItems } from './shelf'
+import {
+  deleteItem,
+  getItem,
+  insertItem,
+  itemHistory,
+  listHolds,
+  listItems,
+  moveItems,
+  updateItem,
+  writeItems,
+} from './shelf'
 import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 
-
-const put = (key: string, value: number) => ({ op: 'add' as const, path: `/readings/${key}`, value: { value, source: 'measured' } })
-const change = (base: number, ...patch: Change['patch']): Change => ({ clientKey: randomUUID(), device: randomUUID(), base, who: 'Maren', patch, reason: '' })
+const put = (key: string, value: number) => ({
+  op: 'add' as const,
+  path: `/readings/${key}`,
+  value: { value, source: 'measured' },
+})
+const change = (base: number, ...patch: Change['patch']): Change => ({
+  clientKey: randomUUID(),
+  device: randomUUID(),
+  base,
+  who: 'Maren',
+  patch,
+  reason: '',
+})
 
 describe('records', () => {
   let db: PGlite
@@ -43,9 +63,20 @@ describe('records', () => {
     const blank = newSheet('inline4', 'Four', 'Test engine')
     const { cooler, turbo, pistonJets, tensioner, ...layout } = blank.layout
     const { inspections, choices, shells, ...first } = blank
-    expect([cooler, turbo, pistonJets, tensioner, inspections, choices, shells]).toEqual([false, false, 0, false, {}, {}, {}])
+    expect([cooler, turbo, pistonJets, tensioner, inspections, choices, shells]).toEqual([
+      false,
+      false,
+      0,
+      false,
+      {},
+      {},
+      {},
+    ])
     const kept = randomUUID()
-    await old.query('insert into build (id, revision, sheet) values ($1, 0, $2)', [kept, JSON.stringify({ ...first, layout })])
+    await old.query('insert into build (id, revision, sheet) values ($1, 0, $2)', [
+      kept,
+      JSON.stringify({ ...first, layout }),
+    ])
     expect(await migrate(old, migrations)).toEqual(migrations.slice(1).map(({ name }) => name))
     expect((await getBuild(old, kept))!.sheet).toEqual(Sheet.parse(blank))
     await old.close()
@@ -64,9 +95,15 @@ describe('records', () => {
   it('merges changes on different paths, and tells the second on the same path what is there', async () => {
     await fresh()
     await enterChange(db, id, change(0, put('main.1.journal', 0.06)))
-    expect(await enterChange(db, id, { ...change(0, put('main.2.journal', 0.061)), who: 'Ilse' })).toMatchObject({ kind: 'entered' })
+    expect(await enterChange(db, id, { ...change(0, put('main.2.journal', 0.061)), who: 'Ilse' })).toMatchObject({
+      kind: 'entered',
+    })
     expect(await enterChange(db, id, change(0, put('main.1.journal', 0.0605)))).toMatchObject({
-      kind: 'conflict', path: '/readings/main.1.journal', now: { value: 0.06 }, who: 'Maren', revision: 2,
+      kind: 'conflict',
+      path: '/readings/main.1.journal',
+      now: { value: 0.06 },
+      who: 'Maren',
+      revision: 2,
     })
     expect((await getBuild(db, id))!.sheet.readings['main.1.journal'].value).toBe(0.06)
   })
@@ -74,14 +111,19 @@ describe('records', () => {
     await fresh()
     const first = change(0, put('main.1.journal', 0.06))
     await enterChange(db, id, first)
-    expect(await enterChange(db, id, { ...change(0, put('main.1.journal', 0.0601)), device: first.device })).toMatchObject({ kind: 'entered', entry: { revision: 2 } })
+    expect(
+      await enterChange(db, id, { ...change(0, put('main.1.journal', 0.0601)), device: first.device }),
+    ).toMatchObject({ kind: 'entered', entry: { revision: 2 } })
   })
   it('a key, a number or an oil that the door refuses is refused by its path; a change made on a later revision than there is, too', async () => {
     await fresh()
     for (const [patch, path] of [
-      [put('main.4.jornal', 0.06), 'readings/main.4.jornal'], [put('main.99.journal', 0.06), 'readings/main.99.journal'], [put('pickup.tubeLength', -5), 'readings/pickup.tubeLength'],
+      [put('main.4.jornal', 0.06), 'readings/main.4.jornal'],
+      [put('main.99.journal', 0.06), 'readings/main.99.journal'],
+      [put('pickup.tubeLength', -5), 'readings/pickup.tubeLength'],
       [{ op: 'replace' as const, path: '/oil/grade', value: '7W-11' }, 'oil/grade'],
-    ] as const) expect(await enterChange(db, id, change(0, patch))).toMatchObject({ kind: 'invalid', problems: [{ path }] })
+    ] as const)
+      expect(await enterChange(db, id, change(0, patch))).toMatchObject({ kind: 'invalid', problems: [{ path }] })
     expect(await enterChange(db, id, change(7, put('main.1.journal', 0.06)))).toEqual({ kind: 'ahead', revision: 0 })
     expect((await getBuild(db, id))!.revision).toBe(0)
   })
@@ -92,13 +134,22 @@ describe('records', () => {
     await insertBuild(db, id, old)
     expect(await enterChange(db, id, change(0, put('main.1.journal', 0.06)))).toMatchObject({ kind: 'entered' })
     expect(await enterChange(db, id, change(1, put('pump.endClearance', -60e-6)))).toMatchObject({ kind: 'invalid' })
-    expect(await enterChange(db, id, change(1, put('pump.endClearance', 60e-6)))).toMatchObject({ kind: 'entered', entry: { revision: 2 } })
+    expect(await enterChange(db, id, change(1, put('pump.endClearance', 60e-6)))).toMatchObject({
+      kind: 'entered',
+      entry: { revision: 2 },
+    })
   })
   it('refuses what is no build any more, by path, and keeps the sheet', async () => {
     await fresh()
-    const wrong = await enterChange(db, id, change(0, { op: 'add', path: '/readings/main.1.journal', value: { value: 'wide', source: 'measured' } }))
+    const wrong = await enterChange(
+      db,
+      id,
+      change(0, { op: 'add', path: '/readings/main.1.journal', value: { value: 'wide', source: 'measured' } }),
+    )
     expect(wrong).toMatchObject({ kind: 'invalid', problems: [{ path: 'readings/main.1.journal/value' }] })
-    expect(await enterChange(db, id, change(0, { op: 'replace', path: '/nothing/here', value: 1 }))).toMatchObject({ kind: 'invalid' })
+    expect(await enterChange(db, id, change(0, { op: 'replace', path: '/nothing/here', value: 1 }))).toMatchObject({
+      kind: 'invalid',
+    })
     expect((await getBuild(db, id))!.revision).toBe(0)
     expect(await enterChange(db, randomUUID(), change(0, put('main.1.journal', 0.06)))).toEqual({ kind: 'unknown' })
   })
@@ -107,13 +158,20 @@ describe('records', () => {
     expect(revision).toBe(0)
     const written = await putHouse(db, 0, { ...house, units: 'in, psi' })
     expect(written).toMatchObject({ kind: 'written', row: { revision: 1 } })
-    expect(await putHouse(db, 0, house)).toMatchObject({ kind: 'conflict', row: { revision: 1, house: { units: 'in, psi' } } })
+    expect(await putHouse(db, 0, house)).toMatchObject({
+      kind: 'conflict',
+      row: { revision: 1, house: { units: 'in, psi' } },
+    })
     expect((await getHouse(db)).house.units).toBe('in, psi')
   })
   it('a photo is what its first bytes say, and is kept once', async () => {
     await fresh()
     const png = Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3)
-    expect([mediaTypeOf(png), mediaTypeOf(Uint8Array.of(0xff, 0xd8, 0xff, 0xe0)), mediaTypeOf(new TextEncoder().encode('<svg onload=x>'))]).toEqual(['image/png', 'image/jpeg', undefined])
+    expect([
+      mediaTypeOf(png),
+      mediaTypeOf(Uint8Array.of(0xff, 0xd8, 0xff, 0xe0)),
+      mediaTypeOf(new TextEncoder().encode('<svg onload=x>')),
+    ]).toEqual(['image/png', 'image/jpeg', undefined])
     const photo = { id: randomUUID(), buildId: id, mediaType: 'image/png' as const, bytes: png, who: 'Maren' }
     await insertPhoto(db, photo)
     await insertPhoto(db, { ...photo, bytes: Uint8Array.of(1) })
@@ -152,15 +210,40 @@ describe('shelf', () => {
     db = await PGlite.create()
     await migrate(db, migrations.slice(0, 3))
     // A house of the version before, with shells in its document.
-    await db.query('insert into house (id, revision, document) values (1, 4, $1)', [JSON.stringify({ units: 'mm, bar', instruments: [], strips: [], layouts: [], shells: [{ id: 'Main upper +0.006', engine: 'Talvik 1.9', set: 'main', half: 'upper', wall: 6e-6, count: 3 }] })])
+    await db.query('insert into house (id, revision, document) values (1, 4, $1)', [
+      JSON.stringify({
+        units: 'mm, bar',
+        instruments: [],
+        strips: [],
+        layouts: [],
+        shells: [{ id: 'Main upper +0.006', engine: 'Talvik 1.9', set: 'main', half: 'upper', wall: 6e-6, count: 3 }],
+      }),
+    ])
     await migrate(db, migrations)
   })
   afterAll(() => db.close())
-  const washer = (label: string, count: number) => ({ kind: 'washer' as const, label, engine: '', count, place: '', note: '', properties: { thickness: 1e-3 } })
+  const washer = (label: string, count: number) => ({
+    kind: 'washer' as const,
+    label,
+    engine: '',
+    count,
+    place: '',
+    note: '',
+    properties: { thickness: 1e-3 },
+  })
   const order = (item: string, move: Move, count: number) => ({ clientKey: randomUUID(), item, move, count })
 
   it('shells that lay in the house’s document lie on the shelf, and the house reads as one of today', async () => {
-    expect(await listItems(db)).toMatchObject([{ kind: 'shell', label: 'Main upper +0.006', engine: 'Talvik 1.9', count: 3, reserved: 0, properties: { set: 'main', half: 'upper', wall: 6e-6 } }])
+    expect(await listItems(db)).toMatchObject([
+      {
+        kind: 'shell',
+        label: 'Main upper +0.006',
+        engine: 'Talvik 1.9',
+        count: 3,
+        reserved: 0,
+        properties: { set: 'main', half: 'upper', wall: 6e-6 },
+      },
+    ])
     expect(House.safeParse((await getHouse(db)).house).success).toBe(true)
   })
   it('moves for a build are all made or none, once for each key, and what is held is not counted free', async () => {
@@ -168,14 +251,21 @@ describe('shelf', () => {
     await insertBuild(db, build, newSheet('inline4', 'Four', 'Test engine'))
     const [one, two] = await Promise.all([insertItem(db, washer('W 1', 3)), insertItem(db, washer('W 2', 1))])
     if (one.kind !== 'written' || two.kind !== 'written') throw new Error('not written')
-    await expect(moveItems(db, build, 'Oda', [order(one.item.id, 'take', 2), order(two.item.id, 'take', 2)])).rejects.toThrow('W 2: 1 can be taken, 2 are wanted')
+    await expect(
+      moveItems(db, build, 'Oda', [order(one.item.id, 'take', 2), order(two.item.id, 'take', 2)]),
+    ).rejects.toThrow('W 2: 1 can be taken, 2 are wanted')
     expect(await getItem(db, one.item.id)).toMatchObject({ count: 3, reserved: 0 })
     const take = order(one.item.id, 'take', 2)
     const reserve = order(two.item.id, 'reserve', 1)
     await moveItems(db, build, 'Oda', [take, reserve])
     await moveItems(db, build, 'Oda', [take, reserve])
     expect(await getItem(db, one.item.id)).toMatchObject({ count: 1 })
-    expect(await listHolds(db)).toEqual(expect.arrayContaining([{ item: one.item.id, build, reserved: 0, taken: 2, name: 'Four' }, { item: two.item.id, build, reserved: 1, taken: 0, name: 'Four' }]))
+    expect(await listHolds(db)).toEqual(
+      expect.arrayContaining([
+        { item: one.item.id, build, reserved: 0, taken: 2, name: 'Four' },
+        { item: two.item.id, build, reserved: 1, taken: 0, name: 'Four' },
+      ]),
+    )
     expect(await updateItem(db, two.item.id, 1, washer('W 2', 0))).toEqual({ kind: 'held', reserved: 1 })
     expect(await deleteItem(db, two.item.id)).toBe('held')
     await moveItems(db, build, 'Oda', [order(one.item.id, 'put-back', 2), order(two.item.id, 'release', 1)])
@@ -183,7 +273,12 @@ describe('shelf', () => {
     expect(await deleteItem(db, two.item.id)).toBe('gone')
     expect(await getItem(db, two.item.id)).toBeUndefined()
     // Every state of it is kept, by whoever it was, and cannot be written over.
-    expect((await itemHistory(db, two.item.id)).map(({ who, item }) => [who, item.count, item.removed])).toEqual([['A program', 1, false], ['Oda', 1, false], ['Oda', 1, false], ['A program', 0, true]])
+    expect((await itemHistory(db, two.item.id)).map(({ who, item }) => [who, item.count, item.removed])).toEqual([
+      ['A program', 1, false],
+      ['Oda', 1, false],
+      ['Oda', 1, false],
+      ['A program', 0, true],
+    ])
     await expect(db.query('update shelf_history set who = $1', ['Other'])).rejects.toThrow('append-only')
     await expect(db.query('delete from shelf_history')).rejects.toThrow('append-only')
     // One that is gone can be put there again under its name.
@@ -193,12 +288,23 @@ describe('shelf', () => {
     const first = await insertItem(db, washer('W 9', 1))
     if (first.kind !== 'written') throw new Error('not written')
     expect(await insertItem(db, washer('W 9', 1))).toEqual({ kind: 'twice' })
-    expect(await updateItem(db, first.item.id, 0, washer('W 9', 2))).toMatchObject({ kind: 'written', item: { count: 2, revision: 1 } })
-    expect(await updateItem(db, first.item.id, 0, washer('W 9', 7))).toMatchObject({ kind: 'conflict', item: { count: 2 } })
+    expect(await updateItem(db, first.item.id, 0, washer('W 9', 2))).toMatchObject({
+      kind: 'written',
+      item: { count: 2, revision: 1 },
+    })
+    expect(await updateItem(db, first.item.id, 0, washer('W 9', 7))).toMatchObject({
+      kind: 'conflict',
+      item: { count: 2 },
+    })
     expect(await updateItem(db, randomUUID(), 0, washer('W 8', 7))).toEqual({ kind: 'unknown' })
   })
   it('a file’s rows are written at once: new ones added, known ones changed', async () => {
     expect(await writeItems(db, [washer('W 9', 4), washer('W 10', 6)])).toEqual({ added: 1, changed: 1 })
-    expect((await listItems(db)).filter(({ label }) => /W (9|10)/.test(label)).map(({ count }) => count).sort()).toEqual([4, 6])
+    expect(
+      (await listItems(db))
+        .filter(({ label }) => /W (9|10)/.test(label))
+        .map(({ count }) => count)
+        .sort(),
+    ).toEqual([4, 6])
   })
 })

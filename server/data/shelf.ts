@@ -8,20 +8,30 @@ const COLUMNS = `i.id, i.revision, i.kind, i.label, i.engine, i.count, i.place, 
   coalesce((select sum(h.reserved) from shelf_hold h where h.item_id = i.id), 0)::integer as reserved`
 
 type Row = Omit<ShelfItem, 'price' | 'photo'> & { price: number | null; photo: string | null }
-const itemOf = ({ price, photo, ...rest }: Row): ShelfItem => ({ ...rest, ...(price === null ? {} : { price }), ...(photo === null ? {} : { photo }) })
+const itemOf = ({ price, photo, ...rest }: Row): ShelfItem => ({
+  ...rest,
+  ...(price === null ? {} : { price }),
+  ...(photo === null ? {} : { photo }),
+})
 
 export async function listItems(db: Queries): Promise<ShelfItem[]> {
-  return (await db.query<Row>(`select ${COLUMNS} from shelf_item i where not i.removed order by i.kind, i.engine, i.label`)).rows.map(itemOf)
+  return (
+    await db.query<Row>(`select ${COLUMNS} from shelf_item i where not i.removed order by i.kind, i.engine, i.label`)
+  ).rows.map(itemOf)
 }
 
 /** What every build holds of every item. */
 export async function listHolds(db: Queries): Promise<(Hold & { name: string })[]> {
-  return (await db.query<Hold & { name: string }>(
-    `select h.item_id as item, h.build_id as build, h.reserved, h.taken, b.sheet ->> 'name' as name from shelf_hold h join build b on b.id = h.build_id where h.reserved + h.taken > 0 order by name`)).rows
+  return (
+    await db.query<Hold & { name: string }>(
+      `select h.item_id as item, h.build_id as build, h.reserved, h.taken, b.sheet ->> 'name' as name from shelf_hold h join build b on b.id = h.build_id where h.reserved + h.taken > 0 order by name`,
+    )
+  ).rows
 }
 
 export async function getItem(db: Queries, id: string): Promise<ShelfItem | undefined> {
-  const row = (await db.query<Row>(`select ${COLUMNS} from shelf_item i where i.id = $1 and not i.removed`, [id])).rows[0]
+  const row = (await db.query<Row>(`select ${COLUMNS} from shelf_item i where i.id = $1 and not i.removed`, [id]))
+    .rows[0]
   return row && itemOf(row)
 }
 
@@ -41,10 +51,20 @@ export interface ShelfState {
 
 /** What became of an item on the shelf, whoever wrote it, oldest first. */
 export async function itemHistory(db: Queries, id: string): Promise<ShelfState[]> {
-  return (await db.query<ShelfState>('select revision, change, item, who, at from shelf_history where item_id = $1 order by number', [id])).rows.map((row) => ({ ...row, at: new Date(row.at).toISOString() }))
+  return (
+    await db.query<ShelfState>(
+      'select revision, change, item, who, at from shelf_history where item_id = $1 order by number',
+      [id],
+    )
+  ).rows.map((row) => ({ ...row, at: new Date(row.at).toISOString() }))
 }
 
-export type ItemResult = { kind: 'written'; item: ShelfItem } | { kind: 'unknown' } | { kind: 'conflict'; item: ShelfItem } | { kind: 'twice' } | { kind: 'held'; reserved: number }
+export type ItemResult =
+  | { kind: 'written'; item: ShelfItem }
+  | { kind: 'unknown' }
+  | { kind: 'conflict'; item: ShelfItem }
+  | { kind: 'twice' }
+  | { kind: 'held'; reserved: number }
 
 /** The same in a transaction of its own, for somebody. */
 export const insertItemBy = (db: PGlite, entry: ShelfEntry, who: string): Promise<ItemResult> =>
@@ -60,12 +80,19 @@ export async function insertItem(db: Queries, entry: ShelfEntry): Promise<ItemRe
     `insert into shelf_item (kind, label, engine, count, place, note, price, photo, properties) values ($1, $2, $3, $4, $5, $6, $7, $8, $9) 
      on conflict (kind, label, engine) do update set count = excluded.count, place = excluded.place, note = excluded.note, price = excluded.price, photo = excluded.photo, properties = excluded.properties,
        removed = false, revision = shelf_item.revision + 1, changed_at = now() where shelf_item.removed returning id`,
-    [kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)])
+    [kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)],
+  )
   return rows[0] ? { kind: 'written', item: (await getItem(db, rows[0].id))! } : { kind: 'twice' }
 }
 
 /** Writes an item over the revision that it was made on; never fewer of it than are set aside. */
-export async function updateItem(db: PGlite, id: string, base: number, entry: ShelfEntry, who = 'A program'): Promise<ItemResult> {
+export async function updateItem(
+  db: PGlite,
+  id: string,
+  base: number,
+  entry: ShelfEntry,
+  who = 'A program',
+): Promise<ItemResult> {
   return db.transaction(async (tx): Promise<ItemResult> => {
     await namesWriter(tx, who)
     await tx.query('select id from shelf_item where id = $1 for update', [id])
@@ -76,18 +103,38 @@ export async function updateItem(db: PGlite, id: string, base: number, entry: Sh
 }
 
 /** One that was taken off for good under a name makes room for another: its moves stay with it. */
-async function makeRoom(tx: Queries, { kind, label, engine }: Pick<ShelfEntry, 'kind' | 'label' | 'engine'>): Promise<void> {
-  await tx.query("update shelf_item set label = left(label, 60) || ' ' || left(id::text, 8) where kind = $1 and label = $2 and engine = $3 and removed", [kind, label, engine])
+async function makeRoom(
+  tx: Queries,
+  { kind, label, engine }: Pick<ShelfEntry, 'kind' | 'label' | 'engine'>,
+): Promise<void> {
+  await tx.query(
+    "update shelf_item set label = left(label, 60) || ' ' || left(id::text, 8) where kind = $1 and label = $2 and engine = $3 and removed",
+    [kind, label, engine],
+  )
 }
 
-async function writeItem(tx: Queries, id: string, now: ShelfItem, { kind, label, engine, count, place, note, price, photo, properties }: ShelfEntry): Promise<ItemResult> {
+async function writeItem(
+  tx: Queries,
+  id: string,
+  now: ShelfItem,
+  { kind, label, engine, count, place, note, price, photo, properties }: ShelfEntry,
+): Promise<ItemResult> {
   if (count < now.reserved) return { kind: 'held', reserved: now.reserved }
   await makeRoom(tx, { kind, label, engine })
-  const taken = (await tx.query('select 1 from shelf_item where kind = $1 and label = $2 and engine = $3 and id <> $4', [kind, label, engine, id])).rows.length > 0
+  const taken =
+    (
+      await tx.query('select 1 from shelf_item where kind = $1 and label = $2 and engine = $3 and id <> $4', [
+        kind,
+        label,
+        engine,
+        id,
+      ])
+    ).rows.length > 0
   if (taken) return { kind: 'twice' }
   await tx.query(
     'update shelf_item set kind = $2, label = $3, engine = $4, count = $5, place = $6, note = $7, price = $8, photo = $9, properties = $10, revision = revision + 1, changed_at = now() where id = $1',
-    [id, kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)])
+    [id, kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)],
+  )
   return { kind: 'written', item: (await getItem(tx, id))! }
 }
 
@@ -96,24 +143,34 @@ export async function deleteItem(db: PGlite, id: string, who = 'A program'): Pro
   return db.transaction(async (tx) => {
     await namesWriter(tx, who)
     if (!(await getItem(tx, id))) return 'unknown'
-    const held = (await tx.query('select 1 from shelf_hold where item_id = $1 and reserved + taken > 0', [id])).rows.length > 0
+    const held =
+      (await tx.query('select 1 from shelf_hold where item_id = $1 and reserved + taken > 0', [id])).rows.length > 0
     if (held) return 'held'
-    await tx.query('update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1', [id])
+    await tx.query(
+      'update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1',
+      [id],
+    )
     return 'gone'
   })
 }
 
 /** Writes many items in one statement: new ones are added, those of the same kind, label and engine get the new figures. All or none. */
-export async function writeItems(db: PGlite, entries: ShelfEntry[], who = 'A program'): Promise<{ added: number; changed: number }> {
+export async function writeItems(
+  db: PGlite,
+  entries: ShelfEntry[],
+  who = 'A program',
+): Promise<{ added: number; changed: number }> {
   const { rows } = await db.transaction(async (tx) => {
     await namesWriter(tx, who)
     return tx.query<{ added: boolean }>(
-    `insert into shelf_item as s (kind, label, engine, count, place, note, price, properties)
+      `insert into shelf_item as s (kind, label, engine, count, place, note, price, properties)
      select kind, label, engine, count, place, note, price, properties
      from jsonb_to_recordset($1::jsonb) as r(kind text, label text, engine text, count integer, place text, note text, price double precision, properties jsonb)
      on conflict (kind, label, engine) do update set count = greatest(excluded.count, (select coalesce(sum(h.reserved), 0) from shelf_hold h where h.item_id = s.id)), place = excluded.place,
        note = excluded.note, price = excluded.price, properties = excluded.properties, removed = false, revision = s.revision + 1, changed_at = now()
-     returning revision = 0 as added`, [JSON.stringify(entries)])
+     returning revision = 0 as added`,
+      [JSON.stringify(entries)],
+    )
   })
   const added = rows.filter((row) => row.added).length
   return { added, changed: rows.length - added }
@@ -135,7 +192,13 @@ export async function moveItems(db: PGlite, build: string, who: string, orders: 
 }
 
 /** The same inside a transaction: with the change of a record that the moves belong to. */
-export async function moveWithin(tx: Queries, build: string, who: string, orders: MoveOrder[], entryKey?: string): Promise<void> {
+export async function moveWithin(
+  tx: Queries,
+  build: string,
+  who: string,
+  orders: MoveOrder[],
+  entryKey?: string,
+): Promise<void> {
   await namesWriter(tx, who)
   for (const { clientKey, item: id, move, count } of orders) {
     const known = (await tx.query('select 1 from shelf_move where client_key = $1', [clientKey])).rows.length > 0
@@ -143,17 +206,30 @@ export async function moveWithin(tx: Queries, build: string, who: string, orders
     await tx.query('select id from shelf_item where id = $1 for update', [id])
     const item = await getItem(tx, id)
     if (!item) throw new RangeError(`item: ${id} does not lie on the shelf`)
-    const held = (await tx.query<{ reserved: number; taken: number }>('select reserved, taken from shelf_hold where item_id = $1 and build_id = $2', [id, build])).rows[0] ?? { reserved: 0, taken: 0 }
+    const held = (
+      await tx.query<{ reserved: number; taken: number }>(
+        'select reserved, taken from shelf_hold where item_id = $1 and build_id = $2',
+        [id, build],
+      )
+    ).rows[0] ?? { reserved: 0, taken: 0 }
     let next: ReturnType<typeof moved>
     try {
       next = moved(item, held, move, count)
     } catch (error) {
       throw new RangeError(`${item.label}: ${(error as Error).message.replace(/^count: /, '')}`, { cause: error })
     }
-    await tx.query('update shelf_item set count = $2, revision = revision + 1, changed_at = now() where id = $1', [id, next.stock.count])
+    await tx.query('update shelf_item set count = $2, revision = revision + 1, changed_at = now() where id = $1', [
+      id,
+      next.stock.count,
+    ])
     await tx.query(
-      'insert into shelf_hold (item_id, build_id, reserved, taken) values ($1, $2, $3, $4) on conflict (item_id, build_id) do update set reserved = $3, taken = $4', [id, build, next.held.reserved, next.held.taken])
-    await tx.query('insert into shelf_move (client_key, item_id, build_id, move, count, who, entry_key) values ($1, $2, $3, $4, $5, $6, $7)', [clientKey, id, build, move, count, who, entryKey ?? null])
+      'insert into shelf_hold (item_id, build_id, reserved, taken) values ($1, $2, $3, $4) on conflict (item_id, build_id) do update set reserved = $3, taken = $4',
+      [id, build, next.held.reserved, next.held.taken],
+    )
+    await tx.query(
+      'insert into shelf_move (client_key, item_id, build_id, move, count, who, entry_key) values ($1, $2, $3, $4, $5, $6, $7)',
+      [clientKey, id, build, move, count, who, entryKey ?? null],
+    )
   }
 }
 
@@ -162,19 +238,32 @@ export type Figures = Record<string, string | number | null>
 
 /** A change to the shelf's items as a browser sends it: an item put there under an id of its own, some of its figures written over what they were, or taken off. */
 export type ShelfChange = { clientKey: string; who: string } & (
-  { kind: 'add'; item: string; entry: ShelfEntry } | { kind: 'set'; item: string; was: Figures; set: Figures } | { kind: 'remove'; item: string }
+  | { kind: 'add'; item: string; entry: ShelfEntry }
+  | { kind: 'set'; item: string; was: Figures; set: Figures }
+  | { kind: 'remove'; item: string }
 )
 
-export type ShelfChangeResult = { kind: 'entered'; item?: ShelfItem; again: boolean } | Exclude<ItemResult, { kind: 'written' }> | { kind: 'overwritten'; item: ShelfItem; field: string } | { kind: 'invalid'; problems: Problem[] }
+export type ShelfChangeResult =
+  | { kind: 'entered'; item?: ShelfItem; again: boolean }
+  | Exclude<ItemResult, { kind: 'written' }>
+  | { kind: 'overwritten'; item: ShelfItem; field: string }
+  | { kind: 'invalid'; problems: Problem[] }
 
 /** Enters a change to the shelf, once. A figure that somebody wrote otherwise since it was looked at is a conflict; other figures of the same item are none. */
 export async function enterShelfChange(db: PGlite, change: ShelfChange): Promise<ShelfChangeResult> {
   return db.transaction(async (tx): Promise<ShelfChangeResult> => {
     const { clientKey, who, ...what } = change
     await namesWriter(tx, who)
-    if ((await tx.query('select 1 from shelf_entry where client_key = $1', [clientKey])).rows.length > 0) return { kind: 'entered', item: await getItem(tx, change.item), again: true }
+    if ((await tx.query('select 1 from shelf_entry where client_key = $1', [clientKey])).rows.length > 0)
+      return { kind: 'entered', item: await getItem(tx, change.item), again: true }
     const result = await makeShelfChange(tx, change)
-    if (result.kind === 'entered') await tx.query('insert into shelf_entry (client_key, item_id, change, who) values ($1, $2, $3, $4)', [clientKey, change.item, JSON.stringify(what), who])
+    if (result.kind === 'entered')
+      await tx.query('insert into shelf_entry (client_key, item_id, change, who) values ($1, $2, $3, $4)', [
+        clientKey,
+        change.item,
+        JSON.stringify(what),
+        who,
+      ])
     return result
   })
 }
@@ -183,26 +272,50 @@ async function makeShelfChange(tx: Queries, change: ShelfChange): Promise<ShelfC
   if (change.kind === 'add') {
     const { kind, label, engine, count, place, note, price, photo, properties } = change.entry
     await makeRoom(tx, change.entry)
-    const { affectedRows } = await tx.query('insert into shelf_item (id, kind, label, engine, count, place, note, price, photo, properties) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict (kind, label, engine) do nothing',
-      [change.item, kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)])
+    const { affectedRows } = await tx.query(
+      'insert into shelf_item (id, kind, label, engine, count, place, note, price, photo, properties) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict (kind, label, engine) do nothing',
+      [change.item, kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)],
+    )
     return affectedRows ? { kind: 'entered', item: (await getItem(tx, change.item))!, again: false } : { kind: 'twice' }
   }
   await tx.query('select id from shelf_item where id = $1 for update', [change.item])
   const now = await getItem(tx, change.item)
   if (!now) return { kind: 'unknown' }
   if (change.kind === 'remove') {
-    const held = (await tx.query<{ held: number }>('select coalesce(sum(reserved + taken), 0)::integer as held from shelf_hold where item_id = $1', [change.item])).rows[0].held
+    const held = (
+      await tx.query<{ held: number }>(
+        'select coalesce(sum(reserved + taken), 0)::integer as held from shelf_hold where item_id = $1',
+        [change.item],
+      )
+    ).rows[0].held
     if (held > 0) return { kind: 'held', reserved: held }
-    await tx.query('update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1', [change.item])
+    await tx.query(
+      'update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1',
+      [change.item],
+    )
     return { kind: 'entered', again: false }
   }
   const fields = Object.keys(change.set)
-  const met = fields.find((field) => figureOf(now, field) !== (change.was[field] ?? null) && figureOf(now, field) !== change.set[field])
+  const met = fields.find(
+    (field) => figureOf(now, field) !== (change.was[field] ?? null) && figureOf(now, field) !== change.set[field],
+  )
   if (met) return { kind: 'overwritten', item: now, field: met }
   const { kind, label, engine, count, place, note, price, photo, properties } = now
-  const entry: Record<string, unknown> = { kind, label, engine, count, place, note, price, photo, properties: { ...properties } }
+  const entry: Record<string, unknown> = {
+    kind,
+    label,
+    engine,
+    count,
+    place,
+    note,
+    price,
+    photo,
+    properties: { ...properties },
+  }
   for (const field of fields) {
-    const [place, key] = field.startsWith('properties.') ? [entry.properties as Record<string, unknown>, field.slice('properties.'.length)] : [entry, field]
+    const [place, key] = field.startsWith('properties.')
+      ? [entry.properties as Record<string, unknown>, field.slice('properties.'.length)]
+      : [entry, field]
     if (change.set[field] === null) delete place[key]
     else place[key] = change.set[field]
   }
@@ -214,6 +327,8 @@ async function makeShelfChange(tx: Queries, change: ShelfChange): Promise<ShelfC
 
 /** A figure of an item by its field; null where it has none. */
 export function figureOf(item: ShelfItem, field: string): string | number | null {
-  const value = field.startsWith('properties.') ? item.properties[field.slice('properties.'.length)] : (item as unknown as Record<string, unknown>)[field]
+  const value = field.startsWith('properties.')
+    ? item.properties[field.slice('properties.'.length)]
+    : (item as unknown as Record<string, unknown>)[field]
   return (value as string | number | undefined) ?? null
 }

@@ -16,8 +16,18 @@ const ADDED = ['note', 'photos']
 function* stampsIn(value: unknown, path: string): Generator<Stamped> {
   if (typeof value !== 'object' || value === null) return
   const { by } = value as { by?: unknown }
-  if (typeof by === 'string') yield { path, by, act: JSON.stringify(Object.entries(value).filter(([key]) => !ADDED.includes(key)).sort(([a], [b]) => (a < b ? -1 : 1))) }
-  for (const [key, each] of Object.entries(value)) yield* stampsIn(each, `${path}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`)
+  if (typeof by === 'string')
+    yield {
+      path,
+      by,
+      act: JSON.stringify(
+        Object.entries(value)
+          .filter(([key]) => !ADDED.includes(key))
+          .sort(([a], [b]) => (a < b ? -1 : 1)),
+      ),
+    }
+  for (const [key, each] of Object.entries(value))
+    yield* stampsIn(each, `${path}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`)
 }
 
 /**
@@ -29,13 +39,22 @@ function* stampsIn(value: unknown, path: string): Generator<Stamped> {
  * @param entries everything entered until then, the newest last
  * @returns the first such path; undefined when there is none
  */
-export function foreignStamp(before: object, after: object, name: string, entries: () => Promise<Pick<Entry, 'inverse'>[]>): Promise<{ path: string; by: string } | undefined> {
+export function foreignStamp(
+  before: object,
+  after: object,
+  name: string,
+  entries: () => Promise<Pick<Entry, 'inverse'>[]>,
+): Promise<{ path: string; by: string } | undefined> {
   const stood = new Map([...stampsIn(before, '')].map(({ path, act }) => [path, act]))
   const foreign = [...stampsIn(after, '')].filter(({ path, by, act }) => by !== name && stood.get(path) !== act)
   return foreign.length === 0 ? Promise.resolve(undefined) : everStood(before, foreign, entries)
 }
 
-async function everStood(before: object, foreign: Stamped[], entries: () => Promise<Pick<Entry, 'inverse'>[]>): Promise<{ path: string; by: string } | undefined> {
+async function everStood(
+  before: object,
+  foreign: Stamped[],
+  entries: () => Promise<Pick<Entry, 'inverse'>[]>,
+): Promise<{ path: string; by: string } | undefined> {
   const left = new Map(foreign.map((stamp) => [stamp.path, stamp]))
   let document = structuredClone(before)
   for (const { inverse } of (await entries()).reverse()) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type BearingSet, bearingsOf, clearanceLimits } from '#core/parts/clearances'
+import type { BearingSet } from '#core/parts/bearingReadings'
+import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import { judgeClearance } from '#core/bearing/judge'
 
 /** Mains or rods in the engine's order: journal and bore, or the clearance by strip; clearance and verdict appear at once. */

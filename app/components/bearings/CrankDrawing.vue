@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { bearingsOf, type BearingSet, clearanceLimits } from '#core/parts/clearances'
+import type { BearingSet } from '#core/parts/bearingReadings'
+import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import { judgeClearance } from '#core/bearing/judge'
 import { crankParts } from './crank'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { BearingSet } from '#core/parts/bearingReadings'
 import { proxy } from 'comlink'
-import type { BearingSet } from '#core/parts/clearances'
 import { COMBINED_ROUGHNESS, usualLoad } from '#core/outlook/journalFilm'
 import { namedStates } from '#core/outlook/states'
 import type { OrbitSummary } from '~/workers/film.worker'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { type BearingSet, PLACES } from '#core/parts/bearingReadings'
 import { hotClearance, EXPANSION } from '#core/bearing/clearance'
 import { judgeClearance } from '#core/bearing/judge'
 import { OLD_SHELLS } from '#core/bearing/shell'
 import { stripClearance } from '#core/bearing/strip'
-import { bearingsOf, type BearingSet, clearanceLimits, houseLimits } from '#core/parts/clearances'
-import { PLACES } from '#core/engine/quantities'
+import { bearingsOf, clearanceLimits, houseLimits } from '#core/parts/clearances'
 import { requireValue } from '#core/engine/values'
 import { usualLoad } from '#core/outlook/journalFilm'
 import { rodDuty, rodFeed } from '#core/outlook/feed'

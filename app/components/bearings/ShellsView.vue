@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import type { BearingSet } from '#core/parts/bearingReadings'
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
-import { bearingsOf, type BearingSet, clearanceLimits } from '#core/parts/clearances'
+import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import { requireValue } from '#core/engine/values'
 import { oilAt } from '#core/oil/oil'
 import { oilOf } from '#core/record/oil'

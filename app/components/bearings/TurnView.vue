@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { checksOf } from '#core/engine/catalogue'
+import { turningVerdict } from '#core/parts/main'
 import { endFloatLimits } from '#core/bearing/float'
 import { ruleOf } from '#core/house/limits'
 import { capOrder, TURNING_CHECKS } from '#core/bearing/turning'
-import { checksOf } from '#core/engine/checks'
 import { bearingsOf } from '#core/parts/clearances'
-import { turningVerdict } from '#core/progress/progress'
 
 /** The crank turned after every cap, in the order in which they were tightened: a jump names the cap and what to look at, in order. */
 const build = useBuild()

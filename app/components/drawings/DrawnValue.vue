@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/engine/values'
+import { quantityAt } from '#core/engine/values'
 import { goToReading } from '~/composables/goToReading'
 
 /** A dimension in a drawing: what it says, and the way to the reading behind it. */
@@ -20,8 +20,8 @@ const {
 }>()
 const build = useBuild()
 const router = useRouter()
-const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name))
-const go = () => quantity.value && build.id && goToReading(router, build.id, quantity.value.station, name)
+const quantity = computed(() => quantityAt(build.sheet!, name))
+const go = () => build.id && goToReading(router, build.id, quantity.value)
 </script>
 
 <template>

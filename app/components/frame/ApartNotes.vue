@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/engine/values'
+import { quantityAt } from '#core/engine/values'
 import { RULES } from '#core/house/rules'
 import { SHELF_FIELDS } from '#core/shelf/fields'
 import { stationPath } from '~/composables/stations'
@@ -30,9 +30,7 @@ function say(item: Kept, path: string, value: unknown): string {
   if (typeof value !== 'object') return String(value)
   const reading = value as { value?: number; typed?: string; state?: string; finding?: string }
   const quantity =
-    build.sheet && reading.value !== undefined
-      ? catalogueOf(build.sheet.layout).get(path.replace('/readings/', ''))
-      : undefined
+    build.sheet && reading.value !== undefined ? quantityAt(build.sheet, path.replace('/readings/', '')) : undefined
   if (quantity) return house.say(reading.value!, quantity.dimension)
   return (
     reading.typed ??

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/engine/values'
+import { catalogueOf } from '#core/engine/catalogue'
 import { focusReading } from '~/composables/goToReading'
 import { PAGES, readingPath, stationPath } from '~/composables/stations'
 import { nextMissing } from '~/composables/useKeys'
@@ -27,7 +27,6 @@ interface Target {
 }
 
 /** Places on a journal and repeats of a kind are reached through their journal, not one by one. */
-const NESTED = /^(main|rod)\.\d+\.(journal|bore)\./
 const all = computed((): Target[] => {
   const id = build.id ?? ''
   const sheet = build.sheet
@@ -41,12 +40,12 @@ const all = computed((): Target[] => {
     : []
   return [
     ...(sheet ? PAGES : []).map(({ page, title }) => ({ label: title, kind: 'station', to: stationPath(id, page) })),
-    ...(sheet ? [...catalogueOf(sheet.layout).values()] : [])
-      .filter(({ key }) => !NESTED.test(key))
+    ...(sheet ? [...catalogueOf(sheet.layout).quantities.values()] : [])
+      .filter(({ bearing }) => !bearing?.place)
       .map((quantity) => ({
         label: quantity.label,
         kind: quantity.station === 'start' ? 'first start' : quantity.station,
-        to: readingPath(id, quantity.key, quantity.station),
+        to: readingPath(id, quantity),
         reading: quantity.key,
       })),
     ...engines.value.map((engine) => ({

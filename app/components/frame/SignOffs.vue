@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/engine/values'
+import { quantityAt } from '#core/engine/values'
 import { type Decision, type Proposal, suffices } from '#core/house/people'
 import { refusedWords } from '~/stores/access'
 
@@ -24,7 +24,7 @@ const lines = computed(() =>
 /** What it says, in the chosen units where it is a reading of this engine. */
 function wordsOf({ patch }: Proposal): string {
   const said = patch.slice(0, 3).map(({ op, path, value }) => {
-    const quantity = catalogueOf(build.sheet!.layout).get(path.replace('/readings/', ''))
+    const quantity = quantityAt(build.sheet!, path.replace('/readings/', ''))
     const label = quantity?.label ?? path.split('/').slice(2).join(' ').replaceAll('.', ' ')
     if (op === 'remove') return `${label} taken out`
     const reading = value as { value?: number; finding?: string; state?: string } | string | number | null

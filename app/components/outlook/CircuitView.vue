@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import type { BriefField } from '#core/parts/list'
 import { meanPressureAt, namedStates, STATE_LABELS } from '#core/outlook/states'
-import { requireValue } from '#core/engine/values'
+import { quantityAt, requireValue } from '#core/engine/values'
 import { STATE_NAMES, type StateName } from '#core/targets/targets'
 import { goToReading } from '~/composables/goToReading'
 import { stationPath } from '~/composables/stations'
@@ -14,7 +15,7 @@ const named = ref<StateName | undefined>('idleHot')
 const speed = ref(0)
 const temperature = ref(0)
 const ranges = computed(() => {
-  const of = (key: string) => requireValue(build.sheet!, `brief.${key}`).value
+  const of = (key: BriefField) => requireValue(build.sheet!, `brief.${key}`).value
   return { slow: of('crankingSpeed'), fast: of('maximumSpeed'), cold: of('coldStart'), hot: of('hotOil') + 25 }
 })
 const moment = computed(() => {
@@ -54,7 +55,7 @@ const SOURCES = {
 const go = () =>
   element.value?.station &&
   (element.value.reading
-    ? goToReading(router, build.id!, element.value.station, element.value.reading)
+    ? goToReading(router, build.id!, quantityAt(build.sheet!, element.value.reading))
     : router.push(stationPath(build.id!, element.value.station)))
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { START_POINTS } from '#core/engine/quantities'
+import { START_POINTS } from '#core/parts/firstStart'
 import { pointMoment } from '#core/start/verdict'
 import type { StateOutlook } from '#core/outlook/outlook'
 import { pointReason } from '#core/start/words'

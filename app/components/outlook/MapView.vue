@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { FLOW_KINDS, type FlowKind } from '#core/parts/circuitBuilder'
 import { requireValue } from '#core/engine/values'
-import { FLOW_KINDS, type FlowKind } from '#core/outlook/map'
 import { namedStates, STATE_LABELS } from '#core/outlook/states'
 import { keptApart, linePath } from '~/composables/plot'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { quantityAt } from '#core/engine/values'
 import { STATE_LABELS } from '#core/outlook/states'
 import { STATE_NAMES } from '#core/targets/targets'
-import { catalogueOf } from '#core/engine/values'
 import { goToReading } from '~/composables/goToReading'
 
 /** What each change that a builder can really make does to each state, and which measurement is worth its minutes. */
@@ -22,29 +22,28 @@ const most = computed(() =>
 const signed = (value: number) =>
   Math.abs(value) < 500 ? '0' : `${value > 0 ? '+' : ''}${house.show(value, 'pressure', house.fine)}`
 /** Kinds of things, for one sentence on what sets the floor and what the ceiling. */
-const KINDS: [RegExp, string][] = [
-  [/^mains$/, 'mains'],
-  [/^rods$/, 'rods'],
-  [/^oil/, 'oil'],
-  [/^pump/, 'the pump'],
-  [/^relief/, 'the relief spring'],
-  [/^cam/, 'cam bearings'],
-  [/^passage/, 'restrictors and jets'],
-  [/^pickup/, 'the pickup'],
-]
-const kindOf = (key: string) => KINDS.find(([pattern]) => pattern.test(key))?.[1] ?? key
+const KINDS: Record<string, string> = {
+  main: 'mains',
+  rod: 'rods',
+  oil: 'oil',
+  pump: 'the pump',
+  relief: 'the relief spring',
+  relief2: 'the relief spring',
+  cam: 'cam bearings',
+  pickup: 'the pickup',
+}
+const kindOf = (part: string) => KINDS[part] ?? 'restrictors and jets'
 function setBy(state: 'idleHot' | 'workingHot'): string {
   const sorted = [...(moves.value ?? [])].sort((a, b) => Math.abs(b.effects[state]) - Math.abs(a.effects[state]))
   const first = Math.abs(sorted[0]?.effects[state] ?? 0)
   const kinds = [
-    ...new Set(sorted.filter(({ effects }) => Math.abs(effects[state]) > 0.4 * first).map(({ key }) => kindOf(key))),
+    ...new Set(sorted.filter(({ effects }) => Math.abs(effects[state]) > 0.4 * first).map(({ part }) => kindOf(part))),
   ].slice(0, 3)
   return kinds.length > 1 ? `${kinds.slice(0, -1).join(', ')} and ${kinds.at(-1)}` : (kinds[0] ?? 'nothing')
 }
 const best = computed(() => next.value?.slice(0, 6) ?? [])
 function go(key: string) {
-  const station = catalogueOf(build.sheet!.layout).get(key)!.station
-  void goToReading(router, build.id!, station, key)
+  void goToReading(router, build.id!, quantityAt(build.sheet!, key))
 }
 </script>
 

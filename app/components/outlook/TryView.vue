@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import type { ReadingKey } from '#core/parts/list'
+import { catalogueOf } from '#core/engine/catalogue'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import type { Operation } from 'fast-json-patch'
-import { catalogueOf, heldValue, requireValue } from '#core/engine/values'
+import { heldValue, requireValue } from '#core/engine/values'
 import { OIL_GRADES } from '#core/oil/grades'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { TriedChange, TriedOutlook } from '#core/outlook/tried'
@@ -148,21 +150,24 @@ const SLIDERS = computed(() => [
   },
 ])
 /** Anything else that has a number: what was tried somewhere stands in a row of its own. */
-const catalogue = computed(() => catalogueOf(build.sheet!.layout))
+const catalogue = computed(() => catalogueOf(build.sheet!.layout).quantities)
 const triable = computed(() =>
   [...catalogue.value.values()].filter(
-    ({ key, fallback, station, planned }) =>
+    ({ key, fallback, station, planned, view, part }) =>
       fallback !== undefined &&
       !planned &&
       !['prime', 'start'].includes(station) &&
-      !/^relief2?\.(shims|bench)|^(main|rod)\./.test(key),
+      view !== 'bench' &&
+      !['main', 'rod'].includes(part ?? '') &&
+      key !== 'relief.shims' &&
+      key !== 'relief2.shims',
   ),
 )
 const extra = ref<string[]>(['pump.endClearance'])
 const others = computed(() =>
   [...new Set([...extra.value, ...drafts.value.flatMap(({ readings }) => Object.keys(readings))])].flatMap((key) => {
     const quantity = catalogue.value.get(key)
-    const value = quantity && heldValue(build.sheet!, key)?.value
+    const value = quantity && heldValue(build.sheet!, key as ReadingKey)?.value
     if (!quantity || value === undefined) return []
     const span =
       quantity.dimension === 'temperature'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { findingOf, type InspectionItem } from '#core/engine/inspections'
+import type { InspectionItem } from '#core/record/looked'
+import { findingOf } from '#core/engine/inspections'
 import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
 import { STATE_LABELS } from '#core/outlook/states'
@@ -25,17 +26,6 @@ const SEALS = [
   { value: 'press', words: 'pressed, staked' },
 ]
 const seal = computed(() => build.sheet!.choices[`${item.key}.seal`])
-const readings = computed(() =>
-  [
-    item.reading,
-    item.key === 'passage.pistonJet' ? 'passage.pistonJetOpening' : undefined,
-    item.key === 'passage.filter'
-      ? 'passage.filterGap'
-      : item.key === 'passage.cooler' || item.key === 'passage.coolerPorts'
-        ? 'passage.coolerGap'
-        : undefined,
-  ].filter((key): key is string => key !== undefined),
-)
 const rows = computed(() => effects?.effects.filter((each) => each.key === item.key) ?? [])
 const p = (value: number) => house.show(value, 'pressure', house.fine)
 const words = (finding: string) => inspection.findings.find(({ value }) => value === finding)?.words ?? finding
@@ -141,7 +131,7 @@ function note(event: Event) {
         @choose="build.choose(`${item.key}.form`, $event, `${item.label}, form`)"
       />
     </div>
-    <ReadingRow v-for="key in readings" :key="key" :name="key" />
+    <ReadingRow v-for="key in item.readings ?? []" :key="key" :name="key" />
     <div v-if="filters.length > 0" class="row">
       <span class="what">From the shelf</span
       ><ChoiceField

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Finding } from '#core/engine/inspections'
+import type { Finding } from '#core/record/looked'
 import type { PassageItem } from '#core/parts/passage'
 
 /** The oil's way as it is drawn for this layout, with every passage as a tap on it. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { floorClearance } from '#core/parts/pickupRecord'
-import { heldValue, requireValue } from '#core/engine/values'
+import { heldValue, requireValue, quantityAt } from '#core/engine/values'
+import type { FieldOf } from '#core/parts/list'
 import { ruleOf } from '#core/house/limits'
 import { surfaceAt } from '#core/pickup/slosh'
 import { goToReading } from '~/composables/goToReading'
@@ -9,7 +10,7 @@ import { goToReading } from '~/composables/goToReading'
 const build = useBuild()
 const house = useHouse()
 const route = useRoute()
-const of = (field: string) => heldValue(build.sheet!, `pickup.${field}`)?.value
+const of = (field: FieldOf<'pickup'>) => heldValue(build.sheet!, `pickup.${field}`)?.value
 const floor = computed(() => floorClearance(build.sheet!))
 const tilted = computed(() => route.query.view === 'oil')
 const at = computed(() => {
@@ -123,8 +124,8 @@ const measured = computed(() => floor.value.source === 'measured')
           role="link"
           tabindex="0"
           :aria-label="`Floor clearance ${house.say(floor.value, 'length')}, to its readings`"
-          @click="goToReading($router, build.id!, 'pickup', 'pickup.protrusion')"
-          @keydown.enter.prevent="goToReading($router, build.id!, 'pickup', 'pickup.protrusion')"
+          @click="goToReading($router, build.id!, quantityAt(build.sheet!, 'pickup.protrusion'))"
+          @keydown.enter.prevent="goToReading($router, build.id!, quantityAt(build.sheet!, 'pickup.protrusion'))"
         >
           <text y="10" class="figure-text" :class="{ assumed: !measured }" data-dimension="floorClearance">
             {{ house.say(floor.value, 'length') }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { FieldOf } from '#core/parts/list'
 import { floorClearance } from '#core/parts/pickupRecord'
 import { requireValue } from '#core/engine/values'
 import { inletAreas } from '#core/pickup/suction'
@@ -69,7 +70,7 @@ const verdicts = computed(() =>
   })),
 )
 const areas = computed(() => {
-  const of = (field: string) => requireValue(build.sheet!, `pickup.${field}`).value
+  const of = (field: FieldOf<'pickup'>) => requireValue(build.sheet!, `pickup.${field}`).value
   const tube = 0.25 * Math.PI * of('tubeDiameter') ** 2
   const { ring, screen } = inletAreas(
     of('mouthDiameter'),

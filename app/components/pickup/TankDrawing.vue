@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { pumpDisplacement } from '#core/parts/pumpRecord'
+import type { ReadingKey } from '#core/parts/list'
+import { pumpDisplacement } from '#core/parts/pump'
 import { heldValue, requireValue } from '#core/engine/values'
 
 /** A dry sump: scavenge stage from the sump to the tank, pressure stage from the tank; heights to scale, the rest as it is joined. */
 const build = useBuild()
 const house = useHouse()
-const of = (key: string) => heldValue(build.sheet!, key)?.value
+const of = (key: ReadingKey) => heldValue(build.sheet!, key)?.value
 const head = computed(() => requireValue(build.sheet!, 'pickup.tankHead').value)
 const scale = computed(() => Math.min(110 / Math.max(head.value, 0.02), 700))
 const pump = 178

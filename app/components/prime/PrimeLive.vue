@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 import { STAGES, type Stage, WORD_TITLES } from '#core/prime/steps'
-import { primeCeiling } from '#core/prime/ceiling'
+import { primeCeiling } from '#core/parts/priming'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'
 import type { RunSetUp } from '#core/run/schema'
 import { clockOf, primeSeen, turnedSpans } from '~/composables/usePrime'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 
 /** Where oil must be seen, drawn on this engine: touched once it is in order, touched again it is at fault, a third time it is open. */
 const emit = defineEmits<{ seen: [key: string, label: string] }>()

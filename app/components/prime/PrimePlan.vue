@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
+import { type FilterWay, METHODS, type Method } from '#core/parts/primingWay'
 import { forMethod } from '#core/progress/progress'
 import { guideOf } from '#core/prime/steps'
 import { STALL_WORDS, type Cure } from '#core/prime/cures'
-import { type FilterWay, METHODS, type Method, type Port, usualMethod } from '#core/prime/way'
+import { usualMethod } from '#core/prime/way'
+import type { Port } from '#core/parts/primingWay'
 import { stationPath } from '~/composables/stations'
 
 /** How this engine is primed: the method with its steps, the filter's three ways side by side, and what the model says of it. */

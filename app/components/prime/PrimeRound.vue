@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 
 /** Round the engine with the pressure on: oil at every outlet, the crank by degrees, every plug dry. */
 const build = useBuild()

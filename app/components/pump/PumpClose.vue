@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CheckItem } from '#core/engine/checks'
+import type { CheckItem } from '#core/record/looked'
 
 /** Closing the pump: how the cover seals, what it is packed with, what it must be to fit. */
 defineProps<{ checks: CheckItem[] }>()

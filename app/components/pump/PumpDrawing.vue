@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { ReadingKey } from '#core/parts/list'
 import { heldValue } from '#core/engine/values'
 
 /** The pump's rotors in their pocket and from the side: sizes to scale, gaps drawn twenty times as wide. */
 const build = useBuild()
 const house = useHouse()
 const GAPS = 20
-const value = (key: string) => heldValue(build.sheet!, key)
+const value = (key: ReadingKey) => heldValue(build.sheet!, key)
 const size = computed(() => {
   const kind = build.sheet!.layout.pumpKind
   const outside = value('pump.rotorDiameter')!.value

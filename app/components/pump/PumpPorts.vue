@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ReadingKey } from '#core/parts/list'
 import { heldValue, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { stepLoss } from '#core/pickup/suction'
@@ -10,7 +11,7 @@ const PORTS = [
   ['suction', 'Suction port'],
   ['outlet', 'Outlet port'],
 ] as const
-const of = (key: string) => heldValue(build.sheet!, key)?.value
+const of = (key: ReadingKey) => heldValue(build.sheet!, key)?.value
 const least = computed(() => ruleOf(build.sheet!, 'pump.wallLeast'))
 const thin = computed(() =>
   PORTS.flatMap(([port, words]) => {

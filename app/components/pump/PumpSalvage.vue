@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pumpRecord'
+import type { FieldOf } from '#core/parts/list'
+import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pump'
 import { heldValue, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { oilAt } from '#core/oil/oil'
@@ -13,7 +14,7 @@ const house = useHouse()
 const outlook = useOutlook()
 const shelf = useShelf()
 void shelf.load()
-const value = (key: string) => heldValue(build.sheet!, `pump.${key}`)?.value ?? 0
+const value = (key: FieldOf<'pump'>) => heldValue(build.sheet!, `pump.${key}`)?.value ?? 0
 const least = computed(() => ruleOf(build.sheet!, 'pump.metalLeast'))
 const missing = computed(() =>
   [

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CheckItem } from '#core/engine/checks'
+import type { CheckItem } from '#core/record/looked'
 
 /** Something to look at: done, or at fault with what that means. */
 const { item, faults = true } = defineProps<{ item: CheckItem; faults?: boolean }>()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { findingOf, type InspectionItem } from '#core/engine/inspections'
+import type { InspectionItem } from '#core/record/looked'
+import { findingOf } from '#core/engine/inspections'
 
 /** Something looked at: its finding in the trade's words, and what that leads to. */
 const { item } = defineProps<{ item: InspectionItem }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { quantityAt } from '#core/engine/values'
 import { spreadOf } from '#core/bearing/survey'
 import type { Entry } from '#core/record/entry'
 import type { Reading } from '#core/record/schema'
-import { catalogueOf } from '#core/engine/values'
 import { shrinkPhoto } from '~/composables/photo'
 
 /** Where the value under the hand came from: instrument, note, photos, and every former value one touch away. */
@@ -11,7 +11,7 @@ const house = useHouse()
 const shop = useShop()
 const focused = useFocusedReading()
 
-const quantity = computed(() => (focused.value ? catalogueOf(build.sheet!.layout).get(focused.value) : undefined))
+const quantity = computed(() => (focused.value ? quantityAt(build.sheet!, focused.value) : undefined))
 const reading = computed(() => (quantity.value ? build.sheet!.readings[quantity.value.key] : undefined))
 const words = computed(() => (quantity.value ? originWords(build.sheet!, quantity.value.key) || 'not measured' : ''))
 /** Uncertainties read better in small units. */

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { impossible } from '#core/engine/checkSheet'
+import { impossible } from '#core/record/bounds'
+import { quantityAt } from '#core/engine/values'
 import { type Doubt, doubtOf } from '#core/engine/plausible'
 import { standInOf } from '#core/engine/standIn'
-import { catalogueOf } from '#core/engine/values'
+import type { ReadingKey } from '#core/parts/list'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import { readTyped, useReadingSigma } from '~/composables/useReadingEntry'
 import { PASTED, spreadPasted } from '~/composables/pasteReadings'
@@ -17,7 +18,7 @@ const build = useBuild()
 const house = useHouse()
 const focused = useFocusedReading()
 
-const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name)!)
+const quantity = computed(() => quantityAt(build.sheet!, name)!)
 const unit = computed(() => house.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
 const shown = computed(() =>
@@ -32,7 +33,7 @@ const waiting = computed(() => {
   return undefined
 })
 const assumed = computed(() => {
-  const standIn = standInOf(build.sheet!, name)
+  const standIn = standInOf(build.sheet!, name as ReadingKey)
   return standIn ? house.showReading(standIn.value, quantity.value) : ''
 })
 
@@ -116,7 +117,7 @@ function write(value: number, confirmed: boolean, repeats?: number[]) {
   editing.value = false
   problem.value = undefined
   doubt.value = undefined
-  const source = quantity.value.planned ? 'planned' : /^(brief|limit|maker)\./.test(name) ? 'maker' : 'measured'
+  const source = quantity.value.planned ? 'planned' : quantity.value.fromMaker ? 'maker' : 'measured'
   const { note, photos } = reading.value ?? {}
   void build.record(
     name,

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { catalogueOf } from '#core/engine/values'
+import { quantityAt } from '#core/engine/values'
 
 /** A reading with its name, its unit and where it came from. */
 const { name, run = 'rows' } = defineProps<{ name: string; run?: string }>()
 const build = useBuild()
 const house = useHouse()
-const quantity = computed(() => catalogueOf(build.sheet!.layout).get(name))
+const quantity = computed(() => quantityAt(build.sheet!, name))
 const origin = computed(() => originWords(build.sheet!, name))
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Quantity } from '#core/engine/quantities'
+import type { Quantity } from '#core/record/quantity'
 import { UNITS } from '#core/quantity/units'
 
 /** The simulated digital gauge in the hand: its button types what it shows into the reading under the hand, as a wired one's keystrokes do. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { Station } from '#core/record/quantity'
 import { progressOf } from '#core/progress/progress'
-import type { Station } from '#core/engine/quantities'
 
 /** A station's title, what to do there, how far it is and its worst verdict. */
 const { station, title } = defineProps<{ station: Station; title: string }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 import { valveFit } from '#core/parts/reliefFit'
 import type { ValveName } from '#core/parts/reliefRecord'
 import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 import type { ValveName } from '#core/parts/reliefRecord'
 
 /** The plug's label: what is behind it, and a code that opens this build. */

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import type { ValveField } from '#core/parts/reliefReadings'
 import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
 import { heldValue } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import type { Route } from '#core/relief/routes'
+import { openingPressure } from '#core/relief/valve'
 import { planStack, type Stack, type Washer, washerFault } from '#core/relief/stack'
 import type { ShelfItem } from '#core/shelf/schema'
 import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
@@ -13,7 +15,7 @@ const build = useBuild()
 const house = useHouse()
 const shelf = useShelf()
 void shelf.load()
-const of = (field: string) => heldValue(build.sheet!, `${valve}.${field}`)?.value
+const of = (field: ValveField) => heldValue(build.sheet!, `${valve}.${field}`)?.value
 const wanted = computed(() => of('wanted'))
 const springs = computed(() =>
   shelf
@@ -90,19 +92,15 @@ const stacks = computed(() => {
   ]
 })
 const pieces = (stack: Stack) => stack.washers.map(({ id, count }) => `${count} × ${labelOf(id)}`).join(', ')
-const opensWith = (stack: Stack) => {
-  const now = route.value!.valve
-  return (
-    (now.springRate * (now.freeLength - now.installedLength + stack.thickness)) /
-    (0.25 * Math.PI * now.plungerDiameter ** 2)
-  )
-}
+const opensWith = (stack: Stack) => openingPressure({ ...route.value!.valve, shims: [stack.thickness] })
 const unknownSeat = computed(() =>
-  [
-    ['plugBore', 'plug bore'],
-    ['plugHole', 'hole in the plug'],
-    ['coilDiameter', 'coil'],
-  ]
+  (
+    [
+      ['plugBore', 'plug bore'],
+      ['plugHole', 'hole in the plug'],
+      ['coilDiameter', 'coil'],
+    ] as const
+  )
     .filter(([field]) => of(field) === undefined && !(field === 'coilDiameter' && seat.value.springDiameter))
     .map(([, words]) => words),
 )

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import type { ValveField } from '#core/parts/reliefReadings'
+import { checksOf } from '#core/engine/catalogue'
 import { springRateOf, type ValveName } from '#core/parts/reliefRecord'
 import { heldValue } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
@@ -35,14 +36,14 @@ watch(
   () => valve,
   () => (own.value = undefined),
 )
-const of = (field: string) => heldValue(build.sheet!, `${valve}.${field}`)?.value
+const of = (field: ValveField) => heldValue(build.sheet!, `${valve}.${field}`)?.value
 /** What the wire says beside a rate that was measured: a wire of another make shows. */
 const wireRate = computed(() => {
-  const [wire, coil, coils] = ['wire', 'coilDiameter', 'coils'].map(of)
+  const [wire, coil, coils] = (['wire', 'coilDiameter', 'coils'] as const).map(of)
   return wire && coil && coils ? rateFromWire(wire, coil, coils) : undefined
 })
 const backwards = computed(() => {
-  const [h1, f1, h2, f2] = ['height1', 'load1', 'height2', 'load2'].map(of)
+  const [h1, f1, h2, f2] = (['height1', 'load1', 'height2', 'load2'] as const).map(of)
   return h1 !== undefined && f1 !== undefined && h2 !== undefined && f2 !== undefined && (f2 - f1) / (h1 - h2) <= 0
 })
 const falls = computed(() => checksOf(build.sheet!.layout).find(({ key }) => key === `${valve}.falls`)!)

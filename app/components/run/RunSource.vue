@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import type { FaultKey } from '#core/parts/list'
 import { remember, remembered } from '~/sync/browserStorage'
-import { FAULT_KEYS, type FaultKey } from '#core/trace/faults'
+import { FAULT_KEYS } from '#core/trace/faults'
 import type { RunSetUp } from '#core/run/schema'
 import { BAUD_RATES } from '~/composables/useSerial'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { inspectionsOf } from '#core/engine/catalogue'
 import { remember, rememberedJson } from '~/sync/browserStorage'
-import { inspectionsOf } from '#core/engine/inspections'
 import { breakInPlan, recheckList, remindersOf } from '#core/start/breakIn'
 
 /** Break-in by this engine's followers, with timers; what is gone over again; first change and the filter's own tale; reminders. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { START_POINTS } from '#core/parts/firstStart'
 import type { RigAction } from '#core/rig/actions'
 import { POINT_NAMES, type PointName } from '#core/start/points'
 import { seenIn } from '#core/start/suspects'
 import { BLIND_WORDS, STOP_TITLES, stopReason, WATCH_WORDS } from '#core/start/words'
 import type { BlindReason, WatchCode } from '#core/start/watchTypes'
-import { START_POINTS } from '#core/engine/quantities'
 
 /** The start across the shop: one word, the pressure now, what is left of the deadline; and when a rule is broken, STOP over everything, with sound and reason. */
 const { baudRate } = defineProps<{ baudRate?: number }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 import { HARD_LIMIT } from '#core/start/verdict'
 import { ruleOf } from '#core/house/limits'
 import { oiledAt, primedAt } from '#core/prime/primed'

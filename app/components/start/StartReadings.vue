@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { START_POINTS } from '#core/engine/quantities'
+import { START_POINTS } from '#core/parts/firstStart'
 import { ruleOf } from '#core/house/limits'
 import { observationsOf, type Observation } from '#core/start/calibrate'
 import type { PointName } from '#core/start/points'

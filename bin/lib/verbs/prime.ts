@@ -1,10 +1,11 @@
+import { FILTER_WAYS, METHODS, PORTS } from '../../../core/parts/primingWay'
 import { z } from 'zod'
 import { Sheet } from '../../../core/record/schema'
 import { curesFor, safeFilter, STALL_WORDS } from '../../../core/prime/cures'
 import { modelOf } from '../../../core/outlook/model'
 import { primeExpectation } from '../../../core/prime/prime'
 import { primeTimeline } from '../../../core/prime/timeline'
-import { FILTER_WAYS, METHODS, PORTS, primeWayOf } from '../../../core/prime/way'
+import { primeWayOf } from '../../../core/prime/way'
 import { named, notNegative, take } from './take'
 
 /** How to prime, beside the build file's own fields: what is left out is as the build has it. SI, °C. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { checksOf } from '#core/engine/catalogue'
+import type { BearingSet } from '#core/parts/bearingReadings'
 import { spreadOf } from '#core/bearing/survey'
-import { checksOf } from '#core/engine/checks'
-import { bearingsOf, type BearingSet } from '#core/parts/clearances'
+import { bearingsOf } from '#core/parts/clearances'
 
 const VIEWS = [
   { view: 'measure', words: 'Measure' },

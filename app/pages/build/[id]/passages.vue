@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { findingOf, inspectionsOf } from '#core/engine/inspections'
-import { passagesOf } from '#core/parts/passage'
+import { inspectionsOf, passagesOf } from '#core/engine/catalogue'
+import { findingOf } from '#core/engine/inspections'
 import { ruleOf } from '#core/house/limits'
 
 const build = useBuild()

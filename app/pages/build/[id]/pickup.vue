@@ -1,13 +1,18 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
-import { inspectionsOf } from '#core/engine/inspections'
-import { airTestVerdict, floorClearance, scavengeRatio, scavengeVerdict, VACUUM_LOST } from '#core/parts/pickupRecord'
-import { pumpDisplacement } from '#core/parts/pumpRecord'
+import { checksOf, inspectionsOf } from '#core/engine/catalogue'
+import { pumpDisplacement } from '#core/parts/pump'
+import {
+  airTestVerdict,
+  floorClearance,
+  scavengeRatio,
+  scavengeVerdict,
+  VACUUM_LOST,
+  floorVerdict,
+} from '#core/parts/pickupRecord'
 import { heldValue, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { STATE_LABELS } from '#core/outlook/states'
 import { stepLoss } from '#core/pickup/suction'
-import { floorVerdict } from '#core/progress/progress'
 import { STARVES } from '#core/pump/fill'
 
 const VIEWS = [

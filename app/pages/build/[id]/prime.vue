@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
+import { checksOf } from '#core/engine/catalogue'
 import { judgePrime } from '#core/prime/prime'
 import { STAGES } from '#core/prime/steps'
 import { holdsUpPrime } from '#core/progress/progress'

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { checksOf } from '#core/engine/checks'
-import { inspectionsOf } from '#core/engine/inspections'
-import { endClearance, pumpDisplacement } from '#core/parts/pumpRecord'
+import { checksOf, inspectionsOf } from '#core/engine/catalogue'
+import { endClearance, pumpDisplacement, judgeGap } from '#core/parts/pump'
 import { requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
-import { judgeGap } from '#core/progress/progress'
 import { STARVES } from '#core/pump/fill'
 import { STATE_LABELS } from '#core/outlook/states'
 

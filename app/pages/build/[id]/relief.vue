@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { valveHasGrounds } from '#core/parts/relief'
 import type { ValveName } from '#core/parts/reliefRecord'
 import { ruleOf } from '#core/house/limits'
-import { valveHasGrounds } from '#core/outlook/grounds'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { StateName } from '#core/targets/targets'
 

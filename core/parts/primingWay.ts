@@ -1,0 +1,12 @@
+/** Ways of priming and how things are left for it, in words that a sheet holds. */
+
+export const METHODS = ['drill', 'tank', 'starter', 'hand'] as const
+export type Method = (typeof METHODS)[number]
+export const FILTER_WAYS = ['off', 'dry', 'filled'] as const
+export type FilterWay = (typeof FILTER_WAYS)[number]
+export const PORTS = ['gauge', 'pump'] as const
+export type Port = (typeof PORTS)[number]
+/** How the pump is packed before it turns. */
+export const PACKINGS = ['dry', 'oil', 'assembly-lubricant', 'jelly'] as const
+/** How a pump was left; `wet` is one that oil has run through. */
+export type Packing = (typeof PACKINGS)[number] | 'wet'

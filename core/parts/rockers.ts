@@ -1,0 +1,93 @@
+import { check } from '../record/looked'
+import { length, MM } from './drafts'
+import { part } from './part'
+import { reading, sized } from './reading'
+
+const sizes = sized({
+  restrictor: {
+    reading: reading(
+      'passages',
+      'passage.rockerRestrictor',
+      'Rocker feed restrictor',
+      length(1.4 * MM, 0.12, [0.3 * MM, 8 * MM], { minutes: 4 }),
+    ),
+  },
+  flow: {
+    reading: reading('passages', 'rockers.flow', 'A rocker’s oil, at 2 bar of 10 mPa·s', {
+      dimension: 'flow',
+      fallback: 8e-6,
+      fallbackSigma: 0,
+      sigma: 0.8e-6,
+      plausible: [0.2e-6, 200e-6],
+      wanted: false,
+      basis: 'estimate: half a litre a minute',
+    }),
+  },
+})
+
+/** The oil and the pressure at which a rocker's flow is given: Pa·s, Pa. */
+const GIVEN = { viscosity: 0.01, pressure: 2e5 }
+/** Room of a rocker shaft, m³. */
+const SHAFT = 40e-6
+
+/** Rockers, or a cam over them, fed from the gallery's end through a restrictor. */
+export const rockers = part({
+  ...sizes,
+  name: 'rockers',
+  fitted: ({ rockerFeed }) => rockerFeed,
+  place: (circuit, { lifterCount }) => {
+    const node = circuit.junction('rockers', { room: SHAFT, height: 0.28 })
+    const restrictor = circuit.orifice('rocker restrictor', circuit.galleryEnd, node, {
+      words: 'Rocker feed restrictor',
+      station: 'passages',
+      readings: ['passage.rockerRestrictor'],
+      kind: 'rockers',
+    })
+    const bushes = circuit.linear('rocker bushes', node, 'sump', {
+      words: 'Rockers',
+      station: 'passages',
+      readings: ['rockers.flow'],
+    })
+    return (values, { discharge, viscosity }) => {
+      restrictor.diameter = values.restrictor
+      restrictor.dischargeCoefficient = discharge
+      bushes.conductance = (lifterCount * ((values.flow * GIVEN.viscosity) / GIVEN.pressure)) / viscosity
+    }
+  },
+  passages: ({ mains }) => [
+    {
+      key: 'passage.rockerRestrictor',
+      label: 'Rocker feed restrictor',
+      kind: 'restrictor',
+      place: 'rockers',
+      at: mains,
+      inside: true,
+      sealed: false,
+      readings: ['passage.rockerRestrictor', 'rockers.flow'],
+      absent: { kind: 'bore', bore: 5 * MM },
+    },
+  ],
+  outlets: ({ cylinders }) =>
+    Array.from({ length: cylinders }, (_, i) => ({
+      node: 'rockers',
+      label: `Rockers ${i + 1}`,
+      check: `prime.rocker${i + 1}`,
+    })),
+  checks: ({ cylinders }) =>
+    Array.from({ length: cylinders }, (_, i) =>
+      check(
+        'prime',
+        `prime.rocker${i + 1}`,
+        `Rockers ${i + 1}`,
+        'No oil there: turn the crank on, then look for a blocked restrictor or a left-out plug.',
+        { group: 'outlet' },
+      ),
+    ),
+  steps: () => [
+    {
+      key: 'passage.rockerRestrictor',
+      label: 'Rocker restrictor 0.2 mm smaller',
+      change: (v) => (v.restrictor = Math.max(0.3 * MM, v.restrictor - 0.2 * MM)),
+    },
+  ],
+})

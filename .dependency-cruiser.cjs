@@ -1,6 +1,28 @@
 /** Dependencies run one way; a circle, of types too, is an error. */
 const notTests = '[.](test|spec)[.]ts$'
 
+/** The layers of core, each knowing those before it only. Answers know one another, but never in a circle. */
+const LAYERS = [
+  ['quantity', 'random'],
+  ['oil', 'film', 'bearing', 'cycle', 'orbit', 'pump', 'relief', 'pickup', 'orifice'],
+  ['circuit'],
+  ['record'],
+  ['house'],
+  ['parts'],
+  ['engine'],
+  ['targets', 'outlook', 'finder', 'shells', 'prime', 'start', 'trace', 'progress', 'shelf', 'run'],
+  ['rig'],
+]
+const folders = (layers) => `^core/(${layers.flat().join('|')})/`
+const upward = () =>
+  LAYERS.slice(0, -1).map((layer, i) => ({
+    name: `${layer.length > 1 ? (i === 0 ? 'quantity' : i === 1 ? 'physics' : 'answers') : layer[0]}-looks-down`,
+    comment: 'Arrows run one way: quantity, physics, circuit, record, house, parts, engine, answers, rig.',
+    severity: 'error',
+    from: { path: folders([layer]), pathNot: notTests },
+    to: { path: folders(LAYERS.slice(i + 1)) },
+  }))
+
 module.exports = {
   forbidden: [
     {
@@ -36,17 +58,19 @@ module.exports = {
       from: { path: '^server/' },
       to: { path: '^(app|bin)/|^node_modules/(vue|pinia|primevue)/' },
     },
+    ...upward(),
     {
-      name: 'physics-without-circuit',
-      comment: 'A formula knows no circuit and no answer.',
+      name: 'no-circle-of-folders',
+      comment: 'Folders that need one another are one thing, or three.',
       severity: 'error',
-      from: { path: '^core/(oil|film|cycle|orifice|random|units)/', pathNot: notTests },
-      to: { path: '^core/(circuit|house|shelf|run|rig|outlook|start|prime|finder|trace)/' },
+      scope: 'folder',
+      from: { path: '^core/' },
+      to: { circular: true, path: '^core/' },
     },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '^(\\.nuxt|\\.output|\\.cache)/' },
+    exclude: { path: '^(\\.nuxt|\\.output|\\.cache)/|^core/.*[.]test[.]ts$' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.core.json' },
     enhancedResolveOptions: {

@@ -9,7 +9,7 @@ import { leftOutOf } from '../core/engine/inspections'
 import { modelOf } from '../core/outlook/model'
 import { oilAt } from '../core/oil/oil'
 import { judgePrime, primeExpectation } from '../core/prime/prime'
-import { primeWayOf } from '../core/prime/way'
+import { primeSetUpOf } from '../core/prime/setUp'
 import { drawTruth } from '../core/rig/rig'
 import { normal, seeded } from '../core/random/random'
 import { faultOf } from '../core/trace/faults'
@@ -17,14 +17,14 @@ import { faultOf } from '../core/trace/faults'
 const EACH = Number(process.env.PRIMES ?? 1000)
 const builds = (['ottiline', 'dunmarrow'] as const).map((name) => {
   const sheet = DEMO_BUILDS[name]()
-  const way = primeWayOf(sheet, { method: 'drill' })
-  return { name, sheet, way, expected: primeExpectation(sheet, way, 1000) }
+  const setUp = primeSetUpOf(sheet, { method: 'drill' })
+  return { name, sheet, setUp, expected: primeExpectation(sheet, setUp, 1000) }
 })
 const FAULTS = ['plug-out', 'clearance', 'lifter-open', 'relief-open'] as const
 
 /** What the gauge says of one engine once its circuit is full, Pa. */
 function reading(
-  { sheet, way, expected }: (typeof builds)[number],
+  { sheet, setUp, expected }: (typeof builds)[number],
   seed: number,
   fault?: (typeof FAULTS)[number],
 ): number {
@@ -48,8 +48,8 @@ function reading(
     out.push(...(made.leftOut ?? []))
   }
   const cut = (most: number) => Math.max(-most, Math.min(most, normal(random)))
-  const drill = way.drillSpeed * (1 + ('prime.drillSpeed' in sheet.readings ? 0.01 : 0.1) * cut(2.5))
-  const temperature = way.temperature + 2 * cut(2)
+  const drill = setUp.drillSpeed * (1 + ('prime.drillSpeed' in sheet.readings ? 0.01 : 0.1) * cut(2.5))
+  const temperature = setUp.temperature + 2 * cut(2)
   const engine = prepareEngine(sheet.layout, out)
   return Math.max(
     0,

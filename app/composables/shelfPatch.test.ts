@@ -11,7 +11,7 @@ import { originWords } from './origin'
 describe('what is taken off the shelf into a sheet', () => {
   const sheet = newSheet('inline4', 'a', 'b')
   let who = 'Maren'
-  beforeAll(() => vi.stubGlobal('useHouse', () => ({ who })))
+  beforeAll(() => vi.stubGlobal('usePerson', () => ({ who })))
   afterAll(() => vi.unstubAllGlobals())
 
   it('becomes readings that say so, by whom and what it was; figures that nobody knows write nothing', () => {

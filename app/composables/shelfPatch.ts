@@ -5,7 +5,7 @@ import type { OilFigures } from '#core/oil/blend'
 
 /** Patch that writes figures of something taken off the shelf as readings, with what it was; a figure that is not known writes nothing. */
 export function shelfPatch(figures: Record<string, number | undefined>, note: string): Operation[] {
-  const by = useHouse().who || 'Someone'
+  const by = usePerson().who || 'Someone'
   const at = new Date().toISOString()
   return Object.entries(figures).flatMap(([key, value]) =>
     value === undefined

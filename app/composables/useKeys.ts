@@ -5,7 +5,7 @@ import { PAGES, stationPath } from './stations'
 /** The keys of a build's pages: find, go, next missing, units, undo, list. Not while something is being typed. */
 export function useKeys(open: { find: () => void; list: () => void }) {
   const build = useBuild()
-  const house = useHouse()
+  const units = useUnits()
   const router = useRouter()
   let going = false
 
@@ -23,7 +23,7 @@ export function useKeys(open: { find: () => void; list: () => void }) {
       event.preventDefault()
       open.find()
     } else if (event.key === '?') open.list()
-    else if (event.key === 'u') house.nextUnits()
+    else if (event.key === 'u') units.nextUnits()
     else if (event.key === 'z') void build.undo()
     else if (event.key === 'Z') void build.redo()
     else if (event.key === 'n') {

@@ -1,14 +1,14 @@
 import { AT_PAD } from '#core/prime/run'
-import { primeWayOf } from '#core/prime/way'
+import { primeSetUpOf } from '#core/prime/setUp'
 import type { PrimeSeen } from '#core/prime/watch'
 import { flickerOf, mean, median } from '#core/quantity/mean'
 import type { ChannelSample } from '#core/run/channels'
 import type { KeptEvent } from '#core/run/run'
 
 /** How the open build is to be primed. */
-export function usePrimeWay() {
+export function usePrimeSetUp() {
   const build = useBuild()
-  return computed(() => primeWayOf(build.sheet!))
+  return computed(() => primeSetUpOf(build.sheet!))
 }
 
 /** Sender noise that is taken off a gauge's scatter, Pa. */

@@ -36,10 +36,10 @@ export function readTyped(text: string, { dimension }: Quantity, unit: Unit): Ty
 
 /** How well a reading is known: by the instrument in the hand, and by its own scatter where it was taken again. */
 export function useReadingSigma() {
-  const house = useHouse()
+  const person = usePerson()
   const shop = useShop()
   return (quantity: Quantity, repeats?: number[]): Pick<Reading, 'instrument' | 'uncertainty'> => {
-    const name = house.instruments[quantity.dimension]
+    const name = person.instruments[quantity.dimension]
     const instrument = shop.house.instruments.find((each) => each.name === name)
     const single = instrument ? instrumentSigma(instrument, Date.now()) : quantity.sigma
     if (!instrument && !repeats) return name ? { instrument: name } : {}

@@ -35,7 +35,7 @@ watch(
 )
 const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
 const shop = useShop()
-const house = useHouse()
+const units = useUnits()
 void shop.load()
 /** The shop's own layouts first, then the presets. */
 const layouts = computed(() => [
@@ -93,10 +93,10 @@ function says(build: Listed): { verdict: Verdict; words: string } | undefined {
   if (worst)
     return {
       verdict: worst.verdict,
-      words: `${worst.label} ${worst.reading === undefined ? 'predicted' : `read ${house.say(worst.reading, 'pressure', house.fine)}`}`,
+      words: `${worst.label} ${worst.reading === undefined ? 'predicted' : `read ${units.say(worst.reading, 'pressure', units.fine)}`}`,
     }
   if (voids.length > 0) return { verdict: 'void', words: voids[0] }
-  if (starvesFrom !== undefined) return { verdict: 'watch', words: `starves from ${house.say(starvesFrom, 'speed')}` }
+  if (starvesFrom !== undefined) return { verdict: 'watch', words: `starves from ${units.say(starvesFrom, 'speed')}` }
   const first = states.find(({ verdict }) => verdict === 'watch') ?? states.find(({ verdict }) => verdict === 'assumed')
   return (
     first && {

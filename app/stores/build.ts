@@ -78,7 +78,7 @@ export const useBuild = defineStore('build', () => {
   const waitsHere = computed(
     () =>
       shop.house.signOff &&
-      (access.person?.role ?? access.people.find(({ name }) => name === useHouse().who)?.role) === 'apprentice',
+      (access.person?.role ?? access.people.find(({ name }) => name === usePerson().who)?.role) === 'apprentice',
   )
   const recorded = computed(
     () =>
@@ -244,7 +244,7 @@ export const useBuild = defineStore('build', () => {
       clientKey: key,
       device: IDENTITY,
       base: revision.value,
-      who: useHouse().who || 'Someone',
+      who: usePerson().who || 'Someone',
       patch,
       reason,
       ...(knows.length > 0 ? { knows } : {}),
@@ -265,7 +265,7 @@ export const useBuild = defineStore('build', () => {
   }
 
   function record(key: string, reading: Omit<Reading, 'by' | 'at'>, label: string) {
-    const value: Reading = { ...reading, by: useHouse().who || 'Someone', at: new Date().toISOString() }
+    const value: Reading = { ...reading, by: usePerson().who || 'Someone', at: new Date().toISOString() }
     return change([{ op: 'add', path: `/readings/${key}`, value }], label)
   }
   function clear(key: string, label: string) {
@@ -279,7 +279,7 @@ export const useBuild = defineStore('build', () => {
       finding: NOT_LOOKED_AT,
       ...before,
       ...found,
-      by: useHouse().who || 'Someone',
+      by: usePerson().who || 'Someone',
       at: new Date().toISOString(),
     }
     return change([{ op: 'add', path: `/inspections/${key}`, value }], label)
@@ -297,7 +297,7 @@ export const useBuild = defineStore('build', () => {
           {
             op: 'add',
             path: `/checks/${key}`,
-            value: { state, by: useHouse().who || 'Someone', at, ...(note ? { note } : {}) },
+            value: { state, by: usePerson().who || 'Someone', at, ...(note ? { note } : {}) },
           },
         ],
         label,

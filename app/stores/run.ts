@@ -135,7 +135,7 @@ export const useRun = defineStore('run', () => {
     return Math.max(0, (performance.now() - began) / 1000)
   }
 
-  const who = () => useHouse().who || 'Someone'
+  const who = () => usePerson().who || 'Someone'
 
   async function begin(buildId: string, kind: Run['kind'], setup: RunSetUp) {
     close()

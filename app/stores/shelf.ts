@@ -72,7 +72,7 @@ export const useShelf = defineStore('shelf', () => {
       document: 'shelf',
       label,
       url: '/api/shelf/changes',
-      body: { clientKey: key, who: useHouse().who || 'Someone', ...(JSON.parse(JSON.stringify(body)) as object) },
+      body: { clientKey: key, who: usePerson().who || 'Someone', ...(JSON.parse(JSON.stringify(body)) as object) },
     })
   }
 
@@ -98,13 +98,13 @@ export const useShelf = defineStore('shelf', () => {
       document: build,
       label,
       url: `/api/builds/${build}/shelf`,
-      body: { who: useHouse().who || 'Someone', orders: wanted.map((each) => ({ clientKey: uuid(), ...each })) },
+      body: { who: usePerson().who || 'Someone', orders: wanted.map((each) => ({ clientKey: uuid(), ...each })) },
     })
   }
   async function importCsv(text: string) {
     failure.value = ''
     try {
-      const response = await fetch(`/api/shelf/csv?who=${encodeURIComponent(useHouse().who || 'Someone')}`, {
+      const response = await fetch(`/api/shelf/csv?who=${encodeURIComponent(usePerson().who || 'Someone')}`, {
         method: 'POST',
         headers: { 'content-type': 'text/csv' },
         body: text,
@@ -147,7 +147,7 @@ export const useShelf = defineStore('shelf', () => {
       .filter((item) => item.kind === kind && (!item.engine || item.engine.toLowerCase() === own))
       .sort((a, b) => Number(!a.engine) - Number(!b.engine))
   }
-  const heldBy = (build: string | undefined, item: string): Hold =>
+  const shareOf = (build: string | undefined, item: string): Hold =>
     holds.value.find((hold) => hold.build === build && hold.item === item) ?? {
       item,
       build: build ?? '',
@@ -155,7 +155,7 @@ export const useShelf = defineStore('shelf', () => {
       taken: 0,
     }
   const figure = (item: ShelfItem, key: string) => numberOf(item.properties, key)
-  return { items, holds, loaded, problem, load, add, write, remove, move, importCsv, settle, fitting, heldBy, figure }
+  return { items, holds, loaded, problem, load, add, write, remove, move, importCsv, settle, fitting, shareOf, figure }
 })
 
 /** Figures of an item by field, its properties as `properties.thickness`. */
@@ -198,7 +198,7 @@ function withFigures(item: ShownItem, set: Figures): ShownItem {
 function withMove({ items, holds }: Shown, { item: id, move, count }: Wanted, build: string): Shown {
   const item = items.find((each) => each.id === id)
   if (!item) return { items, holds }
-  const held = holds.find((hold) => hold.item === id && hold.build === build) ?? {
+  const share = holds.find((hold) => hold.item === id && hold.build === build) ?? {
     item: id,
     build,
     reserved: 0,
@@ -206,10 +206,10 @@ function withMove({ items, holds }: Shown, { item: id, move, count }: Wanted, bu
     name: '',
   }
   try {
-    const next = moved(item, held, move, count)
+    const next = moved(item, share, move, count)
     return {
       items: items.map((each) => (each.id === id ? { ...each, ...next.stock, onItsWay: true } : each)),
-      holds: [...holds.filter((hold) => hold !== held), { ...held, ...next.held }],
+      holds: [...holds.filter((hold) => hold !== share), { ...share, ...next.share }],
     }
   } catch {
     return { items, holds }

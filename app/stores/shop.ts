@@ -50,7 +50,7 @@ export const useShop = defineStore('shop', () => {
       clientKey: key,
       device: IDENTITY,
       base: revision.value,
-      who: useHouse().who || 'Someone',
+      who: usePerson().who || 'Someone',
       patch: JSON.parse(JSON.stringify(patch)) as ShopChange['patch'],
       reason: '',
       ...(knows.length > 0 ? { knows } : {}),

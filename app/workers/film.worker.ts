@@ -7,7 +7,7 @@ import type { OutlookMap } from '#core/outlook/map'
 import type { CandidatePump } from '#core/outlook/pumps'
 import { type BearingOrbit, engineOrbits, type OrbitMoment } from '#core/outlook/orbits'
 import type { PrimeSeen } from '#core/prime/watch'
-import type { PrimeWay } from '#core/prime/way'
+import type { PrimeSetUp } from '#core/prime/setUp'
 import { chooseShells } from '#core/shells/choose'
 import { integerSolver } from '#core/shells/solver'
 import type { ShellProblem } from '#core/shells/types'
@@ -90,25 +90,26 @@ const films = {
     }
     return found
   },
-  timeline: async (sheet: Sheet, way: PrimeWay) => (await import('#core/prime/timeline')).primeTimeline(sheet, way),
+  timeline: async (sheet: Sheet, setUp: PrimeSetUp) =>
+    (await import('#core/prime/timeline')).primeTimeline(sheet, setUp),
   /** The three ways with the filter side by side, the safe one, and what cures a stall. */
-  async primeWays(sheet: Sheet, way: PrimeWay) {
+  async primeSetUps(sheet: Sheet, setUp: PrimeSetUp) {
     const [{ curesFor, filterSideBySide, safeFilter }, { modelOf }] = await Promise.all([
       import('#core/prime/cures'),
       import('#core/outlook/model'),
     ])
     const model = modelOf(sheet)
-    const runs = filterSideBySide(model, way)
-    const own = runs.find((run) => run.way.filter === way.filter)!
+    const runs = filterSideBySide(model, setUp)
+    const own = runs.find((run) => run.setUp.filter === setUp.filter)!
     return {
       runs: runs.map(({ moments: _moments, ...run }) => run),
-      safe: safeFilter(model, way),
+      safe: safeFilter(model, setUp),
       cures: own.primed ? [] : curesFor(model, own),
     }
   },
   primeClock: async (sheet: Sheet) => (await import('#core/prime/standing')).primeClock(sheet),
-  primeSuspects: async (sheet: Sheet, way: PrimeWay, seen: PrimeSeen) =>
-    (await import('#core/prime/watch')).primeSuspects(sheet, way, seen),
+  primeSuspects: async (sheet: Sheet, setUp: PrimeSetUp, seen: PrimeSeen) =>
+    (await import('#core/prime/watch')).primeSuspects(sheet, setUp, seen),
   expectation: async (sheet: Sheet) => (await import('#core/start/expectation')).expectationOf(sheet),
   startSuspects: async (sheet: Sheet, stop: Stop, seen: Seen[]) =>
     (await import('#core/start/suspects')).suspectsOf(sheet, stop, seen),

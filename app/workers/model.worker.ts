@@ -5,7 +5,7 @@ import type { Sheet } from '#core/record/schema'
 import { bearingProblems } from '#core/outlook/effects'
 import { FULL_SAMPLES, outlookOf } from '#core/outlook/outlook'
 import type { TriedChange } from '#core/outlook/tried'
-import type { PrimeWay } from '#core/prime/way'
+import type { PrimeSetUp } from '#core/prime/setUp'
 import type { OfferedSpring } from '#core/relief/routes'
 import type { PointName } from '#core/start/points'
 import type { StateName } from '#core/targets/targets'
@@ -56,7 +56,7 @@ const model = {
     }
     return (await import('#core/outlook/change')).changeAt(sheet, changed, name)
   },
-  prime: async (sheet: Sheet, way?: PrimeWay) => (await import('#core/prime/prime')).primeExpectation(sheet, way),
+  prime: async (sheet: Sheet, setUp?: PrimeSetUp) => (await import('#core/prime/prime')).primeExpectation(sheet, setUp),
   pointAt: async (sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number) =>
     (await import('#core/start/verdict')).judgePoint(sheet, name, reading, speed, temperature),
   point: async (sheet: Sheet, name: PointName, reading: number) => {

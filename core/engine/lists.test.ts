@@ -4,7 +4,7 @@ import { fitOf } from '../parts/passage'
 import { findingOf, leftOutOf } from './inspections'
 import { newSheet, PRESETS } from '../record/layouts'
 import type { Layout } from '../record/schema'
-import { heldValue, requireValue } from './values'
+import { recordedOrDefault, requireValue } from './values'
 
 /** Every layout that there is, plain and with everything that an engine can have. */
 const LOADED: Partial<Layout> = {
@@ -117,8 +117,8 @@ describe('what stands in a sheet', () => {
     expect(measured.sigma).toBeLessThan(fallback.sigma)
     sheet.readings['pump.endClearance'] = { value: 61e-6, source: 'measured', uncertainty: 9e-6 }
     expect(requireValue(sheet, 'pump.endClearance').sigma).toBe(9e-6)
-    expect(heldValue(sheet, 'main.1.journal')).toBeUndefined()
-    expect(heldValue(sheet, 'main.9.journal')).toBeUndefined()
+    expect(recordedOrDefault(sheet, 'main.1.journal')).toBeUndefined()
+    expect(recordedOrDefault(sheet, 'main.9.journal')).toBeUndefined()
     expect(() => requireValue(sheet, 'main.1.journal')).toThrow('main.1.journal')
   })
   it('findings are looked up by their word, and what was left out is taken out of the circuit', () => {

@@ -1,7 +1,7 @@
 import type { ReadingKey } from '../parts/list'
 import { pumpDisplacement } from '../parts/pump'
 import { springRateOf } from '../parts/reliefRecord'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 import type { Sheet } from '../record/schema'
 import { quantityAt } from './values'
 
@@ -13,7 +13,7 @@ export interface StandIn {
 }
 
 /** Readings that follow from others where they were not written. */
-const COMPUTED: Partial<Record<ReadingKey, { from: StandIn['from']; held: (sheet: Sheet) => Held }>> = {
+const COMPUTED: Partial<Record<ReadingKey, { from: StandIn['from']; held: (sheet: Sheet) => Sourced }>> = {
   'pump.displacement': { from: 'gears', held: pumpDisplacement },
   'relief.springRate': { from: 'spring', held: (sheet) => springRateOf(sheet, 'relief') },
   'relief2.springRate': { from: 'spring', held: (sheet) => springRateOf(sheet, 'relief2') },

@@ -1,5 +1,5 @@
 import type { ReadingKey } from '../parts/list'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 import type { Quantity } from '../record/quantity'
 import type { Reading, Sheet } from '../record/schema'
 import { catalogueOf } from './catalogue'
@@ -10,7 +10,7 @@ export function quantityAt(sheet: Pick<Sheet, 'layout'>, key: string): Quantity 
 }
 
 /** What a sheet holds for a quantity: what was read, else the layout's default; undefined where there is neither. */
-export function heldValue(sheet: Sheet, key: ReadingKey): Held | undefined {
+export function recordedOrDefault(sheet: Sheet, key: ReadingKey): Sourced | undefined {
   const quantity = quantityAt(sheet, key)
   if (!quantity) return undefined
   const read: Reading | undefined = sheet.readings[key]
@@ -20,8 +20,8 @@ export function heldValue(sheet: Sheet, key: ReadingKey): Held | undefined {
 }
 
 /** The same for a quantity that always has a default. */
-export function requireValue(sheet: Sheet, key: ReadingKey): Held {
-  const held = heldValue(sheet, key)
+export function requireValue(sheet: Sheet, key: ReadingKey): Sourced {
+  const held = recordedOrDefault(sheet, key)
   if (!held) throw new RangeError(`${key}: has neither a reading nor a default`)
   return held
 }

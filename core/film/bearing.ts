@@ -39,12 +39,12 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
   holdFeed()
 
   function holdFeed(): void {
-    if (feed.kind === 'axial') return void film.held.fill(1, 0, grid.across)
+    if (feed.kind === 'axial') return void film.prescribed.fill(1, 0, grid.across)
     for (let i = 0; i < grid.around; i++) {
       const off = Math.abs(wrap(i * grid.step - feed.centre))
       // A groove narrower than a column still feeds one.
       if (off <= Math.max(0.5 * feed.arc, 0.5 * grid.step) + 1e-9)
-        film.held.fill(1, i * grid.across, i * grid.across + grid.grooved)
+        film.prescribed.fill(1, i * grid.across, i * grid.across + grid.grooved)
     }
   }
 

@@ -20,7 +20,7 @@ export interface Film {
   /** Pressure P = p c² / (6 μ ω R²) at column i, node j: index i · across + j; the end is always nothing. */
   pressures: Float64Array
   /** Columns and nodes held at feed pressure: 1 where held. */
-  held: Uint8Array
+  prescribed: Uint8Array
   /** Viscosity of each column over the reference. */
   viscosities: Float64Array
   solve: (motion: FilmMotion, feedPressure: number) => FilmFlows
@@ -59,7 +59,7 @@ export function prepareFilm(grid: FilmGrid): Film {
   const { around, across, step } = grid
   const size = around * across
   const pressures = new Float64Array(size)
-  const held = new Uint8Array(size)
+  const prescribed = new Uint8Array(size)
   const state = new Uint8Array(size)
   const viscosities = new Float64Array(around).fill(1)
   // Between column i and i + 1: flux that the wedge drives, and conductance.
@@ -118,7 +118,7 @@ export function prepareFilm(grid: FilmGrid): Film {
   function breakAt(): number {
     for (let i = 0; i < around; i++) {
       let known = true
-      for (let j = 0; j < across && known; j++) known = held[i * across + j] === 1 || state[i * across + j] === RUPTURED
+      for (let j = 0; j < across && known; j++) known = prescribed[i * across + j] === 1 || state[i * across + j] === RUPTURED
       if (known) return i
     }
     return -1
@@ -142,9 +142,9 @@ export function prepareFilm(grid: FilmGrid): Film {
         const at = i * across + j
         const own = place[i] * across + j
         const diagonal = own * row + width
-        if (held[at] || state[at] === RUPTURED) {
+        if (prescribed[at] || state[at] === RUPTURED) {
           matrix[diagonal] = 1
-          right[own] = held[at] ? pressures[at] : 0
+          right[own] = prescribed[at] ? pressures[at] : 0
           continue
         }
         const ahead = along[i] * grid.widths[j]
@@ -155,13 +155,13 @@ export function prepareFilm(grid: FilmGrid): Film {
         let value = -wedge * grid.widths[j]
         const next = after * across + j
         const last = before * across + j
-        if (held[next]) value += ahead * pressures[next]
+        if (prescribed[next]) value += ahead * pressures[next]
         else if (state[next] === FULL && toAfter < 0) matrix[diagonal + toAfter] = -ahead
-        if (held[last]) value += behind * pressures[last]
+        if (prescribed[last]) value += behind * pressures[last]
         else if (state[last] === FULL && toBefore < 0) matrix[diagonal + toBefore] = -behind
-        if (j + 1 < across && held[at + 1]) value += out * pressures[at + 1]
+        if (j + 1 < across && prescribed[at + 1]) value += out * pressures[at + 1]
         if (j > 0) {
-          if (held[at - 1]) value += inward * pressures[at - 1]
+          if (prescribed[at - 1]) value += inward * pressures[at - 1]
           else if (state[at - 1] === FULL) matrix[diagonal - 1] = -inward
         }
         matrix[diagonal] = ahead + behind + out + inward
@@ -179,7 +179,7 @@ export function prepareFilm(grid: FilmGrid): Film {
     for (let i = 0; i < around; i++) {
       for (let j = 0; j < across; j++) {
         const at = i * across + j
-        if (held[at]) continue
+        if (prescribed[at]) continue
         const wanted = state[at] === FULL ? (pressures[at] < 0 ? RUPTURED : FULL) : residual(i, j) < 0 ? FULL : RUPTURED
         if (wanted !== state[at]) {
           state[at] = wanted
@@ -187,7 +187,7 @@ export function prepareFilm(grid: FilmGrid): Film {
         }
       }
     }
-    for (let at = 0; at < size; at++) if (state[at] === RUPTURED && !held[at]) pressures[at] = 0
+    for (let at = 0; at < size; at++) if (state[at] === RUPTURED && !prescribed[at]) pressures[at] = 0
     return changed
   }
 
@@ -201,8 +201,8 @@ export function prepareFilm(grid: FilmGrid): Film {
       const at = i * across + last
       end += outward[i] * gaps[last] * pressures[at]
       // The half cell at the end has a wedge of its own, where the film reaches it full.
-      if (state[at] === FULL || held[at]) end -= (driven[i] - driven[before] + source[i]) * grid.widths[across]
-      for (let j = 0; j < across; j++) if (held[i * across + j]) feed += residual(i, j)
+      if (state[at] === FULL || prescribed[at]) end -= (driven[i] - driven[before] + source[i]) * grid.widths[across]
+      for (let j = 0; j < across; j++) if (prescribed[i * across + j]) feed += residual(i, j)
     }
     for (let j = 0; j < across; j++)
       atStart += (driven[0] + along[0] * (pressures[j] - pressures[across + j])) * grid.widths[j]
@@ -213,8 +213,8 @@ export function prepareFilm(grid: FilmGrid): Film {
   function solve(motion: FilmMotion, feedPressure: number): FilmFlows {
     coefficients(motion)
     for (let at = 0; at < size; at++) {
-      if (held[at]) pressures[at] = feedPressure
-      if (held[at]) state[at] = FULL
+      if (prescribed[at]) pressures[at] = feedPressure
+      if (prescribed[at]) state[at] = FULL
     }
     let rounds = 0
     do round()
@@ -222,7 +222,7 @@ export function prepareFilm(grid: FilmGrid): Film {
     return flows(rounds + 1)
   }
 
-  return { grid, pressures, held, viscosities, solve }
+  return { grid, pressures, prescribed, viscosities, solve }
 }
 
 /** ∫∫ P cos φ and ∫∫ P sin φ over the whole bearing, and the highest P. */

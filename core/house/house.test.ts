@@ -4,7 +4,7 @@ import { FIRST_HOUSE } from './first'
 import { instrumentSigma } from './instrument'
 import { FIRST_RULES } from './firstRules'
 import { ruleOf, schoolOf } from './limits'
-import { verdictMoves } from '../outlook/housePreview'
+import { verdictMoves } from '../progress/housePreview'
 import { RULES } from './rules'
 import { House } from './schema'
 

@@ -1,7 +1,7 @@
 import type { About } from '../parts/circuitBuilder'
 import type { ReadingKey } from '../parts/list'
 import type { Station } from '../record/quantity'
-import type { Source } from '../record/held'
+import type { Source } from '../record/sourced'
 import type { Running } from '../engine/engine'
 import type { Sheet } from '../record/schema'
 import { standInOf } from '../engine/standIn'

@@ -3,7 +3,7 @@ import { combined, planeClearances, type Shape, shapeOf, type Survey } from '../
 import { RULE_JOURNAL } from '../house/firstRules'
 import { ruleOf } from '../house/limits'
 import type { FittedShells, Sheet } from '../record/schema'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 import { type BearingSet, mainsOf, READ, rodsOf, WORDS } from './bearingReadings'
 
 export type { BearingSet }
@@ -16,11 +16,11 @@ export interface BearingRecord {
   set: BearingSet
   number: number
   label: string
-  journal?: Held
+  journal?: Sourced
   /** Over fitted shells: read, or from housing and wall. */
-  bore?: Held
+  bore?: Sourced
   /** Diametral clearance, m; assumed until journal and bore are both recorded, computed once other shells were chosen. */
-  clearance: Held
+  clearance: Sourced
   /** Journal diameter used by the model, m. */
   diameter: number
   /** Shapes of both sides, where more than one reading was taken. */
@@ -87,7 +87,7 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
 }
 
 /** A reading of a bearing, where there is one. */
-function read({ readings }: Sheet, key: string, usual: number): Held | undefined {
+function read({ readings }: Sheet, key: string, usual: number): Sourced | undefined {
   const found = readings[key]
   return found && { value: found.value, sigma: found.uncertainty ?? usual, source: found.source }
 }
@@ -102,7 +102,7 @@ export function surveyOf(sheet: Sheet, set: BearingSet, number: number, side: 'j
 }
 
 /** A side as the model takes it: the mean of its vertical readings. */
-function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Held | undefined {
+function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Sourced | undefined {
   const first = read(sheet, `${set}.${number}.${side}`, READ.side)
   const rear = read(sheet, `${set}.${number}.${side}.rear`, READ.side)
   if (!first || !rear) return first
@@ -110,7 +110,7 @@ function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' |
 }
 
 /** Bore over fitted shells from the bare housing and the shell's wall: both walls come off. */
-function overShells(sheet: Sheet, set: BearingSet, number: number): Held | undefined {
+function overShells(sheet: Sheet, set: BearingSet, number: number): Sourced | undefined {
   const housing = read(sheet, `${set}.${number}.housing`, READ.side)
   const wall = read(sheet, `${set}.${number}.wall`, READ.wall)
   return housing && wall
@@ -151,7 +151,7 @@ const SHELL_SIGMA = 3e-6
 const ZERO_SHARE = 0.5
 
 /** Uncertainty of a clearance: a zero error that one instrument carried through both sides drops out. */
-function clearanceSigma(sheet: Sheet, set: BearingSet, number: number, bore: Held, journal: Held): number {
+function clearanceSigma(sheet: Sheet, set: BearingSet, number: number, bore: Sourced, journal: Sourced): number {
   const instrument = (side: string) => sheet.readings[`${set}.${number}.${side}`]?.instrument
   const shared = instrument('bore')
   if (!shared || shared !== instrument('journal')) return diametralClearance(bore, journal).sigma

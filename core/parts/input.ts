@@ -1,4 +1,4 @@
-import type { Source } from '../record/held'
+import type { Source } from '../record/sourced'
 import type { Station } from '../record/quantity'
 
 /** One uncertain number of a part: what it is now, how far it may be out, and how to put another in its place. */

@@ -6,7 +6,7 @@ import type { Verdict } from '../quantity/verdict'
 import type { CircuitBuilder } from './circuitBuilder'
 import type { Input } from './input'
 import type { PassageItem } from './passage'
-import type { FilterWay, Packing } from './primingWay'
+import type { FilterFitment, Packing } from './primingWords'
 import type { ReadingSpec } from './reading'
 
 /** What every part sees while the circuit is set for a moment: how the engine turns, its oil, and what all bearings share. SI, °C. */
@@ -94,7 +94,7 @@ export interface FaultEffect<Values> {
   /** Hole that draws air at the pickup, m. */
   airLeak?: number
   /** How the pump and filter stand before they turn. */
-  pump?: { packing: Packing; filter: FilterWay }
+  pump?: { packing: Packing; filter: FilterFitment }
   /** The pump does not turn. */
   undriven?: boolean
   /** What the sender shows of the pressure. */

@@ -5,7 +5,7 @@ import { length, MM } from './drafts'
 import { pumpDisplacement } from './pump'
 import { reading, valueOf } from './reading'
 import type { Sheet } from '../record/schema'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 
 const wet = ({ drySump }: Sheet['layout']) => !drySump
 
@@ -35,7 +35,7 @@ export const sump = {
 }
 
 /** Floor clearance under the pickup: sump depth and gasket less protrusion, m; with a dry sump its tank's outlet stands free. */
-export function floorClearance(sheet: Sheet): Held {
+export function floorClearance(sheet: Sheet): Sourced {
   if (sheet.layout.drySump) return { value: 0.1, sigma: 0, source: 'computed' }
   const depth = valueOf(sheet, sump.depth)
   const protrusion = valueOf(sheet, sump.protrusion)

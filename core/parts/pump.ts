@@ -2,7 +2,7 @@ import { gearDisplacement } from '../pump/displacement'
 import { slipConductance, type PumpGaps } from '../pump/slip'
 import { ruleOf } from '../house/limits'
 import type { Verdict } from '../quantity/verdict'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 import { check, type Finding, type InspectionItem } from '../record/looked'
 import type { Layout, Sheet } from '../record/schema'
 import { gap, length, MICRON, MM, plain, planned, typical } from './drafts'
@@ -53,7 +53,7 @@ const GASKET = reading('pump', 'pump.gasket', 'Cover gasket, pressed, where the 
 })
 
 /** Displacement: typed, or from the gears' geometry when all of it is recorded, or the layout's. */
-export function pumpDisplacement(sheet: Sheet): Held {
+export function pumpDisplacement(sheet: Sheet): Sourced {
   const held = valueOf(sheet, DISPLACEMENT)
   if (held.source !== 'layout' || !gears(sheet.layout)) return held
   const [outside, centres, long] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map(
@@ -65,7 +65,7 @@ export function pumpDisplacement(sheet: Sheet): Held {
 }
 
 /** End clearance as it runs: what was measured, and the cover's gasket where it was not under it. */
-export function endClearance(sheet: Sheet): Held {
+export function endClearance(sheet: Sheet): Sourced {
   const measured = valueOf(sheet, END)
   const gasket = valueOf(sheet, GASKET)
   return gasket.value === 0

@@ -1,6 +1,6 @@
 import type { Draft } from './drafts'
 import type { Layout, Sheet } from '../record/schema'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 import type { Quantity, Station } from '../record/quantity'
 import type { Input } from './input'
 
@@ -79,7 +79,7 @@ export function quantitiesOfReadings(specs: readonly ReadingSpec[], layout: Layo
 }
 
 /** What a sheet holds for a reading: what was read, else the layout's default; undefined where there is neither. */
-export function heldOf(sheet: Sheet, spec: ReadingSpec): Held | undefined {
+export function recordedOrDefaultOf(sheet: Sheet, spec: ReadingSpec): Sourced | undefined {
   const quantity = quantityOf(spec, sheet.layout)
   const read = sheet.readings[spec.key]
   if (read) return { value: read.value, sigma: read.uncertainty ?? quantity.sigma, source: read.source }
@@ -88,8 +88,8 @@ export function heldOf(sheet: Sheet, spec: ReadingSpec): Held | undefined {
 }
 
 /** The same of a reading that always has a default. */
-export function valueOf(sheet: Sheet, spec: ReadingSpec): Held {
-  const held = heldOf(sheet, spec)
+export function valueOf(sheet: Sheet, spec: ReadingSpec): Sourced {
+  const held = recordedOrDefaultOf(sheet, spec)
   if (!held) throw new RangeError(`${spec.key}: has neither a reading nor a default`)
   return held
 }
@@ -98,7 +98,7 @@ export function valueOf(sheet: Sheet, spec: ReadingSpec): Held {
 export interface Size<Key extends string = string, Optional extends boolean = boolean> {
   reading: ReadingSpec<Key>
   /** Computed from more than its own reading. */
-  held?: (sheet: Sheet) => Held
+  held?: (sheet: Sheet) => Sourced
   /** Known well enough never to vary. */
   fixed?: boolean
   /** Not there in every layout, or only where it was recorded. */

@@ -7,7 +7,7 @@ import { MM } from './drafts'
 import { between, contradicting, type Ground, type Judged, part, type PartFault, voidOf } from './part'
 import type { ReadingSpec } from './reading'
 import { valveFit } from './reliefFit'
-import { risesBetweenHeights, VALVE_READINGS, type ValveField, type ValveName, valveHeld } from './reliefReadings'
+import { risesBetweenHeights, VALVE_READINGS, type ValveField, type ValveName, valveSourced } from './reliefReadings'
 import { benchLog, benchOf, reliefInputs, reliefValve, springRateOf } from './reliefRecord'
 
 /** A plunger that hangs with a share of its port open: next to no spring, and a port cut to that share. */
@@ -103,7 +103,7 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
     },
     contradictions: (sheet) => {
       const { problems, both } = contradicting(sheet)
-      const of = (field: ValveField) => valveHeld(sheet, name, field)?.value
+      const of = (field: ValveField) => valveSourced(sheet, name, field)?.value
       const read = (field: ValveField) => sheet.readings[`${name}.${field}`]?.value
       const keys = (...fields: ValveField[]) => fields.map((field) => `${name}.${field}`)
       const [free, long, shims, solid] = [of('freeLength'), of('installedLength'), of('shims'), of('solidLength')]

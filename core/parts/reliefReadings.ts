@@ -1,8 +1,8 @@
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 import type { Quantity } from '../record/quantity'
 import type { Sheet } from '../record/schema'
 import { length, MICRON, MM, plain, planned, speed, temperature } from './drafts'
-import { heldOf, quantityOf, reading, type ReadingSpec, valueOf } from './reading'
+import { recordedOrDefaultOf, quantityOf, reading, type ReadingSpec, valueOf } from './reading'
 
 /** The valve at the pump, and one at the gallery's far end. */
 export type ValveName = 'relief' | 'relief2'
@@ -127,9 +127,9 @@ export function risesBetweenHeights(readings: Sheet['readings'], name: ValveName
   return h1 !== undefined && f1 !== undefined && h2 !== undefined && f2 !== undefined && (f2 - f1) / (h1 - h2) > 0
 }
 
-export const valveHeld = (sheet: Sheet, name: ValveName, field: ValveField): Held | undefined =>
-  heldOf(sheet, VALVE_READINGS[name][field])
-export const valveValue = (sheet: Sheet, name: ValveName, field: ValveField): Held =>
+export const valveSourced = (sheet: Sheet, name: ValveName, field: ValveField): Sourced | undefined =>
+  recordedOrDefaultOf(sheet, VALVE_READINGS[name][field])
+export const valveValue = (sheet: Sheet, name: ValveName, field: ValveField): Sourced =>
   valueOf(sheet, VALVE_READINGS[name][field])
 export const valveQuantity = (sheet: Sheet, name: ValveName, field: ValveField): Quantity =>
   quantityOf(VALVE_READINGS[name][field], sheet.layout)

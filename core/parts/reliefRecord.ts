@@ -12,12 +12,12 @@ import {
   risesBetweenHeights,
   type ValveField,
   type ValveName,
-  valveHeld,
+  valveSourced,
   valveQuantity,
   valveValue,
 } from './reliefReadings'
 import type { BenchTest, Sheet } from '../record/schema'
-import type { Held } from '../record/held'
+import type { Sourced } from '../record/sourced'
 
 export type { ValveName }
 
@@ -25,10 +25,10 @@ export type { ValveName }
 export type BenchMethod = 'air' | 'dead-head'
 
 /** Spring rate: typed; else from two loads at two heights; else from the wire; else the layout's. */
-export function springRateOf(sheet: Sheet, name: ValveName): Held {
+export function springRateOf(sheet: Sheet, name: ValveName): Sourced {
   const typed = valveValue(sheet, name, 'springRate')
   if (typed.source !== 'layout') return typed
-  const of = (field: ValveField) => valveHeld(sheet, name, field)
+  const of = (field: ValveField) => valveSourced(sheet, name, field)
   const [h1, f1, h2, f2] = (['height1', 'load1', 'height2', 'load2'] as const).map(of)
   if (h1 && f1 && h2 && f2 && risesBetweenHeights(sheet.readings, name)) {
     const value = rateFromHeights({ height: h1.value, load: f1.value }, { height: h2.value, load: f2.value })
@@ -60,7 +60,7 @@ function valveByParts(sheet: Sheet, name: ValveName): ReliefValve {
     freeLength: of('freeLength'),
     installedLength: of('installedLength'),
     shims: [of('shims')],
-    solidLength: valveHeld(sheet, name, 'solidLength')?.value,
+    solidLength: valveSourced(sheet, name, 'solidLength')?.value,
     port: { shape: 'round', diameter: of('portDiameter'), overlap: of('overlap') },
   }
 }
@@ -107,8 +107,8 @@ export function writtenTest(sheet: Sheet, name: ValveName): BenchTest | undefine
     method,
     reading: reading.value,
     fitted: true,
-    installed: valveHeld(sheet, name, 'benchInstalled')?.value ?? parts.installedLength,
-    shims: valveHeld(sheet, name, 'benchShims')?.value ?? parts.shims[0],
+    installed: valveSourced(sheet, name, 'benchInstalled')?.value ?? parts.installedLength,
+    shims: valveSourced(sheet, name, 'benchShims')?.value ?? parts.shims[0],
     ...(reading.uncertainty === undefined ? {} : { uncertainty: reading.uncertainty }),
     ...(reading.instrument ? { instrument: reading.instrument } : {}),
     ...(reading.by ? { by: reading.by } : {}),

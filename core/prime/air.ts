@@ -1,4 +1,4 @@
-import type { Packing } from '../parts/primingWay'
+import type { Packing } from '../parts/primingWords'
 import type { OilState } from '../oil/oil'
 
 /** Air in a passage, at room temperature: Pa·s, kg/m³, and the atmosphere's pressure, Pa. */

@@ -1,11 +1,11 @@
 import { type PrimeFault, type PrimeModel, type PrimeRun, primeRun, type Stall } from './run'
-import type { PrimeWay } from './way'
+import type { PrimeSetUp } from './setUp'
 
 /** A change to how an engine is primed that cures a stall. */
 export interface Cure {
   key: 'pack' | 'filter-off' | 'faster' | 'tank' | 'pump-port' | 'more-oil'
   words: string
-  way: PrimeWay
+  setUp: PrimeSetUp
   /** Seconds to pressure with it. */
   time: number
 }
@@ -27,42 +27,43 @@ export const STALL_WORDS: Record<Stall, string> = {
 
 /** Every single change that would prime a stalled engine, by the model, quickest first. */
 export function curesFor(model: PrimeModel, run: PrimeRun, fault: PrimeFault = {}): Cure[] {
-  const { way } = run
+  const { setUp } = run
   const tries: Omit<Cure, 'time'>[] = []
-  const offer = (key: Cure['key'], words: string, change: Partial<PrimeWay>) =>
-    tries.push({ key, words, way: { ...way, ...change } })
-  if (way.method === 'tank') offer('more-oil', 'fill the tank with twice the oil', { tankVolume: 2 * way.tankVolume })
+  const offer = (key: Cure['key'], words: string, change: Partial<PrimeSetUp>) =>
+    tries.push({ key, words, setUp: { ...setUp, ...change } })
+  if (setUp.method === 'tank')
+    offer('more-oil', 'fill the tank with twice the oil', { tankVolume: 2 * setUp.tankVolume })
   else {
-    if (way.packing === 'dry' || way.packing === 'oil')
+    if (setUp.packing === 'dry' || setUp.packing === 'oil')
       offer('pack', 'pack the pump with assembly lubricant', { packing: 'assembly-lubricant' })
-    if (way.filter !== 'off' && model.sheet.layout.filter)
+    if (setUp.filter !== 'off' && model.sheet.layout.filter)
       offer('filter-off', 'leave the filter off until oil runs at the pad', { filter: 'off' })
-    if (way.method === 'drill' && way.drillSpeed < FASTEST)
+    if (setUp.method === 'drill' && setUp.drillSpeed < FASTEST)
       offer('faster', 'turn the drill at 1200 rpm', { drillSpeed: FASTEST })
-    if (way.method === 'hand' && way.port !== 'pump')
+    if (setUp.method === 'hand' && setUp.port !== 'pump')
       offer('pump-port', 'pour at the pump, not after it', { port: 'pump' })
     offer('tank', 'push oil in from a pressure tank at the gauge port', { method: 'tank', port: 'gauge' })
   }
   return tries
-    .map((each) => ({ each, ran: primeRun(model, each.way, fault) }))
+    .map((each) => ({ each, ran: primeRun(model, each.setUp, fault) }))
     .filter(({ ran }) => ran.primed)
     .map(({ each, ran }) => ({ ...each, time: ran.timeToPressure! }))
     .sort((a, b) => a.time - b.time)
 }
 
 /** The same prime with the filter left off, fitted dry and fitted full; the safe one first by whether it primes, then by time. */
-export function filterSideBySide(model: PrimeModel, way: PrimeWay): PrimeRun[] {
-  return (['off', 'dry', 'filled'] as const).map((filter) => primeRun(model, { ...way, filter }))
+export function filterSideBySide(model: PrimeModel, setUp: PrimeSetUp): PrimeRun[] {
+  return (['off', 'dry', 'filled'] as const).map((filter) => primeRun(model, { ...setUp, filter }))
 }
 
 /**
  * Which way with the filter is safe: of those that prime with this pump and also with one that is only oiled, the quickest, so that a
  * pump whose packing was washed out does not stand against an air gap.
  */
-export function safeFilter(model: PrimeModel, way: PrimeWay): PrimeRun['way']['filter'] {
-  const runs = filterSideBySide(model, way)
-  const worse = filterSideBySide(model, { ...way, packing: 'dry' })
+export function safeFilter(model: PrimeModel, setUp: PrimeSetUp): PrimeRun['setUp']['filter'] {
+  const runs = filterSideBySide(model, setUp)
+  const worse = filterSideBySide(model, { ...setUp, packing: 'dry' })
   const good = runs.filter((run, i) => run.primed && worse[i].primed)
   const among = good.length > 0 ? good : runs.filter((run) => run.primed)
-  return among.sort((a, b) => a.timeToPressure! - b.timeToPressure!)[0]?.way.filter ?? 'off'
+  return among.sort((a, b) => a.timeToPressure! - b.timeToPressure!)[0]?.setUp.filter ?? 'off'
 }

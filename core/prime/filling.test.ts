@@ -1,4 +1,4 @@
-import type { Packing } from '../parts/primingWay'
+import type { Packing } from '../parts/primingWords'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'

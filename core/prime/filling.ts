@@ -3,7 +3,7 @@ import { prepareEngine } from '../engine/engine'
 import type { ElementSpec } from '../circuit/types'
 import { slipConductance } from '../pump/slip'
 import { AIR, ATMOSPHERE, OPEN_TO_AIR } from './air'
-import { carry, CLEAR, type Plain, plainOf } from './carry'
+import { setForFluid, CLEAR, type Plain, plainOf } from './mixture'
 import { extendForPriming, hoseConductance, type PrimePlan, WIDE } from './circuit'
 import type { Filling, FillingSetUp, Turning } from './types'
 import { heightOf, roomOf } from './volumes'
@@ -112,13 +112,13 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   }
 
   /** Gives every element the fluid that it carries now. */
-  function dress(): void {
+  function setForMixture(): void {
     for (const { element, e } of moving) {
       const liquid = carriedBy(element, e)
       if (element.id === 'pickup') dressSuction(e)
       else if (element.kind === 'pump') dressPump(liquid)
       else if (element === plan.leak) plan.leak.conductance = leakConductance()
-      else if (element !== plan.pad && element !== plan.hose) carry(element, plains[e], liquid, oil)
+      else if (element !== plan.pad && element !== plan.hose) setForFluid(element, plains[e], liquid, oil)
     }
   }
 
@@ -148,7 +148,7 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   /** One step of at most `most` seconds; the time it took. */
   function step(most: number, turning: Turning): number {
     if (!set || set.pump !== turning.pump || set.crank !== turning.crank) setPlain(turning)
-    dress()
+    setForMixture()
     for (let i = 0; i < nodes.length; i++) plan.stores[i].air.pressure = pressures[own[i]]
     let seconds = most
     for (let trial = 0; ; trial++) {

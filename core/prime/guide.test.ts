@@ -1,5 +1,5 @@
 import { checksOf } from '../engine/catalogue'
-import { FILTER_WAYS, METHODS } from '../parts/primingWay'
+import { FILTER_FITMENTS, METHODS } from '../parts/primingWords'
 import { DEMO_BUILDS } from '../../demo/make'
 import { describe, expect, it } from 'vitest'
 import { prepareEngine } from '../engine/engine'
@@ -8,17 +8,17 @@ import type { Sheet } from '../record/schema'
 import { outletsOf } from './outlets'
 import { hasRun, oiledAt, outletChecks, primedAt } from './primed'
 import { guideOf, STAGES, WORD_TITLES } from './steps'
-import { primeWayOf, turnsPump, usualMethod } from './way'
+import { primeSetUpOf, turnsPump, usualMethod } from './setUp'
 
 const sheet = newSheet('inline4', 'a', 'b')
-const stepsOf = (more: Parameters<typeof primeWayOf>[1], of: Sheet = sheet) =>
-  guideOf(of, primeWayOf(of, more)).steps.join(' ')
+const stepsOf = (more: Parameters<typeof primeSetUpOf>[1], of: Sheet = sheet) =>
+  guideOf(of, primeSetUpOf(of, more)).steps.join(' ')
 
 describe('how a method goes', () => {
   it('each has its kit, its steps in whole sentences and a caution of its own, whatever the filter', () => {
     for (const method of METHODS)
-      for (const filter of FILTER_WAYS) {
-        const guide = guideOf(sheet, primeWayOf(sheet, { method, filter }))
+      for (const filter of FILTER_FITMENTS) {
+        const guide = guideOf(sheet, primeSetUpOf(sheet, { method, filter }))
         expect(guide.kit.length).toBeGreaterThanOrEqual(3)
         expect(guide.steps.length).toBeGreaterThanOrEqual(5)
         for (const step of guide.steps) expect(step).toMatch(/^[A-Z].*\.$/)
@@ -27,7 +27,7 @@ describe('how a method goes', () => {
   })
   it('ignition and fuel are off before the starter turns, and back on after', () => {
     for (const method of ['starter', 'hand'] as const) {
-      const { steps, caution } = guideOf(sheet, primeWayOf(sheet, { method }))
+      const { steps, caution } = guideOf(sheet, primeSetUpOf(sheet, { method }))
       const place = (words: RegExp) => steps.findIndex((step) => words.test(step))
       expect(place(/[Dd]isable ignition and fuel/)).toBeGreaterThanOrEqual(0)
       expect(place(/[Dd]isable ignition and fuel/)).toBeLessThanOrEqual(place(/[Cc]rank in bursts/))
@@ -58,19 +58,19 @@ describe('how a method goes', () => {
       ...sheet,
       choices: { 'prime.method': 'starter', 'prime.filter': 'filled', 'prime.port': 'pump', 'pump.packing': 'jelly' },
     }
-    expect(primeWayOf(chosen)).toMatchObject({
+    expect(primeSetUpOf(chosen)).toMatchObject({
       method: 'starter',
       filter: 'filled',
       port: 'pump',
       packing: 'jelly',
       packed: true,
     })
-    expect(primeWayOf({ ...sheet, choices: { 'prime.method': 'magic', 'pump.packing': 'sand' } })).toMatchObject({
+    expect(primeSetUpOf({ ...sheet, choices: { 'prime.method': 'magic', 'pump.packing': 'sand' } })).toMatchObject({
       method: 'drill',
       packing: 'dry',
       packed: false,
     })
-    expect(primeWayOf(chosen, { method: 'tank' }).method).toBe('tank')
+    expect(primeSetUpOf(chosen, { method: 'tank' }).method).toBe('tank')
   })
   it('every stage and every early word has its title', () => {
     for (const words of [...Object.values(WORD_TITLES), ...Object.values(STAGES).map(({ title }) => title)])

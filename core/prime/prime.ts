@@ -7,7 +7,7 @@ import { gaugePressure, type Model, modelOf } from '../outlook/model'
 import { judge, type Verdict } from '../quantity/verdict'
 import { primeCeiling } from '../parts/priming'
 import { extendForPriming, hoseConductance, type PrimePlan } from './circuit'
-import { type PrimeWay, primeWayOf, turnsPump } from './way'
+import { type PrimeSetUp, primeSetUpOf, turnsPump } from './setUp'
 
 export interface PrimeExpectation extends Band {
   /** Least reading to accept, Pa: under it next to no healthy engine reads, with the gauge's own error and an assumed drill speed allowed for. */
@@ -24,16 +24,20 @@ export interface PrimeExpectation extends Band {
  * What the gauge should read by a way of priming once every passage is full, with the least to accept. With the crank at rest the
  * journals lie on their shells, so leakage is that of ε = 1 and turning carries nothing; under a starter it turns.
  */
-export function primeExpectation(sheet: Sheet, way: PrimeWay = primeWayOf(sheet), samples = 300): PrimeExpectation {
-  const model = primedModel(sheet, way)
-  const moment = momentOf(model, way)
+export function primeExpectation(
+  sheet: Sheet,
+  setUp: PrimeSetUp = primeSetUpOf(sheet),
+  samples = 300,
+): PrimeExpectation {
+  const model = primedModel(sheet, setUp)
+  const moment = momentOf(model, setUp)
   const [band] = pressureBands(model, [moment], samples)
   // The band leaves the circuit at its last sample.
   gaugePressure(model, moment)
   const { network, flows } = model.engine.circuit
-  const flow = flows[network.elements.findIndex(({ id }) => id === (turnsPump(way.method) ? 'pump' : 'hose'))]
-  const least = leastToAccept(model, way, band)
-  return { ...band, least, ceiling: primeCeiling(model.sheet), widestHidden: widestHidden(model, way, least), flow }
+  const flow = flows[network.elements.findIndex(({ id }) => id === (turnsPump(setUp.method) ? 'pump' : 'hose'))]
+  const least = leastToAccept(model, setUp, band)
+  return { ...band, least, ceiling: primeCeiling(model.sheet), widestHidden: widestHidden(model, setUp, least), flow }
 }
 
 /** How far under the best value next to no healthy prime reads, in standard deviations: 5 of 1,000 may be told not to start. */
@@ -44,15 +48,15 @@ const STARTER = 0.08
 const GAUGE = 7e3
 
 /** Least reading to accept, Pa. */
-function leastToAccept(model: Model, way: PrimeWay, { pressure, low }: Band): number {
+function leastToAccept(model: Model, setUp: PrimeSetUp, { pressure, low }: Band): number {
   const byModel = (pressure - low) / 1.645
   const assumed = (key: string) => !(key in model.sheet.readings)
   const share =
-    way.method === 'drill'
+    setUp.method === 'drill'
       ? assumed('prime.drillSpeed')
         ? DRILL
         : 0.02
-      : way.method === 'tank'
+      : setUp.method === 'tank'
         ? assumed('prime.tankPressure')
           ? 0.05
           : 0.02
@@ -60,12 +64,12 @@ function leastToAccept(model: Model, way: PrimeWay, { pressure, low }: Band): nu
           ? STARTER
           : 0.03
   // What a slower drive really takes off: little while the relief valve is open, much once it is shut.
-  const slower: PrimeWay = {
-    ...way,
-    drillSpeed: (1 - share) * way.drillSpeed,
-    crankSpeed: (1 - share) * way.crankSpeed,
+  const slower: PrimeSetUp = {
+    ...setUp,
+    drillSpeed: (1 - share) * setUp.drillSpeed,
+    crankSpeed: (1 - share) * setUp.crankSpeed,
   }
-  const byDrive = turnsPump(way.method)
+  const byDrive = turnsPump(setUp.method)
     ? Math.max(0, pressure - gaugePressure(model, momentOf(model, slower)))
     : share * pressure
   return Math.max(0.25 * pressure, pressure - FAR * Math.hypot(byModel, byDrive, GAUGE))
@@ -75,13 +79,13 @@ function leastToAccept(model: Model, way: PrimeWay, { pressure, low }: Band): nu
 const WIDEST = 6
 
 /** How many times wider than recorded all bearings could be and the gauge still show the least to accept: an open relief valve holds it up. */
-function widestHidden(model: Model, way: PrimeWay, least: number): number {
+function widestHidden(model: Model, setUp: PrimeSetUp, least: number): number {
   const { values } = model
   const recorded = [values.main.clearance, values.rod.clearance]
   const putBack = () => void ([values.main.clearance, values.rod.clearance] = recorded)
   const shows = (factor: number) => {
     scaleBearings(values, factor)
-    const holds = gaugePressure(model, momentOf(model, way)) >= least
+    const holds = gaugePressure(model, momentOf(model, setUp)) >= least
     putBack()
     return holds
   }
@@ -97,24 +101,24 @@ function widestHidden(model: Model, way: PrimeWay, least: number): number {
 }
 
 /** The full circuit with what priming hangs on it; a tank's hose is open. */
-function primedModel(sheet: Sheet, way: PrimeWay): Model {
+function primedModel(sheet: Sheet, setUp: PrimeSetUp): Model {
   const model = modelOf(sheet)
-  if (turnsPump(way.method)) return model
+  if (turnsPump(setUp.method)) return model
   let plan: PrimePlan | undefined
   const engine = prepareEngine(
     sheet.layout,
     leftOutOf(sheet),
-    (circuit) => (plan = extendForPriming(circuit, way.port, way.antiDrain, sheet.layout.filter)),
+    (circuit) => (plan = extendForPriming(circuit, setUp.port, setUp.antiDrain, sheet.layout.filter)),
   )
-  plan!.tank.pressure = way.tankPressure
-  plan!.hose.conductance = hoseConductance(oilAt(model.oil, way.temperature))
+  plan!.tank.pressure = setUp.tankPressure
+  plan!.hose.conductance = hoseConductance(oilAt(model.oil, setUp.temperature))
   return { ...model, engine }
 }
 
-function momentOf(model: Model, way: PrimeWay) {
-  const crank = way.method === 'starter' || way.method === 'hand' ? way.crankSpeed : 0
-  const pump = way.method === 'drill' ? way.drillSpeed : crank * model.values.pump.driveRatio
-  return { speed: crank, pumpSpeed: pump, temperature: way.temperature, meanPressure: 0 }
+function momentOf(model: Model, setUp: PrimeSetUp) {
+  const crank = setUp.method === 'starter' || setUp.method === 'hand' ? setUp.crankSpeed : 0
+  const pump = setUp.method === 'drill' ? setUp.drillSpeed : crank * model.values.pump.driveRatio
+  return { speed: crank, pumpSpeed: pump, temperature: setUp.temperature, meanPressure: 0 }
 }
 
 /** Judges a prime reading: under the least, or over what filter and seals may see, is a stop; above the band is a watch, since cold oil and a stiff valve can do it. */

@@ -1,4 +1,4 @@
-import { METHODS } from '../parts/primingWay'
+import { METHODS } from '../parts/primingWords'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { newSheet, PRESETS } from '../record/layouts'
@@ -9,10 +9,11 @@ import { primeRun } from './run'
 import { filledAfter, primeClock, timeToPressureAfter } from './standing'
 import { primeTimeline } from './timeline'
 import { type PrimeSeen, primeSuspects, primeWord, type StandingWord, standingWord } from './watch'
-import { type PrimeWay, primeWayOf } from './way'
+import { type PrimeSetUp, primeSetUpOf } from './setUp'
 
 const six = DEMO_BUILDS.ottiline()
-const runOf = (more: Partial<PrimeWay> = {}, sheet: Sheet = six) => primeRun(modelOf(sheet), primeWayOf(sheet, more))
+const runOf = (more: Partial<PrimeSetUp> = {}, sheet: Sheet = six) =>
+  primeRun(modelOf(sheet), primeSetUpOf(sheet, more))
 
 describe('priming an engine by the model', () => {
   it('by drill, packed, filter off: oil at the pad, then the gauge, then every outlet, and the pressure that was expected', () => {
@@ -55,7 +56,7 @@ describe('priming an engine by the model', () => {
     expect(stalled).toMatchObject({ primed: false, reason: 'cannot-push' })
     const cures = curesFor(modelOf(six), stalled)
     expect(cures.map(({ key }) => key)).toEqual(expect.arrayContaining(['pack', 'filter-off', 'tank']))
-    for (const { way } of cures) expect(runOf(way).primed).toBe(true)
+    for (const { setUp } of cures) expect(runOf(setUp).primed).toBe(true)
     expect(runOf({ drillSpeed: 0 })).toMatchObject({ primed: false, reason: 'not-turning' })
     expect(runOf({ method: 'tank', tankVolume: 0.05e-3 })).toMatchObject({ primed: false, reason: 'tank-empty' })
   })
@@ -74,9 +75,9 @@ describe('priming an engine by the model', () => {
   })
   it('recommends the way with the filter that also primes a pump whose packing is gone', () => {
     const model = modelOf(DEMO_BUILDS.dunmarrow())
-    const way = primeWayOf(model.sheet, { packing: 'assembly-lubricant' })
-    expect(filterSideBySide(model, way).map(({ primed }) => primed)).toEqual([true, true, true])
-    expect(safeFilter(model, way)).toBe('off')
+    const setUp = primeSetUpOf(model.sheet, { packing: 'assembly-lubricant' })
+    expect(filterSideBySide(model, setUp).map(({ primed }) => primed)).toEqual([true, true, true])
+    expect(safeFilter(model, setUp)).toBe('off')
   })
   it('oil poured after the pump fills what lies after it and leaves the air gap', () => {
     const after = runOf({ method: 'hand', port: 'gauge', packing: 'dry', filter: 'filled', poured: 1e-3 })
@@ -85,7 +86,7 @@ describe('priming an engine by the model', () => {
     expect(after.moments.at(-1)!.full[after.nodes.indexOf('pump inlet')]).toBeLessThan(0.5)
   })
   it('a plug left out shows as a gauge that never rises to its least', () => {
-    expect(primeRun(modelOf(six), primeWayOf(six), { leftOut: ['passage.rearPlug'] }).pressure).toBeLessThan(
+    expect(primeRun(modelOf(six), primeSetUpOf(six), { leftOut: ['passage.rearPlug'] }).pressure).toBeLessThan(
       0.2 * runOf().pressure,
     )
   })
@@ -93,7 +94,7 @@ describe('priming an engine by the model', () => {
 
 describe('the timeline', () => {
   it('has a band round every time, wider for an engine that nobody measured', () => {
-    const known = primeTimeline(six, primeWayOf(six))
+    const known = primeTimeline(six, primeSetUpOf(six))
     expect(known.chance).toBe(1)
     for (const band of [known.pad!, known.gauge!, known.pressure!]) {
       expect(band.low).toBeLessThan(band.best)
@@ -104,7 +105,7 @@ describe('the timeline', () => {
     expect(known.oil.low / known.oil.best).toBeLessThan(0.8)
     expect(known.oil.high / known.oil.best).toBeGreaterThan(1.2)
     const blank = newSheet('inline6', 'x', 'y')
-    const guessed = primeTimeline(blank, primeWayOf(blank, { packing: 'assembly-lubricant' }))
+    const guessed = primeTimeline(blank, primeSetUpOf(blank, { packing: 'assembly-lubricant' }))
     expect((guessed.gauge!.high - guessed.gauge!.low) / guessed.gauge!.best).toBeGreaterThan(
       (known.gauge!.high - known.gauge!.low) / known.gauge!.best,
     )
@@ -114,7 +115,7 @@ describe('the timeline', () => {
 describe('a starter in bursts', () => {
   it('is timed by the seconds of turning, whatever rests lie between them', () => {
     const by = (rest: number) =>
-      primeRun(modelOf(six), primeWayOf(six, { method: 'starter', filter: 'dry', burst: 10, rest }))
+      primeRun(modelOf(six), primeSetUpOf(six, { method: 'starter', filter: 'dry', burst: 10, rest }))
     const [none, usual, long] = [0, 30, 120].map(by)
     for (const run of [none, usual, long]) {
       expect(run.primed).toBe(true)
@@ -129,7 +130,7 @@ describe('a starter in bursts', () => {
 })
 
 describe('the early word', () => {
-  const timeline = primeTimeline(six, primeWayOf(six, { filter: 'off' }))
+  const timeline = primeTimeline(six, primeSetUpOf(six, { filter: 'off' }))
   const modelled = { timeline, expected: { least: 4e5, high: 4.6e5 } }
   const word = (seen: PrimeSeen) => primeWord(seen, modelled, 7e5)
   const seen = { turned: 0, gauge: 0, flicker: 0, still: 0 }
@@ -202,8 +203,8 @@ describe('the early word', () => {
     expect(next(stopped, on, at(2, 0)).word).toBe(on)
   })
   it('tells a relief that stands open from a plug left out and a pump that does not draw', () => {
-    const way = primeWayOf(six, { filter: 'off' })
-    const first = (more: object) => primeSuspects(six, way, { ...seen, turned: 30, still: 10, ...more })[0].key
+    const setUp = primeSetUpOf(six, { filter: 'off' })
+    const first = (more: object) => primeSuspects(six, setUp, { ...seen, turned: 30, still: 10, ...more })[0].key
     expect(first({ pad: 1, gauge: 1e3 })).toBe('relief-open')
     expect(first({ pad: 1, gauge: 0.35e5 })).toBe('plug-out')
     expect(['dry-pump', 'pickup-air']).toContain(first({ gauge: 0 }))
@@ -213,25 +214,25 @@ describe('the early word', () => {
 
 describe('a primed engine that stands', () => {
   const model = modelOf(six)
-  const way = primeWayOf(six)
+  const setUp = primeSetUpOf(six)
   it('drains: never fuller later, the gallery through its bearings first, the filter held by its anti-drain valve', () => {
-    let before = filledAfter(model, 0, way)
+    let before = filledAfter(model, 0, setUp)
     for (const hours of [1, 10, 100, 1000, 1e4]) {
-      const now = filledAfter(model, hours * 3600, way)
+      const now = filledAfter(model, hours * 3600, setUp)
       for (const [node, share] of Object.entries(now)) expect(share, node).toBeLessThanOrEqual(before[node] + 1e-12)
       before = now
     }
-    const day = filledAfter(model, 86400, way)
+    const day = filledAfter(model, 86400, setUp)
     expect(day['gallery 1']).toBeLessThan(0.5)
     expect(day['filter can']).toBeGreaterThan(0.95)
   })
   it('without an anti-drain valve the filter empties through the pump, and the gauge comes late', () => {
-    const open = { ...way, antiDrain: false }
+    const open = { ...setUp, antiDrain: false }
     expect(filledAfter(model, 10 * 86400, open)['filter can']).toBeLessThan(
-      filledAfter(model, 10 * 86400, way)['filter can'] - 0.5,
+      filledAfter(model, 10 * 86400, setUp)['filter can'] - 0.5,
     )
     expect(timeToPressureAfter(model, 20 * 86400, open)).toBeGreaterThan(
-      2 * timeToPressureAfter(model, 20 * 86400, way),
+      2 * timeToPressureAfter(model, 20 * 86400, setUp),
     )
   })
   it('its prime is good for hours to days, for less with wide bearings, and never longer than the house has it', () => {

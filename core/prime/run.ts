@@ -8,7 +8,7 @@ import { AIR, airPressure, OPEN_TO_AIR } from './air'
 import { prepareFilling } from './filling'
 import type { Filling, Turning } from './types'
 import { outletsOf } from './outlets'
-import type { PrimeWay } from './way'
+import type { PrimeSetUp } from './setUp'
 
 /** Longest that anybody turns a pump in hope, s of turning; a stalled circuit is given up after this long of it without a drop, s. */
 const LONGEST = 300
@@ -50,7 +50,7 @@ export interface PrimeMoment {
 export type Stall = 'not-turning' | 'cannot-draw' | 'cannot-push' | 'draws-air' | 'tank-empty' | 'no-hold' | 'slow'
 
 export interface PrimeRun {
-  way: PrimeWay
+  setUp: PrimeSetUp
   primed: boolean
   /** Seconds of turning until oil runs before the filter, stands at the gauge, and the gauge reads nine tenths of where it settles. */
   timeToPad?: number
@@ -78,42 +78,44 @@ export interface Priming {
   turning: (on: boolean) => Turning
 }
 
-export function preparePriming({ sheet, values, oil }: PrimeModel, way: PrimeWay, fault: PrimeFault = {}): Priming {
+export function preparePriming({ sheet, values, oil }: PrimeModel, setUp: PrimeSetUp, fault: PrimeFault = {}): Priming {
   const filled: Record<string, number> = {}
-  let packing = way.packing
-  if (way.method === 'hand' && way.port === 'pump') {
+  let packing = setUp.packing
+  if (setUp.method === 'hand' && setUp.port === 'pump') {
     filled['pump inlet'] = 1
     if (packing === 'dry') packing = 'oil'
   }
   const filling = prepareFilling({
     layout: sheet.layout,
     values,
-    oil: oilAt(oil, way.temperature),
-    temperature: way.temperature,
+    oil: oilAt(oil, setUp.temperature),
+    temperature: setUp.temperature,
     leftOut: [...leftOutOf(sheet), ...(fault.leftOut ?? [])],
     packing,
-    filter: way.filter === 'off' && sheet.layout.filter ? 'off' : way.filter === 'filled' ? 1 : 0,
-    antiDrain: way.antiDrain,
-    filterVolume: way.filterVolume,
+    filter: setUp.filter === 'off' && sheet.layout.filter ? 'off' : setUp.filter === 'filled' ? 1 : 0,
+    antiDrain: setUp.antiDrain,
+    filterVolume: setUp.filterVolume,
     airLeak: fault.airLeak,
     filled,
-    ...(way.method === 'tank' ? { tank: { port: way.port, pressure: way.tankPressure, volume: way.tankVolume } } : {}),
+    ...(setUp.method === 'tank'
+      ? { tank: { port: setUp.port, pressure: setUp.tankPressure, volume: setUp.tankVolume } }
+      : {}),
     // By hand oil runs in under its own weight: a funnel half a metre over the port.
-    ...(way.method === 'hand' && way.port === 'gauge'
-      ? { tank: { port: 'gauge' as const, pressure: 4e3, volume: way.poured } }
+    ...(setUp.method === 'hand' && setUp.port === 'gauge'
+      ? { tank: { port: 'gauge' as const, pressure: 4e3, volume: setUp.poured } }
       : {}),
   })
   const turning = (on: boolean): Turning =>
-    way.method === 'drill'
-      ? { pump: on ? way.drillSpeed : 0, crank: 0 }
-      : way.method === 'tank'
+    setUp.method === 'drill'
+      ? { pump: on ? setUp.drillSpeed : 0, crank: 0 }
+      : setUp.method === 'tank'
         ? { pump: 0, crank: 0 }
-        : { pump: on ? way.crankSpeed * values.pump.driveRatio : 0, crank: on ? way.crankSpeed : 0 }
-  return { filling, turning, turningAt: (seconds) => turning(switchedOn(way, seconds)) }
+        : { pump: on ? setUp.crankSpeed * values.pump.driveRatio : 0, crank: on ? setUp.crankSpeed : 0 }
+  return { filling, turning, turningAt: (seconds) => turning(switchedOn(setUp, seconds)) }
 }
 
 /** Whether the switch is held, by the clock: a starter rests between its bursts; a drill and a tank go on. */
-function switchedOn({ method, burst, rest }: PrimeWay, seconds: number): boolean {
+function switchedOn({ method, burst, rest }: PrimeSetUp, seconds: number): boolean {
   return method === 'drill' || method === 'tank' || seconds % (burst + rest) < burst
 }
 
@@ -122,8 +124,8 @@ function switchedOn({ method, burst, rest }: PrimeWay, seconds: number): boolean
  *
  * The pad's oil is let run for two seconds, then the filter goes on dry.
  */
-export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {}, longest = LONGEST): PrimeRun {
-  const { filling, turningAt } = preparePriming(model, way, fault)
+export function primeRun(model: PrimeModel, setUp: PrimeSetUp, fault: PrimeFault = {}, longest = LONGEST): PrimeRun {
+  const { filling, turningAt } = preparePriming(model, setUp, fault)
   const outlets: (Outlet & { time?: number })[] = outletsOf(model.sheet.layout)
   const place = new Map(filling.nodes.map((node, i) => [node, i]))
   const full = (node: string) => filling.flooded[place.get(node)!] === 1
@@ -144,12 +146,12 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
   note(false)
   let since: number | undefined
   while (turned < longest) {
-    const on = switchedOn(way, filling.time + 1e-6)
+    const on = switchedOn(setUp, filling.time + 1e-6)
     filling.advance(STEP, turningAt(filling.time + 1e-6))
     if (on) turned += STEP
     else rested += STEP
-    if (at.pad === undefined && way.method !== 'tank' && full(filling.before)) at.pad = turned
-    if (way.filter === 'off' && at.pad !== undefined && turned >= at.pad + AT_PAD) filling.fitFilter(0)
+    if (at.pad === undefined && setUp.method !== 'tank' && full(filling.before)) at.pad = turned
+    if (setUp.filter === 'off' && at.pad !== undefined && turned >= at.pad + AT_PAD) filling.fitFilter(0)
     if (at.gauge === undefined && full(filling.engine.plan.gauge)) at.gauge = turned
     for (const outlet of outlets) if (outlet.time === undefined && full(outlet.node)) outlet.time = turned
     note(on)
@@ -163,7 +165,7 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
   const primed = since !== undefined && pressure > HOLDS
   const reached = moments.find(({ gauge }) => gauge >= 0.9 * pressure)
   return {
-    way,
+    setUp,
     primed,
     outlets,
     rested,
@@ -179,7 +181,7 @@ export function primeRun(model: PrimeModel, way: PrimeWay, fault: PrimeFault = {
       ? {}
       : {
           reason:
-            since !== undefined || full(filling.engine.plan.gauge) ? 'no-hold' : whyStalled(model, way, fault, full),
+            since !== undefined || full(filling.engine.plan.gauge) ? 'no-hold' : whyStalled(model, setUp, fault, full),
         }),
   }
 }
@@ -199,21 +201,21 @@ function settled(moments: PrimeMoment[]): number {
 /** What held the oil back, by what the pump could do with air against what was asked of it. */
 function whyStalled(
   { values, oil }: PrimeModel,
-  way: PrimeWay,
+  setUp: PrimeSetUp,
   fault: PrimeFault,
   full: (node: string) => boolean,
 ): Stall {
-  if (way.method === 'tank') return 'tank-empty'
+  if (setUp.method === 'tank') return 'tank-empty'
   if (fault.airLeak) return 'draws-air'
-  const speed = way.method === 'drill' ? way.drillSpeed : way.crankSpeed * values.pump.driveRatio
+  const speed = setUp.method === 'drill' ? setUp.drillSpeed : setUp.crankSpeed * values.pump.driveRatio
   if (speed <= 0) return 'not-turning'
   if (full('pump inlet') && full('pump outlet')) return 'slow'
   const could = airPressure(
     values.pump.displacement,
     speed,
-    slipConductance(values.pump, AIR.viscosity) * OPEN_TO_AIR[way.packing],
+    slipConductance(values.pump, AIR.viscosity) * OPEN_TO_AIR[setUp.packing],
   )
-  return could < oilAt(oil, way.temperature).density * 9.80665 * Math.max(0, values.pickup.lift)
+  return could < oilAt(oil, setUp.temperature).density * 9.80665 * Math.max(0, values.pickup.lift)
     ? 'cannot-draw'
     : 'cannot-push'
 }

@@ -6,7 +6,7 @@ import { modelOf } from '../outlook/model'
 import { slipConductance } from '../pump/slip'
 import { prepareFilling } from './filling'
 import { preparePriming, type PrimeModel } from './run'
-import { type PrimeWay, primeWayOf } from './way'
+import { type PrimeSetUp, primeSetUpOf } from './setUp'
 
 const GRAVITY = 9.80665
 const HOUR = 3600
@@ -23,13 +23,13 @@ const drains = (node: string) => !BEFORE_FILTER.includes(node)
  * lies before it runs back through the pump's gaps under the height of the filter and the pump, as fast as air is let in past the anti-drain
  * valve: that valve's seep where it holds, the gaps alone where there is none. The filter empties first, then the tube.
  */
-export function filledAfter(model: PrimeModel, seconds: number, way: PrimeWay): Record<string, number> {
-  const { filling } = preparePriming(model, { ...way, method: 'drill', filter: 'dry' })
+export function filledAfter(model: PrimeModel, seconds: number, setUp: PrimeSetUp): Record<string, number> {
+  const { filling } = preparePriming(model, { ...setUp, method: 'drill', filter: 'dry' })
   const { sheet, values } = model
-  const oil = oilAt(model.oil, way.temperature)
+  const oil = oilAt(model.oil, setUp.temperature)
   filling.advance(1e-3, { pump: 0, crank: 0 })
   const { network } = filling.engine.circuit
-  filling.engine.set(values, { speed: 0, pumpSpeed: 0, temperature: way.temperature, meanPressure: 0 }, oil)
+  filling.engine.set(values, { speed: 0, pumpSpeed: 0, temperature: setUp.temperature, meanPressure: 0 }, oil)
   const films = network.elements.reduce(
     (sum, element) =>
       element.kind === 'bearing'
@@ -47,7 +47,7 @@ export function filledAfter(model: PrimeModel, seconds: number, way: PrimeWay): 
   const after = sum(drains)
   const galleries = Math.exp((-films * fallOf(0.06 * stroke) * seconds) / after)
   const slip = slipConductance(values.pump, oil.viscosity)
-  const back = sheet.layout.filter && way.antiDrain ? 1 / (1 / slip + 1 / SEEP) : slip
+  const back = sheet.layout.filter && setUp.antiDrain ? 1 / (1 / slip + 1 / SEEP) : slip
   let gone = back * fallOf(Math.max(0.05, values.pickup.lift) + 0.05 * stroke) * seconds
   const drained: Record<string, number> = Object.fromEntries(
     filling.nodes.map((node) => [node, drains(node) ? galleries : 1]),
@@ -65,19 +65,19 @@ export function filledAfter(model: PrimeModel, seconds: number, way: PrimeWay): 
 }
 
 /** Seconds until the gauge holds a third of what it will, when the engine fires after standing; Infinity when it never does in 30 s. */
-export function timeToPressureAfter(model: PrimeModel, seconds: number, way: PrimeWay): number {
+export function timeToPressureAfter(model: PrimeModel, seconds: number, setUp: PrimeSetUp): number {
   const { sheet, values } = model
   const speed = requireValue(sheet, 'brief.coldIdleSpeed').value
   const filling = prepareFilling({
     layout: sheet.layout,
     values,
-    oil: oilAt(model.oil, way.temperature),
-    temperature: way.temperature,
+    oil: oilAt(model.oil, setUp.temperature),
+    temperature: setUp.temperature,
     packing: 'wet',
     filter: 1,
-    antiDrain: way.antiDrain,
-    filterVolume: way.filterVolume,
-    filled: filledAfter(model, seconds, way),
+    antiDrain: setUp.antiDrain,
+    filterVolume: setUp.filterVolume,
+    filled: filledAfter(model, seconds, setUp),
   })
   const settles = 30e3
   while (filling.time < 30) {
@@ -103,11 +103,11 @@ const DRAINED = 0.25
  */
 export function primeClock(sheet: Sheet): PrimeClock {
   const model = modelOf(sheet)
-  const way = primeWayOf(sheet)
+  const setUp = primeSetUpOf(sheet)
   const most = ruleOf(sheet, 'prime.goodFor')
   const deadline = ruleOf(sheet, 'start.deadline')
-  const drained = (seconds: number) => filledAfter(model, seconds, way)[`gallery 1`] < DRAINED
-  const late = (seconds: number) => drained(seconds) || timeToPressureAfter(model, seconds, way) > deadline
+  const drained = (seconds: number) => filledAfter(model, seconds, setUp)[`gallery 1`] < DRAINED
+  const late = (seconds: number) => drained(seconds) || timeToPressureAfter(model, seconds, setUp) > deadline
   if (!late(most)) return { good: most, because: 'house' }
   let low = 0
   let high = most

@@ -1,7 +1,7 @@
-import type { Method } from '../parts/primingWay'
+import type { Method } from '../parts/primingWords'
 import { oilFill } from '../parts/pickupRecord'
 import type { Sheet } from '../record/schema'
-import type { PrimeWay } from './way'
+import type { PrimeSetUp } from './setUp'
 
 /** How a method goes at the engine: what is needed, what is done in which order, what can hurt. */
 export interface MethodGuide {
@@ -23,22 +23,22 @@ function oilIn(sheet: Sheet): string {
 }
 
 /** A method's guide for a build, with its own speeds, ports and filter. */
-export function guideOf(sheet: Sheet, way: PrimeWay): MethodGuide {
+export function guideOf(sheet: Sheet, setUp: PrimeSetUp): MethodGuide {
   const port =
-    way.port === 'pump'
+    setUp.port === 'pump'
       ? 'the pump’s own port'
       : sheet.layout.filter
         ? 'the gauge port, behind the filter'
         : 'the gauge port'
   const filter = !sheet.layout.filter
     ? []
-    : way.filter === 'off'
+    : setUp.filter === 'off'
       ? ['Leave the filter off, a tray under its pad.']
-      : way.filter === 'filled'
+      : setUp.filter === 'filled'
         ? ['Fit the filter, filled.']
         : ['Fit the filter dry, its seal oiled.']
   const padStep =
-    sheet.layout.filter && way.filter === 'off'
+    sheet.layout.filter && setUp.filter === 'off'
       ? ['When oil runs at the pad, stop and fit the filter with its seal oiled.']
       : []
   const turn = 'Turn the crank a little at a time while the pressure is on.'
@@ -50,7 +50,7 @@ export function guideOf(sheet: Sheet, way: PrimeWay): MethodGuide {
         'drill with a two-handed grip',
         'priming shaft that fits the pump',
         'mechanical gauge',
-        ...(way.filter === 'off' ? ['tray'] : []),
+        ...(setUp.filter === 'off' ? ['tray'] : []),
       ],
       steps: [
         oilIn(sheet),
@@ -127,7 +127,7 @@ export function guideOf(sheet: Sheet, way: PrimeWay): MethodGuide {
       },
     },
   }
-  return GUIDES[way.method]
+  return GUIDES[setUp.method]
 }
 
 /** What is looked at before the intake goes on, and at the last prime, with which the clock begins. */

@@ -4,7 +4,7 @@ import { modelOf } from '../outlook/model'
 import { deviation, mean } from '../quantity/mean'
 import type { Sheet } from '../record/schema'
 import { type PrimeFault, type PrimeRun, primeRun } from './run'
-import type { PrimeWay } from './way'
+import type { PrimeSetUp } from './setUp'
 
 export interface PrimeTimeline {
   run: PrimeRun
@@ -25,9 +25,9 @@ const ROOMS = 0.15
  * When oil should be where by a way of priming, with its band: the model marched with its best values and again with samples of its
  * uncertain inputs; the spread of the samples, and of the passages' rooms that nobody measures, as a normal one.
  */
-export function primeTimeline(sheet: Sheet, way: PrimeWay, samples = 8, fault: PrimeFault = {}): PrimeTimeline {
+export function primeTimeline(sheet: Sheet, setUp: PrimeSetUp, samples = 8, fault: PrimeFault = {}): PrimeTimeline {
   const model = modelOf(sheet)
-  const run = primeRun(model, way, fault)
+  const run = primeRun(model, setUp, fault)
   const random = seeded(41)
   const uncertain = model.inputs.filter(({ sigma }) => sigma > 0)
   const runs: PrimeRun[] = []
@@ -36,7 +36,7 @@ export function primeTimeline(sheet: Sheet, way: PrimeWay, samples = 8, fault: P
       const value = input.value + Math.max(-2, Math.min(2, normal(random))) * input.sigma
       input.put(model.values, input.value > 0 ? Math.max(0.2 * input.value, value) : value)
     }
-    runs.push(primeRun(model, way, fault))
+    runs.push(primeRun(model, setUp, fault))
   }
   for (const input of uncertain) input.put(model.values, input.value)
   const band = (pick: (run: PrimeRun) => number | undefined): Ranged | undefined => {

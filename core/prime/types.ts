@@ -1,5 +1,5 @@
 import type { EngineValues } from '../parts/list'
-import type { Packing } from '../parts/primingWay'
+import type { Packing } from '../parts/primingWords'
 import type { Engine } from '../engine/engine'
 import type { Layout } from '../record/schema'
 import type { OilState } from '../oil/oil'

@@ -6,7 +6,7 @@ import { type Fault, faultOf } from '../trace/faults'
 import type { PrimeExpectation } from './prime'
 import { type PrimeRun, primeRun } from './run'
 import type { PrimeTimeline } from './timeline'
-import type { PrimeWay } from './way'
+import type { PrimeSetUp } from './setUp'
 
 /** What has been seen of a prime so far. */
 export interface PrimeSeen {
@@ -86,7 +86,7 @@ export function primeWord(seen: PrimeSeen, modelled: PrimeModelled | undefined, 
   )
     return word('gauges-differ', 'watch', seen.sender - seen.gauge)
   if (
-    run.way.filter === 'off' &&
+    run.setUp.filter === 'off' &&
     timeline.pad &&
     seen.pad === undefined &&
     seen.gauge < RISEN &&
@@ -163,13 +163,13 @@ const TIME = 0.4
  * Faults that fit a prime that departs from its model, most likely first: each primed by the model in its place, and held
  * against when oil came to the pad, what the gauge says and how it flickers.
  */
-export function primeSuspects(sheet: Sheet, way: PrimeWay, seen: PrimeSeen): PrimeSuspect[] {
+export function primeSuspects(sheet: Sheet, setUp: PrimeSetUp, seen: PrimeSeen): PrimeSuspect[] {
   const keys = (Object.keys(USUAL) as FaultKey[]).filter(
-    (key) => way.method !== 'tank' || (key !== 'undriven' && key !== 'dry-pump' && key !== 'pickup-air'),
+    (key) => setUp.method !== 'tank' || (key !== 'undriven' && key !== 'dry-pump' && key !== 'pickup-air'),
   )
   const scored = keys.map((key) => {
     const fits = variants(sheet, key).map((fault) =>
-      Math.exp(-0.5 * misfit(runWith(sheet, way, fault), fault, way, seen)),
+      Math.exp(-0.5 * misfit(runWith(sheet, setUp, fault), fault, setUp, seen)),
     )
     return { key, score: (USUAL[key]! * fits.reduce((sum, fit) => sum + fit, 0)) / fits.length }
   })
@@ -194,22 +194,22 @@ function variants(sheet: Sheet, key: FaultKey): Fault[] {
 }
 
 /** The prime as it goes with a fault in its place. */
-export function runWith(sheet: Sheet, way: PrimeWay, fault: Fault): PrimeRun {
+export function runWith(sheet: Sheet, setUp: PrimeSetUp, fault: Fault): PrimeRun {
   const model = modelOf(sheet)
   const values = structuredClone(model.values)
   fault.change?.(values)
-  const changed: PrimeWay = {
-    ...way,
+  const changed: PrimeSetUp = {
+    ...setUp,
     ...(fault.pump ?? {}),
     ...(fault.undriven ? { drillSpeed: 0, crankSpeed: 0 } : {}),
   }
   return primeRun({ sheet, values, oil: model.oil }, changed, { airLeak: fault.airLeak, leftOut: fault.leftOut }, 60)
 }
 
-function misfit(run: PrimeRun, fault: Fault, way: PrimeWay, seen: PrimeSeen): number {
+function misfit(run: PrimeRun, fault: Fault, setUp: PrimeSetUp, seen: PrimeSeen): number {
   const gauge = (fault.sender ?? 1) * run.pressure
   let sum = ((gauge - seen.gauge) / Math.hypot(PRESSURE * Math.min(gauge, seen.gauge), SENDER)) ** 2
-  const visible = way.filter === 'off' && way.method !== 'tank'
+  const visible = setUp.filter === 'off' && setUp.method !== 'tank'
   if (visible) {
     if (seen.pad === undefined && run.timeToPad !== undefined && run.timeToPad < 0.8 * seen.turned) sum += 9
     if (seen.pad !== undefined)

@@ -4,7 +4,7 @@ import { usableSheet } from '../engine/usableSheet'
 import { oilGrade } from '../oil/grades'
 import { START_POINTS } from '../parts/firstStart'
 import { ANY_PARTS } from '../parts/list'
-import { primeWayOf } from '../prime/way'
+import { primeSetUpOf } from '../prime/setUp'
 import type { Verdict } from '../quantity/verdict'
 import type { CheckItem } from '../record/looked'
 import { oilOf } from '../record/oil'
@@ -26,7 +26,7 @@ export interface StationProgress {
 
 /** Whether a check belongs to the way in which this engine is primed. */
 export function forMethod(sheet: Sheet, { methods }: Pick<CheckItem, 'methods'>): boolean {
-  return !methods || methods.includes(primeWayOf(sheet).method)
+  return !methods || methods.includes(primeSetUpOf(sheet).method)
 }
 
 /** Everything that a layout and its way of priming ask for, and whether it is on record. */

@@ -6,10 +6,10 @@ import { modelOf } from '../outlook/model'
 import { prepareFilling } from '../prime/filling'
 import type { Filling } from '../prime/types'
 import { filledAfter } from '../prime/standing'
-import { primeWayOf } from '../prime/way'
+import { primeSetUpOf } from '../prime/setUp'
 import { normal } from '../random/random'
 import type { RunSample } from '../start/watchTypes'
-import type { RigAction } from './actions'
+import type { RigAction } from '../run/actions'
 import {
   briefSpeed,
   drawTruth,
@@ -52,7 +52,7 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
   const { random } = instruments
   const oil = oilOfSheet(sheet)
   const hot = requireValue(sheet, 'brief.hotOil').value
-  const way = primeWayOf(sheet)
+  const setUp = primeSetUpOf(sheet)
   const [idle, coldIdle, working, cranking] = (
     ['idleSpeed', 'coldIdleSpeed', 'workingSpeed', 'crankingSpeed'] as const
   ).map((key) => briefSpeed(sheet, key))
@@ -75,12 +75,12 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
     oil: oil(temperature),
     temperature,
     leftOut,
-    filterVolume: way.filterVolume,
-    antiDrain: way.antiDrain,
+    filterVolume: setUp.filterVolume,
+    antiDrain: setUp.antiDrain,
     airLeak: fault?.airLeak,
     ...(fault?.pump
       ? { packing: fault.pump.packing, filter: fault.pump.filter === 'filled' ? 1 : 0 }
-      : { packing: 'wet' as const, filter: 1, filled: filledAfter(modelOf(sheet), spec.stood ?? 600, way) }),
+      : { packing: 'wet' as const, filter: 1, filled: filledAfter(modelOf(sheet), spec.stood ?? 600, setUp) }),
   })
 
   function targetSpeed(action: RigAction): number {

@@ -1,7 +1,7 @@
 import type { Quantity } from '../record/quantity'
 import { bearingsOf } from '../parts/clearances'
 import type { Sheet } from '../record/schema'
-import { heldValue, quantityAt } from '../engine/values'
+import { recordedOrDefault, quantityAt } from '../engine/values'
 import type { ReadingKey } from '../parts/list'
 import { normal, seeded } from '../random/random'
 
@@ -35,7 +35,7 @@ export function gaugeReading(sheet: Sheet, key: string, engine: number, press: n
 
 /** What stands there, or is usual there, and how much engines differ. */
 function usual(sheet: Sheet, quantity: Quantity): { value: number; sigma: number } {
-  const held = heldValue(sheet, quantity.key as ReadingKey)
+  const held = recordedOrDefault(sheet, quantity.key as ReadingKey)
   if (held) return { value: held.value, sigma: held.source === 'layout' ? 0.3 * (quantity.fallbackSigma ?? 0) : 0 }
   if (quantity.bearing?.side) {
     const { set, number, side } = quantity.bearing

@@ -1,7 +1,7 @@
 import type { Sheet } from '../record/schema'
 import { modelOf } from '../outlook/model'
 import { preparePriming } from '../prime/run'
-import { type PrimeWay, primeWayOf } from '../prime/way'
+import { type PrimeSetUp, primeSetUpOf } from '../prime/setUp'
 import { faultOf } from '../trace/faults'
 import { drawTruth, prepareInstruments, type RigSpec, type Truth } from './rig'
 
@@ -32,22 +32,22 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
   const fault = spec.fault ? faultOf(spec.fault.key, sheet.layout, spec.fault.severity) : undefined
   const truth = drawTruth(sheet, spec, fault)
   const instruments = prepareInstruments(truth, spec)
-  const planned = spec.way ?? primeWayOf(sheet)
-  const way: PrimeWay = { ...planned, ...(fault?.pump ?? {}) }
+  const planned = spec.setUp ?? primeSetUpOf(sheet)
+  const setUp: PrimeSetUp = { ...planned, ...(fault?.pump ?? {}) }
   const { filling, turning: turningWhile } = preparePriming(
     { sheet, values: truth.values, oil: modelOf(sheet).oil },
-    way,
+    setUp,
     { airLeak: fault?.airLeak, leftOut: fault?.leftOut },
   )
   let on = false
   let time = 0
   const told = new Set<string>()
   const news: string[] = []
-  if (way.method === 'tank') filling.push(false)
+  if (setUp.method === 'tank') filling.push(false)
 
   function look(): void {
     filling.nodes.forEach((node, i) => {
-      const name = node === filling.before && way.filter === 'off' ? 'pad' : node
+      const name = node === filling.before && setUp.filter === 'off' ? 'pad' : node
       if (filling.flooded[i] && !told.has(name)) {
         told.add(name)
         news.push(name)
@@ -61,7 +61,7 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
       if (action === 'fit-filter') filling.fitFilter(0)
       else {
         on = action === 'start'
-        if (way.method === 'tank') filling.push(on)
+        if (setUp.method === 'tank') filling.push(on)
       }
     },
     advance: (seconds) => {
@@ -74,10 +74,10 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
       return {
         time,
         ...instruments.read(seconds, Math.max(0, filling.gauge)),
-        temperature: way.temperature + 0.2 * noise,
-        ...(way.method === 'drill' ? { drill: turning.pump * (1 + 0.01 * noise) } : {}),
-        ...(turning.crank > 0 || way.method === 'starter' || way.method === 'hand' ? { speed: turning.crank } : {}),
-        ...(way.method === 'tank' ? { tank: on ? way.tankPressure : 0 } : {}),
+        temperature: setUp.temperature + 0.2 * noise,
+        ...(setUp.method === 'drill' ? { drill: turning.pump * (1 + 0.01 * noise) } : {}),
+        ...(turning.crank > 0 || setUp.method === 'starter' || setUp.method === 'hand' ? { speed: turning.crank } : {}),
+        ...(setUp.method === 'tank' ? { tank: on ? setUp.tankPressure : 0 } : {}),
       }
     },
     seen: () => news.splice(0),

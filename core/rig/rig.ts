@@ -5,7 +5,7 @@ import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
-import type { PrimeWay } from '../prime/way'
+import type { PrimeSetUp } from '../prime/setUp'
 import type { RigSetUp } from '../run/schema'
 import { normal, type Random, seeded } from '../random/random'
 import { type Fault } from '../trace/faults'
@@ -24,7 +24,7 @@ export interface Truth {
 /** A simulated engine, and what is to be done with it. */
 export interface RigSpec extends RigSetUp {
   kind: 'prime' | 'start'
-  way?: PrimeWay
+  setUp?: PrimeSetUp
 }
 
 /** Sender and gauge as a shop has them. */

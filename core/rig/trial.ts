@@ -5,7 +5,7 @@ import type { Expectation } from '../start/expectation'
 import { prepareWatch } from '../start/watch'
 import type { WatchRules } from '../start/watchRules'
 import type { Stop } from '../start/watchTypes'
-import type { RigAction } from './actions'
+import type { RigAction } from '../run/actions'
 import { prepareEngineRig } from './engine'
 
 /** What a hand does at a first start, by the second. */

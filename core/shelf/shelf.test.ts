@@ -119,22 +119,22 @@ describe('stock', () => {
     fc.assert(
       fc.property(fc.nat(12), run, (count, moves) => {
         let stock: Stock = { count, reserved: 0 }
-        const held: BuildStock[] = [
+        const share: BuildStock[] = [
           { reserved: 0, taken: 0 },
           { reserved: 0, taken: 0 },
         ]
         for (const [move, many, build] of moves) {
           try {
-            const next = moved(stock, held[build], move, many)
+            const next = moved(stock, share[build], move, many)
             stock = next.stock
-            held[build] = next.held
+            share[build] = next.share
           } catch (error) {
             expect(error).toBeInstanceOf(RangeError)
           }
-          expect(stock.count + held[0].taken + held[1].taken).toBe(count)
-          expect(stock.reserved).toBe(held[0].reserved + held[1].reserved)
+          expect(stock.count + share[0].taken + share[1].taken).toBe(count)
+          expect(stock.reserved).toBe(share[0].reserved + share[1].reserved)
           expect(free(stock)).toBeGreaterThanOrEqual(0)
-          expect(Math.min(...held.flatMap((each) => [each.reserved, each.taken]))).toBeGreaterThanOrEqual(0)
+          expect(Math.min(...share.flatMap((each) => [each.reserved, each.taken]))).toBeGreaterThanOrEqual(0)
         }
       }),
     )
@@ -144,7 +144,7 @@ describe('stock', () => {
     expect(() => moved(stock, { reserved: 0, taken: 0 }, 'take', 2)).toThrow('1 can be taken, 2 are wanted')
     expect(moved(stock, { reserved: 2, taken: 0 }, 'take', 3)).toEqual({
       stock: { count: 0, reserved: 0 },
-      held: { reserved: 0, taken: 3 },
+      share: { reserved: 0, taken: 3 },
     })
   })
 })

@@ -24,30 +24,30 @@ export function free({ count, reserved }: Stock): number {
  *
  * @throws RangeError in words when there is not so much to move
  */
-export function moved(stock: Stock, held: BuildStock, move: Move, count: number): { stock: Stock; held: BuildStock } {
+export function moved(stock: Stock, share: BuildStock, move: Move, count: number): { stock: Stock; share: BuildStock } {
   if (!(Number.isInteger(count) && count > 0)) throw new RangeError('count: must be a whole number above zero')
-  const next = { stock: { ...stock }, held: { ...held } }
+  const next = { stock: { ...stock }, share: { ...share } }
   if (move === 'reserve') {
     if (count > free(stock)) throw new RangeError(`count: ${free(stock)} are free, ${count} are wanted`)
     next.stock.reserved += count
-    next.held.reserved += count
+    next.share.reserved += count
   } else if (move === 'release') {
-    if (count > held.reserved) throw new RangeError(`count: ${held.reserved} are set aside for this build`)
+    if (count > share.reserved) throw new RangeError(`count: ${share.reserved} are set aside for this build`)
     next.stock.reserved -= count
-    next.held.reserved -= count
+    next.share.reserved -= count
   } else if (move === 'take') {
     // What was set aside for this build goes first.
-    const own = Math.min(held.reserved, count)
+    const own = Math.min(share.reserved, count)
     if (count - own > free(stock))
-      throw new RangeError(`count: ${free(stock) + held.reserved} can be taken, ${count} are wanted`)
+      throw new RangeError(`count: ${free(stock) + share.reserved} can be taken, ${count} are wanted`)
     next.stock.count -= count
     next.stock.reserved -= own
-    next.held.reserved -= own
-    next.held.taken += count
+    next.share.reserved -= own
+    next.share.taken += count
   } else {
-    if (count > held.taken) throw new RangeError(`count: ${held.taken} were taken for this build`)
+    if (count > share.taken) throw new RangeError(`count: ${share.taken} were taken for this build`)
     next.stock.count += count
-    next.held.taken -= count
+    next.share.taken -= count
   }
   return next
 }

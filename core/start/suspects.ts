@@ -6,7 +6,7 @@ import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
 import { meanPressureAt } from '../outlook/states'
 import { prepareFilling } from '../prime/filling'
-import { primeWayOf } from '../prime/way'
+import { primeSetUpOf } from '../prime/setUp'
 import { FAULT_KEYS, faultOf } from '../trace/faults'
 import { flickerOf, mean } from '../quantity/mean'
 import type { RunSample, Stop } from './watchTypes'
@@ -189,7 +189,7 @@ export function faultPressures(
 /** Gauge pressure with air drawn at the pickup, some seconds after the circuit was full, Pa. */
 function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: number): number {
   const { values, oil } = modelOf(sheet)
-  const way = primeWayOf(sheet)
+  const setUp = primeSetUpOf(sheet)
   const filling = prepareFilling({
     layout: sheet.layout,
     values,
@@ -198,8 +198,8 @@ function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: numb
     leftOut: leftOutOf(sheet),
     packing: 'wet',
     filter: 1,
-    filterVolume: way.filterVolume,
-    antiDrain: way.antiDrain,
+    filterVolume: setUp.filterVolume,
+    antiDrain: setUp.antiDrain,
     airLeak,
     filled: Object.fromEntries(['pump inlet', 'pump outlet', 'filter outlet'].map((node) => [node, 1])),
   })

@@ -143,9 +143,9 @@ export async function deleteItem(db: PGlite, id: string, who = 'A program'): Pro
   return db.transaction(async (tx) => {
     await namesWriter(tx, who)
     if (!(await getItem(tx, id))) return 'unknown'
-    const held =
+    const share =
       (await tx.query('select 1 from shelf_hold where item_id = $1 and reserved + taken > 0', [id])).rows.length > 0
-    if (held) return 'held'
+    if (share) return 'held'
     await tx.query(
       'update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1',
       [id],
@@ -206,7 +206,7 @@ export async function moveWithin(
     await tx.query('select id from shelf_item where id = $1 for update', [id])
     const item = await getItem(tx, id)
     if (!item) throw new RangeError(`item: ${id} does not lie on the shelf`)
-    const held = (
+    const share = (
       await tx.query<{ reserved: number; taken: number }>(
         'select reserved, taken from shelf_hold where item_id = $1 and build_id = $2',
         [id, build],
@@ -214,7 +214,7 @@ export async function moveWithin(
     ).rows[0] ?? { reserved: 0, taken: 0 }
     let next: ReturnType<typeof moved>
     try {
-      next = moved(item, held, move, count)
+      next = moved(item, share, move, count)
     } catch (error) {
       throw new RangeError(`${item.label}: ${(error as Error).message.replace(/^count: /, '')}`, { cause: error })
     }
@@ -224,7 +224,7 @@ export async function moveWithin(
     ])
     await tx.query(
       'insert into shelf_hold (item_id, build_id, reserved, taken) values ($1, $2, $3, $4) on conflict (item_id, build_id) do update set reserved = $3, taken = $4',
-      [id, build, next.held.reserved, next.held.taken],
+      [id, build, next.share.reserved, next.share.taken],
     )
     await tx.query(
       'insert into shelf_move (client_key, item_id, build_id, move, count, who, entry_key) values ($1, $2, $3, $4, $5, $6, $7)',
@@ -282,13 +282,13 @@ async function makeShelfChange(tx: Queries, change: ShelfChange): Promise<ShelfC
   const now = await getItem(tx, change.item)
   if (!now) return { kind: 'unknown' }
   if (change.kind === 'remove') {
-    const held = (
-      await tx.query<{ held: number }>(
-        'select coalesce(sum(reserved + taken), 0)::integer as held from shelf_hold where item_id = $1',
+    const share = (
+      await tx.query<{ share: number }>(
+        'select coalesce(sum(reserved + taken), 0)::integer as share from shelf_hold where item_id = $1',
         [change.item],
       )
-    ).rows[0].held
-    if (held > 0) return { kind: 'held', reserved: held }
+    ).rows[0].share
+    if (share > 0) return { kind: 'held', reserved: share }
     await tx.query(
       'update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1',
       [change.item],

@@ -1,6 +1,6 @@
 import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
-import type { RigAction } from '#core/rig/actions'
+import type { RigAction } from '#core/run/actions'
 import { prepareEngineRig } from '#core/rig/engine'
 import { type PrimeAction, preparePrimeRig } from '#core/rig/prime'
 import type { RigSpec } from '#core/rig/rig'

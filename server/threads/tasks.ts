@@ -1,6 +1,6 @@
 import type { Sheet } from '#core/record/schema'
 import { usableSheet } from '#core/engine/usableSheet'
-import { verdictMoves, type VerdictMove } from '#core/outlook/housePreview'
+import { verdictMoves, type VerdictMove } from '#core/progress/housePreview'
 import { outlookOf } from '#core/outlook/outlook'
 import { judgePrime, primeExpectation } from '#core/prime/prime'
 import { primeClock } from '#core/prime/standing'

@@ -6,7 +6,7 @@ import { judgeClearance } from '#core/bearing/judge'
 /** Mains or rods in the engine's order: journal and bore, or the clearance by strip; clearance and verdict appear at once. */
 const { set } = defineProps<{ set: BearingSet }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const records = computed(() => bearingsOf(build.sheet!, set))
 const limits = computed(() => clearanceLimits(build.sheet!, set, records.value[0].diameter))
 const rows = computed(() =>
@@ -20,7 +20,7 @@ const rows = computed(() =>
         : undefined,
   })),
 )
-const units = computed(() => ({ side: house.unit('diameter').symbol, gap: house.unit('clearance').symbol }))
+const symbols = computed(() => ({ side: units.unit('diameter').symbol, gap: units.unit('clearance').symbol }))
 </script>
 
 <template>
@@ -29,16 +29,16 @@ const units = computed(() => ({ side: house.unit('diameter').symbol, gap: house.
       <h2>{{ set === 'main' ? 'Mains' : 'Rods' }}</h2>
       <span class="note"
         >{{ limits.source === 'maker' ? 'maker’s limit' : 'house limit' }}
-        {{ house.show(limits.least, 'clearance') }} to {{ house.say(limits.most, 'clearance') }}</span
+        {{ units.show(limits.least, 'clearance') }} to {{ units.say(limits.most, 'clearance') }}</span
       >
     </div>
     <table>
       <thead>
         <tr>
           <th scope="col"><span class="hidden-but-read">Bearing</span></th>
-          <th scope="col">journal, {{ units.side }}</th>
-          <th scope="col">bore, {{ units.side }}</th>
-          <th scope="col">clearance, {{ units.gap }}</th>
+          <th scope="col">journal, {{ symbols.side }}</th>
+          <th scope="col">bore, {{ symbols.side }}</th>
+          <th scope="col">clearance, {{ symbols.gap }}</th>
         </tr>
       </thead>
       <tbody>
@@ -54,7 +54,7 @@ const units = computed(() => ({ side: house.unit('diameter').symbol, gap: house.
               data-testid="clearance"
               :class="{ chosen: row.chosen }"
               :title="row.chosen ? 'with the shells chosen, not measured yet' : undefined"
-              >{{ house.show(row.clearance.value, 'clearance')
+              >{{ units.show(row.clearance.value, 'clearance')
               }}<span v-if="row.verdict && row.verdict !== 'pass'" class="hidden-but-read"
                 >, {{ row.verdict }}</span
               ></span
@@ -71,7 +71,7 @@ const units = computed(() => ({ side: house.unit('diameter').symbol, gap: house.
               v-if="!row.direct && !(row.journal && row.bore)"
               class="assumed mono"
               :title="row.clearance.source === 'computed' ? 'mean of the measured ones' : 'usual for the size'"
-              >{{ house.show(row.clearance.value, 'clearance') }}</span
+              >{{ units.show(row.clearance.value, 'clearance') }}</span
             >
           </td>
         </tr>

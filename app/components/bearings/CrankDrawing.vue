@@ -8,7 +8,7 @@ import { crankParts } from './crank'
 const { chosen } = defineProps<{ chosen?: { set: BearingSet; number: number } }>()
 const emit = defineEmits<{ enter: [part: { set: BearingSet; number: number }] }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const WIDTH = 730
 const AXIS = 78
 const THROW = 36
@@ -26,7 +26,7 @@ const parts = computed(() => {
         : 'unknown'
     const height = part.set === 'main' ? 36 : 30
     const y = AXIS - part.throw * THROW - height / 2
-    const figure = measured ? house.show(record.clearance.value, 'clearance').replace(/^0\./, '.') : ''
+    const figure = measured ? units.show(record.clearance.value, 'clearance').replace(/^0\./, '.') : ''
     return {
       ...part,
       x: part.x + 4,

@@ -8,7 +8,7 @@ import type { OrbitSummary } from '~/workers/film.worker'
 /** Film and orbit of one journal: change load, speed, oil and groove, and see them move. The record is not touched. */
 const { set, number } = defineProps<{ set: BearingSet; number: number }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 
 const working = computed(() => namedStates(build.sheet!)[3])
@@ -72,7 +72,7 @@ watch(
   () => (orbits.value = undefined),
 )
 const mega = (value: number) =>
-  house.unit('pressure').symbol === 'psi' ? house.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`
+  units.unit('pressure').symbol === 'psi' ? units.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`
 const place = (angle: number) => `${Math.round(((angle * 180) / Math.PI + 360) % 360)}°`
 const orbitDrawn = computed(() =>
   own.value
@@ -98,14 +98,14 @@ const orbitDrawn = computed(() =>
         <div class="pair">
           <div>
             <span class="quiet">Least film</span
-            ><span class="mono big" data-testid="least-film">{{ house.sayFilm(film.minimumFilm) }}</span
-            ><span class="quiet">roughness {{ house.sayFilm(COMBINED_ROUGHNESS) }}</span
+            ><span class="mono big" data-testid="least-film">{{ units.sayFilm(film.minimumFilm) }}</span
+            ><span class="quiet">roughness {{ units.sayFilm(COMBINED_ROUGHNESS) }}</span
             ><VerdictLabel :verdict="film.verdict" />
           </div>
           <div>
             <span class="quiet">Peak in the film</span
             ><span class="mono big" data-testid="peak-film">{{ mega(film.peakPressure) }}</span
-            ><span class="quiet">fed with {{ house.say(film.feedPressure, 'pressure') }}</span>
+            ><span class="quiet">fed with {{ units.say(film.feedPressure, 'pressure') }}</span>
           </div>
         </div>
         <label class="slide"
@@ -117,14 +117,14 @@ const orbitDrawn = computed(() =>
         /></label>
         <label class="slide"
           ><span
-            >Speed<span class="mono">{{ house.say(speed, 'speed') }}</span></span
+            >Speed<span class="mono">{{ units.say(speed, 'speed') }}</span></span
           ><input v-model.number="speed" type="range" :min="3" :max="150" step="0.5" aria-label="Speed of the crank"
         /></label>
         <label class="slide"
           ><span
             >Oil at the feed<span class="mono"
-              >{{ house.say(temperature, 'temperature') }}, in the film up to
-              {{ house.say(temperature + film.peakRise, 'temperature') }}</span
+              >{{ units.say(temperature, 'temperature') }}, in the film up to
+              {{ units.say(temperature + film.peakRise, 'temperature') }}</span
             ></span
           ><input v-model.number="temperature" type="range" min="20" max="150" step="1" aria-label="Oil temperature"
         /></label>
@@ -135,8 +135,8 @@ const orbitDrawn = computed(() =>
         /></label>
         <p class="facts quiet">
           Thinnest {{ place(film.thinnestAngle) }} from the crown; leaks
-          <span class="mono">{{ house.say(film.sideLeakage, 'flow', 2) }}</span>, drags
-          <span class="mono">{{ house.say(film.dragPower, 'power') }}</span>.
+          <span class="mono">{{ units.say(film.sideLeakage, 'flow', 2) }}</span>, drags
+          <span class="mono">{{ units.say(film.dragPower, 'power') }}</span>.
         </p>
       </div>
     </div>
@@ -152,7 +152,7 @@ const orbitDrawn = computed(() =>
       >
       <Button v-else type="button" variant="outlined" @click="runOrbits">Run the orbit over the cycle</Button>
       <p v-if="own" data-testid="orbit">
-        <b>Tightest {{ house.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing,
+        <b>Tightest {{ units.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing,
         {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean,
         {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.
       </p>

@@ -15,12 +15,13 @@ import { parseQuantity } from '#core/quantity/parse'
 /** One journal: its old shell, its readings in planes and at angles or by strip, what they come to, its film. */
 const { set, number } = defineProps<{ set: BearingSet; number: number }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const shop = useShop()
 const outlook = useOutlook()
 const key = computed(() => `${set}.${number}`)
 const record = computed(() => bearingsOf(build.sheet!, set)[number - 1])
-const gap = (value: number) => house.show(value, 'clearance')
+const gap = (value: number) => units.show(value, 'clearance')
 
 /** Grid of readings: first the vertical one in front, then the other places. */
 const GRID = [
@@ -80,7 +81,7 @@ function inspect(finding: string) {
   const label = `${record.value.label} old shell`
   if (found.value?.finding === finding) return void build.change([{ op: 'remove', path }], label)
   void build.change(
-    [{ op: 'add', path, value: { finding, by: house.who || 'Someone', at: new Date().toISOString() } }],
+    [{ op: 'add', path, value: { finding, by: person.who || 'Someone', at: new Date().toISOString() } }],
     label,
   )
 }
@@ -89,7 +90,7 @@ const photoProblem = ref('')
 async function photograph(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
   if (!file || !build.id || !found.value) return
-  const kept = await shrinkPhoto(file, build.id, house.who)
+  const kept = await shrinkPhoto(file, build.id, person.who)
   photoProblem.value = 'problem' in kept ? kept.problem : ''
   if ('id' in kept)
     void build.change(
@@ -110,7 +111,7 @@ const stripProblem = ref('')
 /** A pixel is 1/96 of an inch: the sleeve is drawn at its own size on a screen that keeps to it. */
 const PER_METRE = 96 / 0.0254
 function readStrip() {
-  const parsed = parseQuantity(width.value, 'length', house.unit('length'))
+  const parsed = parseQuantity(width.value, 'length', units.unit('length'))
   if (!parsed.ok) return void (stripProblem.value = parsed.message)
   try {
     const { value, sigma } = stripClearance(parsed.value, scale.value.lines)
@@ -149,8 +150,8 @@ function readStrip() {
         </div>
         <div>
           <span class="quiet"
-            >at {{ house.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature') }},
-            {{ house.unit('clearance').symbol }}</span
+            >at {{ units.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature') }},
+            {{ units.unit('clearance').symbol }}</span
           ><span class="mono big" data-testid="hot">{{ gap(hot) }}</span>
         </div>
       </div>
@@ -163,7 +164,7 @@ function readStrip() {
           }}</span><VerdictLabel :verdict="known ? school.verdict : 'unknown'" />
         </div>
         <div v-if="film" class="school" data-testid="film-school">
-          <span>Computed film</span><span class="mono">{{ house.sayFilm(film.minimumFilm) }}</span
+          <span>Computed film</span><span class="mono">{{ units.sayFilm(film.minimumFilm) }}</span
           ><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span
           ><VerdictLabel :verdict="known ? film.verdict : 'unknown'" />
         </div>
@@ -208,7 +209,7 @@ function readStrip() {
         <p class="quiet">
           {{
             shape && shape.planes.length > 1
-              ? `Tightest in the ${shape.planes[0] < shape.planes[1] ? 'front' : 'rear'} plane, ${house.say(Math.min(...shape.planes), 'clearance')}. `
+              ? `Tightest in the ${shape.planes[0] < shape.planes[1] ? 'front' : 'rear'} plane, ${units.say(Math.min(...shape.planes), 'clearance')}. `
               : ''
           }}Vertical readings judge; the sides tell the shape. Shells are wider toward the parting line by design.
         </p>
@@ -222,8 +223,8 @@ function readStrip() {
           <span class="what"
             >Crank drilling<span class="origin"
               >fed {{ Math.round(100 * rodDuty(build.sheet!)) }} % of a turn from main
-              {{ build.sheet!.layout.feed[number - 1] }}; at {{ house.say(feed.speed, 'speed') }} the gallery must hold
-              {{ house.say(feed.pressure, 'pressure') }}</span
+              {{ build.sheet!.layout.feed[number - 1] }}; at {{ units.say(feed.speed, 'speed') }} the gallery must hold
+              {{ units.say(feed.pressure, 'pressure') }}</span
             ></span
           ><ChoiceField
             label="Crank drilling"
@@ -254,7 +255,7 @@ function readStrip() {
               :aria-invalid="!!stripProblem"
               @keydown.enter.prevent="readStrip"
             />
-            {{ house.unit('length').symbol }}</label
+            {{ units.unit('length').symbol }}</label
           ><Button type="button" variant="outlined" @click="readStrip">Read</Button>
         </div>
         <p v-if="stripProblem" class="wrong" role="alert">{{ stripProblem }}</p>

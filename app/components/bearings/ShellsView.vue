@@ -9,7 +9,7 @@ import type { ShellPlan } from '#core/shells/types'
 
 /** Which shells: construction and groove with reasons, then the best set from the shelf by the solver; accepting writes the choice. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shelf = useShelf()
 void shelf.load()
 const set = ref<BearingSet>('main')
@@ -28,7 +28,7 @@ const stock = computed(() =>
     .fitting('shell', build.sheet!.engine)
     .filter((item) => item.properties.set === set.value)
     .map((item) => {
-      const held = shelf.heldBy(build.id, item.id)
+      const held = shelf.shareOf(build.id, item.id)
       return {
         item,
         id: item.label,
@@ -136,14 +136,14 @@ const rows = computed(
       now: measured.value.find((record) => record.label === choice.id)!,
     })) ?? [],
 )
-const gap = (value: number) => house.show(value, 'clearance')
-const length = (value: number) => house.say(value, 'clearance')
+const gap = (value: number) => units.show(value, 'clearance')
+const length = (value: number) => units.say(value, 'clearance')
 const gradeWords = (wall: number) =>
-  Math.abs(wall) < 5e-7 ? 'standard' : `${house.say(Math.abs(wall), 'clearance')} ${wall > 0 ? 'thicker' : 'thinner'}`
+  Math.abs(wall) < 5e-7 ? 'standard' : `${units.say(Math.abs(wall), 'clearance')} ${wall > 0 ? 'thicker' : 'thinner'}`
 /** How many halves of each kind the set shown takes, beside what this build holds already: taken from the shelf, what is left over put back. */
 function movesFor(wanted: Map<string, number>) {
   return stock.value.flatMap(({ item, id }) => {
-    const more = (wanted.get(id) ?? 0) - shelf.heldBy(build.id, item.id).taken
+    const more = (wanted.get(id) ?? 0) - shelf.shareOf(build.id, item.id).taken
     return more === 0
       ? []
       : [{ item: item.id, move: more > 0 ? ('take' as const) : ('put-back' as const), count: Math.abs(more) }]
@@ -311,7 +311,7 @@ function addShell() {
       <div class="block-head">
         <h2>Best set</h2>
         <span class="note"
-          >toward {{ house.say(target, 'clearance') }}, the middle of
+          >toward {{ units.say(target, 'clearance') }}, the middle of
           {{ limits.source === 'maker' ? 'the maker’s' : 'the house’s' }} limits; halves at most one grade apart</span
         >
       </div>
@@ -328,7 +328,7 @@ function addShell() {
           }}. With those the set below is the best.</JudgementLine
         >
         <JudgementLine v-else :verdict="plan.outside.length > 0 ? 'stop' : 'pass'" data-testid="shell-verdict"
-          ><b>At most {{ house.say(plan.worst, 'clearance') }} from the middle.</b>
+          ><b>At most {{ units.say(plan.worst, 'clearance') }} from the middle.</b>
           {{
             plan.outside.length > 0
               ? `${plan.outside.join(', ')} stay out of limit: order other grades.`
@@ -354,7 +354,7 @@ function addShell() {
               <th scope="col">upper</th>
               <th scope="col">lower</th>
               <th scope="col">now</th>
-              <th scope="col">then, {{ house.unit('clearance').symbol }}</th>
+              <th scope="col">then, {{ units.unit('clearance').symbol }}</th>
             </tr>
           </thead>
           <tbody>

@@ -8,7 +8,7 @@ import { bearingsOf } from '#core/parts/clearances'
 
 /** The crank turned after every cap, in the order in which they were tightened: a jump names the cap and what to look at, in order. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const turns = computed(() => checksOf(build.sheet!.layout).find((check) => check.key === 'bearings.turns')!)
 const mains = computed(() => build.sheet!.layout.mains)
 const order = computed(() => capOrder(mains.value, build.sheet!.choices['crank.capOrder']))
@@ -22,7 +22,7 @@ const named = computed(() =>
 const float = computed(() =>
   endFloatLimits(bearingsOf(build.sheet!, 'main')[0].diameter, ruleOf(build.sheet!, 'float.endLeast')),
 )
-const torque = (value: number) => house.say(value, 'torque')
+const torque = (value: number) => units.say(value, 'torque')
 const problem = ref('')
 function writeOrder(text: string) {
   const typed = text.trim()
@@ -83,7 +83,7 @@ function writeOrder(text: string) {
       <CheckRow :item="turns" />
       <ReadingRow name="thrust.endFloat" run="turning" />
       <p class="quiet">
-        End float {{ house.show(float.least, 'clearance') }} to {{ house.say(float.most, 'clearance') }} by house rule;
+        End float {{ units.show(float.least, 'clearance') }} to {{ units.say(float.most, 'clearance') }} by house rule;
         the maker’s figure stands above it.
       </p>
       <CautionNote

@@ -7,7 +7,7 @@ import { namedStates } from '#core/outlook/states'
 /** The oil: grade or its data sheet's own figures, how thick it is over temperature, how cold it still pumps, what it should carry. */
 const ViscosityChart = defineAsyncComponent(() => import('./ViscosityChart.vue'))
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const sheet = computed(() => build.sheet!)
 const oil = computed(() => oilOf(sheet.value))
 const cold = computed(() => namedStates(sheet.value)[0].temperature)
@@ -114,8 +114,8 @@ const additive = computed(() =>
         <div class="row">
           <span class="what"
             >Oil grade<span class="origin"
-              >{{ thick(hot) }} at {{ house.say(hot, 'temperature') }}, {{ thick(cold) }} at
-              {{ house.say(cold, 'temperature') }}</span
+              >{{ thick(hot) }} at {{ units.say(hot, 'temperature') }}, {{ thick(cold) }} at
+              {{ units.say(cold, 'temperature') }}</span
             ></span
           ><ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="GRADES" @choose="grade" />
         </div>
@@ -153,13 +153,13 @@ const additive = computed(() =>
           />
         </div>
         <p v-if="!oilAt(oil, cold).pumpable" class="bad">
-          This oil must pump down to {{ house.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is
-          {{ house.say(cold, 'temperature') }}. Take a thinner winter grade:
+          This oil must pump down to {{ units.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is
+          {{ units.say(cold, 'temperature') }}. Take a thinner winter grade:
           {{ pumping.slice(0, 4).join(', ') || 'none in the list' }}.
         </p>
         <p v-else class="quiet limit">
-          Pumps down to {{ house.say(oil.pumpingLimit, 'temperature') }}; the coldest start is
-          {{ house.say(cold, 'temperature') }}.
+          Pumps down to {{ units.say(oil.pumpingLimit, 'temperature') }}; the coldest start is
+          {{ units.say(cold, 'temperature') }}.
         </p>
         <p class="quiet limit" data-testid="additive">{{ additive }}</p>
         <Button type="button" variant="outlined" :aria-expanded="own" @click="own = !own">{{

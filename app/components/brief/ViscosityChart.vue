@@ -6,8 +6,9 @@ import { fromSI } from '#core/quantity/units'
 
 /** Dynamic viscosity over temperature, pipes and films, on a logarithmic scale, with the coldest start, hot oil and the pumping limit. */
 const { oil, cold, hot } = defineProps<{ oil: Oil; cold: number; hot: number }>()
-const house = useHouse()
-const unit = computed(() => house.unit('temperature'))
+const units = useUnits()
+const person = usePerson()
+const unit = computed(() => units.unit('temperature'))
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const from = computed(() => Math.min(-30, Math.floor(cold / 10) * 10))
 const temperatures = computed(() => Array.from({ length: 40 }, (_, i) => from.value + ((150 - from.value) * i) / 39))
@@ -23,7 +24,7 @@ const series = computed(() => [
 ])
 const thickest = computed(() => Math.ceil(series.value[0].data[0].y))
 const options = computed<ApexOptions>(() => {
-  void house.scheme
+  void person.scheme
   const quiet = colour('--quiet')
   const type = { fontFamily: colour('--type'), fontSize: '13px' }
   const mark = (temperature: number, text: string, ink: string, dash = 0) => ({
@@ -48,7 +49,7 @@ const options = computed<ApexOptions>(() => {
       fontFamily: colour('--type'),
       foreColor: colour('--ink'),
     },
-    theme: { mode: house.scheme },
+    theme: { mode: person.scheme },
     colors: [colour('--oil'), colour('--petrol')],
     stroke: { width: [2.5, 2], dashArray: [0, 5], curve: 'straight' },
     xaxis: {

@@ -9,7 +9,7 @@ import { useSync } from '~/sync/useSync'
 
 /** What stands apart of everything that this browser has written, whichever page it was written at, and what the last undo did. Nothing typed is lost. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shop = useShop()
 const shelf = useShelf()
 const sync = useSync()
@@ -31,7 +31,7 @@ function say(item: Kept, path: string, value: unknown): string {
   const reading = value as { value?: number; typed?: string; state?: string; finding?: string }
   const quantity =
     build.sheet && reading.value !== undefined ? quantityAt(build.sheet, path.replace('/readings/', '')) : undefined
-  if (quantity) return house.say(reading.value!, quantity.dimension)
+  if (quantity) return units.say(reading.value!, quantity.dimension)
   return (
     reading.typed ??
     reading.finding ??
@@ -42,12 +42,12 @@ function say(item: Kept, path: string, value: unknown): string {
 /** A number of the shop's or the shelf's, in its own unit. */
 function sayNumber(item: Kept, path: string, value: number): string {
   const rule = item.kind === 'shop' ? RULES.find(({ key }) => path === `/rules/${key}`) : undefined
-  if (rule) return house.say(value, rule.dimension)
+  if (rule) return units.say(value, rule.dimension)
   const on =
     item.kind === 'shelf' ? shelf.items.find(({ id }) => id === (item.body as { item?: string }).item) : undefined
   const field = on && SHELF_FIELDS[on.kind].find(({ key }) => path === `properties.${key}`)
   return field?.type === 'quantity'
-    ? house.say(value, field.dimension)
+    ? units.say(value, field.dimension)
     : field?.type === 'number'
       ? `${value} ${field.unit}`
       : String(value)

@@ -7,7 +7,8 @@ import { nextMissing } from '~/composables/useKeys'
 const emit = defineEmits<{ close: [] }>()
 const build = useBuild()
 const router = useRouter()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const shop = useShop()
 const box = useTemplateRef<HTMLDialogElement>('box')
 const text = ref('')
@@ -54,13 +55,13 @@ const all = computed((): Target[] => {
       to: stationPath(engine.id, 'brief'),
     })),
     ...actions,
-    { label: 'Next units', kind: 'action', run: house.nextUnits },
+    { label: 'Next units', kind: 'action', run: units.nextUnits },
     {
-      label: `Make ${house.choiceName} the shop’s units`,
+      label: `Make ${units.choiceName} the shop’s units`,
       kind: 'action',
-      run: () => shop.save((next) => (next.units = house.choiceName)),
+      run: () => shop.save((next) => (next.units = units.choiceName)),
     },
-    { label: 'Light or dark', kind: 'action', run: house.flipScheme },
+    { label: 'Light or dark', kind: 'action', run: person.flipScheme },
     { label: 'New build', kind: 'action', to: '/?new' },
     { label: 'Shelf', kind: 'place', to: '/shelf' },
     { label: 'House rules', kind: 'place', to: '/house' },

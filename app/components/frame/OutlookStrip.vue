@@ -1,7 +1,7 @@
 <script setup lang="ts">
 const build = useBuild()
 const outlook = useOutlook()
-const house = useHouse()
+const units = useUnits()
 const cause = computed(() =>
   build.lastLabel === ''
     ? 'another hand wrote'
@@ -16,7 +16,7 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
   <aside class="strip" aria-label="Outlook" tabindex="0" :data-took="outlook.took">
     <div class="head">
       <h2>Outlook</h2>
-      <span class="quiet">{{ house.unit('pressure').symbol }}, at the gauge</span>
+      <span class="quiet">{{ units.unit('pressure').symbol }}, at the gauge</span>
     </div>
     <p v-if="outlook.failed" class="failed" role="alert" data-testid="strip-failed">
       No prediction: {{ outlook.failed }}{{ outlook.now ? ' What stands below is of the record before.' : '' }}
@@ -31,7 +31,7 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
       Computed with: {{ outlook.now.faults.map(({ about }) => about).join('; ') }}.
     </p>
     <p v-if="outlook.now?.starvesFrom !== undefined" class="failed" data-testid="strip-starves">
-      The pump starves from {{ house.say(outlook.now.starvesFrom, 'speed') }} with hot oil.
+      The pump starves from {{ units.say(outlook.now.starvesFrom, 'speed') }} with hot oil.
     </p>
     <p v-if="outlook.now && outlook.now.unused.length > 0" class="computed">
       Not used: {{ outlook.now.unused.map(({ path, message }) => `${path} ${message}`).join('; ') }}.

@@ -6,12 +6,15 @@ import { refusedWords } from '~/stores/access'
 /** An apprentice's changes that wait: until a builder has signed them off they move no prediction and no verdict. */
 const access = useAccess()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const problem = ref('')
 /** A change over which somebody wrote since: entered only when that has been seen. */
 const over = ref<number>()
 const open = ref(false)
-const own = computed(() => access.people.find(({ name }) => name === house.who)?.role ?? access.person?.role ?? 'owner')
+const own = computed(
+  () => access.people.find(({ name }) => name === person.who)?.role ?? access.person?.role ?? 'owner',
+)
 const signs = computed(() => suffices(own.value, 'builder'))
 const lines = computed(() =>
   build.proposals.map((proposal) => ({
@@ -29,7 +32,7 @@ function wordsOf({ patch }: Proposal): string {
     if (op === 'remove') return `${label} taken out`
     const reading = value as { value?: number; finding?: string; state?: string } | string | number | null
     if (quantity && typeof reading === 'object' && reading?.value !== undefined)
-      return `${label} ${house.say(reading.value, quantity.dimension)}`
+      return `${label} ${units.say(reading.value, quantity.dimension)}`
     return `${label} ${typeof reading === 'object' ? (reading?.finding ?? reading?.state ?? 'changed') : String(reading)}`
   })
   return `${said.join(', ')}${patch.length > 3 ? `, and ${patch.length - 3} more` : ''}`
@@ -42,7 +45,7 @@ async function decide({ number }: Proposal, decision: Decision) {
       body: {
         decision,
         ...(over.value === number ? { over: true } : {}),
-        ...(access.needed ? {} : { who: house.who || 'Someone' }),
+        ...(access.needed ? {} : { who: person.who || 'Someone' }),
       },
     })
     over.value = undefined
@@ -107,7 +110,7 @@ async function signAll() {
             >Send back</Button
           >
           <Button
-            v-if="line.proposal.who === house.who"
+            v-if="line.proposal.who === person.who"
             type="button"
             variant="outlined"
             :aria-label="`Take back: ${line.words}`"

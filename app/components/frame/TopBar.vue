@@ -4,7 +4,8 @@ import { useSync } from '~/sync/useSync'
 
 const build = useBuild()
 const sync = useSync()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const access = useAccess()
 /** On the shop's own machine a person of the list; what is no name of it is nobody. */
 const NOBODY = ''
@@ -51,29 +52,29 @@ const savingWord = computed(() => {
     <ChoiceField
       label="Units"
       quiet
-      :value="house.choiceName"
+      :value="units.choiceName"
       :options="Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))"
-      @choose="house.choiceName = $event"
+      @choose="units.choiceName = $event"
     />
-    <NuxtLink v-if="access.needed" class="who" to="/house?view=people" :aria-label="`${house.who}, signed in`">{{
-      house.who
+    <NuxtLink v-if="access.needed" class="who" to="/house?view=people" :aria-label="`${person.who}, signed in`">{{
+      person.who
     }}</NuxtLink>
     <ChoiceField
       v-else
       class="who"
       label="Who is recording"
       quiet
-      :value="house.who"
+      :value="person.who"
       :options="hands"
-      @choose="house.who = $event"
+      @choose="person.who = $event"
     />
     <button
       type="button"
       class="plain-button"
-      :aria-label="house.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'"
-      @click="house.flipScheme()"
+      :aria-label="person.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'"
+      @click="person.flipScheme()"
     >
-      {{ house.scheme === 'dark' ? '☀' : '☾' }}
+      {{ person.scheme === 'dark' ? '☀' : '☾' }}
     </button>
     <span class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
   </header>

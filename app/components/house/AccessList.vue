@@ -11,7 +11,7 @@ interface Kept {
   log: { number: number; at: string; what: string; subject: string; who: string; address: string; agent: string }[]
 }
 const access = useAccess()
-const house = useHouse()
+const person = usePerson()
 const kept = shallowRef<Kept>()
 const problem = ref('')
 const now = useClock(30_000)
@@ -76,7 +76,7 @@ const makeToken = () =>
     if (!name.value.trim()) return void (problem.value = 'Give the token a name: what it enters carries it.')
     made.value = await $fetch<{ name: string; secret: string }>('/api/tokens', {
       method: 'POST',
-      body: { name: name.value.trim(), kind: kind.value, ...(access.needed ? {} : { who: house.who || 'Someone' }) },
+      body: { name: name.value.trim(), kind: kind.value, ...(access.needed ? {} : { who: person.who || 'Someone' }) },
     })
     name.value = ''
   })

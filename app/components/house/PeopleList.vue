@@ -6,7 +6,7 @@ import { refusedWords } from '~/stores/access'
 /** Who works here, what each may, and the PINs by which they sign in over the network. */
 const access = useAccess()
 const shop = useShop()
-const house = useHouse()
+const recorder = usePerson()
 const ROLE_WORDS: Record<Role, string> = {
   owner: 'Owner: everything',
   builder: 'Builder: records and signs off',
@@ -39,7 +39,7 @@ const pin = ref('')
 async function send(at: string, url: string, method: 'POST' | 'PUT', body: object): Promise<boolean> {
   problem.value = {}
   try {
-    await $fetch(url, { method, body: { ...body, ...(access.needed ? {} : { who: house.who || 'Someone' }) } })
+    await $fetch(url, { method, body: { ...body, ...(access.needed ? {} : { who: recorder.who || 'Someone' }) } })
     await Promise.all([access.load(), loadWaits()])
     return true
   } catch (error) {

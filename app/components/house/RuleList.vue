@@ -3,12 +3,12 @@ import { sameValue } from '~/sync/patches'
 import { SCHOOLS } from '#core/record/words'
 import { RULES, type Rule } from '#core/house/rules'
 import type { House } from '#core/house/schema'
-import type { VerdictMove } from '#core/outlook/housePreview'
+import type { VerdictMove } from '#core/progress/housePreview'
 import { PAGES } from '~/composables/stations'
 
 /** Limits with their reasons; a change is looked at with every build on the floor before it is written. */
 const shop = useShop()
-const house = useHouse()
+const units = useUnits()
 type Own = House['rules']
 const copy = (rules: Own) => JSON.parse(JSON.stringify(rules)) as Own
 const draft = ref<Own>(copy(shop.house.rules))
@@ -141,11 +141,11 @@ const title = (what: string) =>
               type="button"
               class="reset"
               :class="{ hidden: !draft[rule.key] }"
-              :aria-label="`${rule.label}: back to ${house.say(rule.first, rule.dimension)}`"
+              :aria-label="`${rule.label}: back to ${units.say(rule.first, rule.dimension)}`"
               :tabindex="draft[rule.key] ? 0 : -1"
               @click="write(rule, undefined)"
             >
-              back to {{ house.show(rule.first, rule.dimension) }}
+              back to {{ units.show(rule.first, rule.dimension) }}
             </button></span
           >
         </div>

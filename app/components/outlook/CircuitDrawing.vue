@@ -5,7 +5,7 @@ import { layCircuit } from './circuitLayout'
 /** The whole oil path of this engine as it works at a moment: flow as width, pressure as number; each element leads to what it is. */
 const { state, chosen } = defineProps<{ state: CircuitState; chosen?: string }>()
 const emit = defineEmits<{ look: [id: string] }>()
-const house = useHouse()
+const units = useUnits()
 const layout = computed(() => layCircuit(state))
 const most = computed(() => Math.max(...state.elements.map(({ flow }) => Math.abs(flow)), 1e-12))
 /** Area of a pipe goes with its flow; a trickle still shows. */
@@ -18,7 +18,7 @@ const drawn = computed(() =>
   }),
 )
 const figure = (element: DrawnElement) =>
-  element.flow < 1e-9 ? '0' : house.show(element.flow, 'flow', element.flow < 1.7e-5 ? 2 : 1)
+  element.flow < 1e-9 ? '0' : units.show(element.flow, 'flow', element.flow < 1.7e-5 ? 2 : 1)
 const pump = computed(() => layout.value.nodes.get('pump outlet')!)
 /** A long engine is wider than the page: it scrolls, or is seen whole and smaller. */
 const whole = ref(false)
@@ -43,7 +43,7 @@ const wider = computed(() => layout.value.width > room.value + 1)
       :viewBox="`0 0 ${layout.width} ${layout.height}`"
       :style="whole && wider ? { width: '100%' } : { width: `${layout.width}px`, minWidth: `${layout.width}px` }"
       role="group"
-      :aria-label="`Oil circuit: ${house.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"
+      :aria-label="`Oil circuit: ${units.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"
     >
       <path class="ground" :d="`M 16 ${layout.height - 22} H ${layout.width - 16}`" />
       <text x="18" :y="layout.height - 6" class="quiet-text">sump</text>
@@ -54,7 +54,7 @@ const wider = computed(() => layout.value.width > room.value + 1)
         :class="{ here: element.id === chosen, idle: Math.abs(element.flow) < 1e-9, out: /left out$/.test(element.id) }"
         role="button"
         tabindex="0"
-        :aria-label="`${element.words}: ${house.say(element.flow, 'flow', 2)}`"
+        :aria-label="`${element.words}: ${units.say(element.flow, 'flow', 2)}`"
         :data-element="element.id"
         :data-from="element.from"
         :data-to="element.to"
@@ -91,10 +91,10 @@ const wider = computed(() => layout.value.width > room.value + 1)
         :text-anchor="each.anchor"
         class="pressure label"
       >
-        {{ house.show(pressureOf.get(each.node) ?? 0, 'pressure', house.fine) }}
+        {{ units.show(pressureOf.get(each.node) ?? 0, 'pressure', units.fine) }}
       </text>
       <text :x="layout.nodes.get(state.gauge)!.x + 8" y="34" class="gauge label">
-        gauge {{ house.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', house.fine) }}
+        gauge {{ units.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', units.fine) }}
       </text>
     </svg>
   </div>

@@ -8,7 +8,7 @@ import { stationPath } from '~/composables/stations'
 
 /** The circuit at one of the four states, or at the speed and temperature under the finger; what is touched says what it does and where its numbers come from. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const router = useRouter()
 const named = ref<StateName | undefined>('idleHot')
@@ -77,9 +77,9 @@ const go = () =>
           step="0.5"
           :value="moment.speed"
           aria-label="Crank speed"
-          :aria-valuetext="house.say(moment.speed, 'speed')"
+          :aria-valuetext="units.say(moment.speed, 'speed')"
           @input="slide({ speed: Number(($event.target as HTMLInputElement).value) })"
-        /><span class="mono">{{ house.say(moment.speed, 'speed') }}</span></label
+        /><span class="mono">{{ units.say(moment.speed, 'speed') }}</span></label
       >
       <label
         ><span class="quiet">oil</span
@@ -90,25 +90,25 @@ const go = () =>
           step="1"
           :value="moment.temperature"
           aria-label="Oil temperature"
-          :aria-valuetext="house.say(moment.temperature, 'temperature')"
+          :aria-valuetext="units.say(moment.temperature, 'temperature')"
           @input="slide({ temperature: Number(($event.target as HTMLInputElement).value) })"
-        /><span class="mono">{{ house.say(moment.temperature, 'temperature') }}</span></label
+        /><span class="mono">{{ units.say(moment.temperature, 'temperature') }}</span></label
       >
     </div>
     <CircuitDrawing v-if="state" :state="state" :chosen="element?.id" @look="chosen = $event" />
     <p class="quiet units">
-      Flows in {{ house.unit('flow').symbol }}, pressures in {{ house.unit('pressure').symbol }}; a dashed line passes
+      Flows in {{ units.unit('flow').symbol }}, pressures in {{ units.unit('pressure').symbol }}; a dashed line passes
       nothing.
       <template v-if="band"
-        >With what is uncertain the gauge reads {{ house.show(band.low, 'pressure', house.fine) }} to
-        {{ house.say(band.high, 'pressure', house.fine) }}.</template
+        >With what is uncertain the gauge reads {{ units.show(band.low, 'pressure', units.fine) }} to
+        {{ units.say(band.high, 'pressure', units.fine) }}.</template
       >
     </p>
     <div v-if="element" class="about" data-testid="element">
       <dl aria-live="polite">
         <div>
           <dt>{{ element.words }}</dt>
-          <dd class="mono">{{ house.say(element.flow, 'flow', 2) }}</dd>
+          <dd class="mono">{{ units.say(element.flow, 'flow', 2) }}</dd>
         </div>
         <div>
           <dt class="quiet">of what the pump gives</dt>
@@ -116,7 +116,7 @@ const go = () =>
         </div>
         <div>
           <dt class="quiet">{{ element.loss < 0 ? 'gains' : 'loses' }}</dt>
-          <dd class="mono">{{ house.say(Math.abs(element.loss), 'pressure', house.fine) }}</dd>
+          <dd class="mono">{{ units.say(Math.abs(element.loss), 'pressure', units.fine) }}</dd>
         </div>
         <div>
           <dt class="quiet">its size</dt>

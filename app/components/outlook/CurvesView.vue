@@ -7,7 +7,7 @@ import { pointReason } from '#core/start/words'
 /** Pressure over speed at three temperatures, and each state in a sentence. */
 const PressureChart = defineAsyncComponent(() => import('~/components/outlook/PressureChart.vue'))
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const curves = useAnswer(
   (model) => (build.sheet ? model.curves(build.sheet) : undefined),
@@ -20,24 +20,24 @@ const points = computed(() =>
   }),
 )
 function sentence(state: StateOutlook): string {
-  if (state.measured) return pointReason(state.measured, (pressure) => house.say(pressure, 'pressure', house.fine))
+  if (state.measured) return pointReason(state.measured, (pressure) => units.say(pressure, 'pressure', units.fine))
   if (state.verdict === 'void') return `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.`
   const short = state.target.least - state.pressure
   const over = state.pressure - state.target.most
   if (state.verdict === 'assumed')
-    return `By layout values alone, ${house.show(state.low, 'pressure')} to ${house.say(state.high, 'pressure')}: not passed. Measure ${state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', ')}.`
+    return `By layout values alone, ${units.show(state.low, 'pressure')} to ${units.say(state.high, 'pressure')}: not passed. Measure ${state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', ')}.`
   if (state.starves) return 'The pump starves here: the suction asks for more than oil follows.'
   if (!state.pumpable)
-    return `The oil is below its pumping limit at ${house.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
+    return `The oil is below its pumping limit at ${units.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
   if (short > 0)
-    return `${house.say(short, 'pressure', house.fine)} short of ${house.say(state.target.least, 'pressure', house.fine)}, ${state.target.reason}.`
+    return `${units.say(short, 'pressure', units.fine)} short of ${units.say(state.target.least, 'pressure', units.fine)}, ${state.target.reason}.`
   if (over > 0)
-    return `${house.say(over, 'pressure', house.fine)} over ${house.say(state.target.most, 'pressure', house.fine)}, which filter and seals should not see.`
+    return `${units.say(over, 'pressure', units.fine)} over ${units.say(state.target.most, 'pressure', units.fine)}, which filter and seals should not see.`
   if (state.doubted && state.predicted === 'pass')
     return 'In its target by a record that the gauge departs from elsewhere: find out why before it is trusted.'
   return state.verdict === 'watch'
-    ? `In its target, but the band reaches past its edge (${house.say(state.low, 'pressure', house.fine)} to ${house.say(state.high, 'pressure', house.fine)}). Measure what is still assumed.`
-    : `In its target of ${house.show(state.target.least, 'pressure')} to ${house.say(state.target.most, 'pressure')}: ${state.target.reason}.`
+    ? `In its target, but the band reaches past its edge (${units.say(state.low, 'pressure', units.fine)} to ${units.say(state.high, 'pressure', units.fine)}). Measure what is still assumed.`
+    : `In its target of ${units.show(state.target.least, 'pressure')} to ${units.say(state.target.most, 'pressure')}: ${state.target.reason}.`
 }
 </script>
 
@@ -50,8 +50,8 @@ function sentence(state: StateOutlook): string {
           >{{ state.label }},
           {{
             state.measured
-              ? `${house.say(state.measured.reading, 'pressure', house.fine)} read`
-              : house.say(state.pressure, 'pressure')
+              ? `${units.say(state.measured.reading, 'pressure', units.fine)} read`
+              : units.say(state.pressure, 'pressure')
           }}.</b
         >
         {{ sentence(state) }}</JudgementLine

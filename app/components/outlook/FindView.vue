@@ -13,7 +13,7 @@ import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/c
 
 /** The best set-ups of what lies on the shelf: the chance of meeting all targets against the power that it costs; one is adopted, its parts set aside. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shelf = useShelf()
 void shelf.load()
 const open = reactive<Open>({ springs: true, stacks: true, oils: true, pumps: true, shells: true })
@@ -227,7 +227,7 @@ function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: numbe
               stroke-width="2"
             />
             <text v-if="each.setup === best" :x="each.x" y="160" text-anchor="middle" class="figure-text">
-              {{ house.say(each.power, 'power') }}
+              {{ units.say(each.power, 'power') }}
             </text>
           </g>
         </svg>
@@ -240,10 +240,10 @@ function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: numbe
           <span class="mono states"
             ><span v-for="state in STATE_NAMES" :key="state"
               ><span class="quiet">{{ STATE_LABELS[state].toLowerCase() }}</span>
-              {{ house.show(setup.pressures[state], 'pressure', house.fine) }}
+              {{ units.show(setup.pressures[state], 'pressure', units.fine) }}
               <span class="quiet band"
-                >{{ house.show(setup.bands[state][0], 'pressure', house.fine) }} to
-                {{ house.show(setup.bands[state][1], 'pressure', house.fine) }}</span
+                >{{ units.show(setup.bands[state][0], 'pressure', units.fine) }} to
+                {{ units.show(setup.bands[state][1], 'pressure', units.fine) }}</span
               ></span
             ></span
           >

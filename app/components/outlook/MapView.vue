@@ -6,7 +6,7 @@ import { keptApart, linePath } from '~/composables/plot'
 
 /** Pressure over speed and temperature with the edge of its target, where the oil goes over speed, and what the drive takes. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const map = useAnswer(
   (model) => (build.sheet ? model.map(build.sheet) : undefined),
   () => build.sheet,
@@ -111,7 +111,7 @@ const taken = computed(() => {
         x,
         from: y(power.low),
         to: y(power.high),
-        words: `${STATE_LABELS[name].toLowerCase()} ${house.say(power.best, 'power')} (${house.show(power.low, 'power')} to ${house.show(power.high, 'power')})`,
+        words: `${STATE_LABELS[name].toLowerCase()} ${units.say(power.best, 'power')} (${units.show(power.low, 'power')} to ${units.show(power.high, 'power')})`,
       },
     ]
   })
@@ -137,10 +137,10 @@ const taken = computed(() => {
         <text v-for="name in stack.names" :key="name.kind" :x="LEFT + WIDTH + 8" :y="name.y + 4">
           {{ WORDS[name.kind] }}
         </text>
-        <text :x="LEFT - 8" y="18" text-anchor="end" class="quiet-text">{{ house.show(stack.most, 'flow') }}</text>
+        <text :x="LEFT - 8" y="18" text-anchor="end" class="quiet-text">{{ units.show(stack.most, 'flow') }}</text>
         <text :x="LEFT - 8" y="154" text-anchor="end" class="quiet-text">0</text>
         <text :x="LEFT + WIDTH / 2" y="170" text-anchor="middle" class="quiet-text">
-          {{ house.unit('flow').symbol }} over speed
+          {{ units.unit('flow').symbol }} over speed
         </text>
       </svg>
     </div>
@@ -150,7 +150,7 @@ const taken = computed(() => {
         class="drawing"
         viewBox="0 0 732 136"
         role="img"
-        :aria-label="`Drive power over speed, up to ${house.say(stack.watts, 'power')}`"
+        :aria-label="`Drive power over speed, up to ${units.say(stack.watts, 'power')}`"
       >
         <path class="thin" :d="`M ${LEFT} 8 V 110 H ${LEFT + WIDTH}`" />
         <path :d="stack.power" fill="none" stroke="var(--petrol)" stroke-width="2.6" />
@@ -165,10 +165,10 @@ const taken = computed(() => {
             {{ each.words }}
           </text>
         </g>
-        <text :x="LEFT - 8" y="16" text-anchor="end" class="quiet-text">{{ house.show(stack.watts, 'power') }}</text>
+        <text :x="LEFT - 8" y="16" text-anchor="end" class="quiet-text">{{ units.show(stack.watts, 'power') }}</text>
         <text :x="LEFT - 8" y="114" text-anchor="end" class="quiet-text">0</text>
         <text :x="LEFT + WIDTH / 2" y="130" text-anchor="middle" class="quiet-text">
-          {{ house.unit('power').symbol }} over speed
+          {{ units.unit('power').symbol }} over speed
         </text>
       </svg>
     </div>

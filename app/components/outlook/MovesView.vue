@@ -6,7 +6,7 @@ import { goToReading } from '~/composables/goToReading'
 
 /** What each change that a builder can really make does to each state, and which measurement is worth its minutes. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const router = useRouter()
 const moves = useAnswer(
   (model) => (build.sheet ? model.sensitivities(build.sheet) : undefined),
@@ -20,7 +20,7 @@ const most = computed(() =>
   Math.max(1, ...(moves.value ?? []).flatMap(({ effects }) => Object.values(effects).map(Math.abs))),
 )
 const signed = (value: number) =>
-  Math.abs(value) < 500 ? '0' : `${value > 0 ? '+' : ''}${house.show(value, 'pressure', house.fine)}`
+  Math.abs(value) < 500 ? '0' : `${value > 0 ? '+' : ''}${units.show(value, 'pressure', units.fine)}`
 /** Kinds of things, for one sentence on what sets the floor and what the ceiling. */
 const KINDS: Record<string, string> = {
   main: 'mains',
@@ -57,7 +57,7 @@ function go(key: string) {
       <table>
         <thead>
           <tr>
-            <th scope="col">One step of each, {{ house.unit('pressure').symbol }}</th>
+            <th scope="col">One step of each, {{ units.unit('pressure').symbol }}</th>
             <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state].toLowerCase() }}</th>
           </tr>
         </thead>

@@ -9,8 +9,9 @@ const { curves, points } = defineProps<{
   curves: PressureCurves
   points: { speed: number; pressure: number; label: string }[]
 }>()
-const house = useHouse()
-const pressure = computed(() => house.unit('pressure'))
+const units = useUnits()
+const person = usePerson()
+const pressure = computed(() => units.unit('pressure'))
 const decimals = computed(() => (pressure.value.symbol === 'bar' ? 2 : 0))
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const COLD_TO_HOT = ['--petrol', '--quiet', '--oil'] as const
@@ -19,7 +20,7 @@ const at = (speed: number, value: number) => ({ x: Math.round(speed * 60), y: fr
 /** Band under each curve: low and high in one series each. */
 const bands = computed(() =>
   curves.curves.map((curve) => ({
-    name: `band at ${house.say(curve.temperature, 'temperature')}`,
+    name: `band at ${units.say(curve.temperature, 'temperature')}`,
     type: 'rangeArea',
     data: curve.band.map(({ speed, low, high }) => ({
       x: Math.round(speed * 60),
@@ -30,7 +31,7 @@ const bands = computed(() =>
 const series = computed(() => [
   ...bands.value,
   ...curves.curves.map((curve) => ({
-    name: `oil at ${house.say(curve.temperature, 'temperature')}`,
+    name: `oil at ${units.say(curve.temperature, 'temperature')}`,
     type: 'line',
     data: curves.speeds.map((speed, i) => at(speed, curve.pressures[i])),
   })),
@@ -62,7 +63,7 @@ const rise = computed(() => {
   return { step: whole, top: whole * Math.ceil(most / whole) }
 })
 const options = computed<ApexOptions>(() => {
-  void house.scheme
+  void person.scheme
   const ink = colour('--ink')
   const quiet = colour('--quiet')
   const type = { fontFamily: colour('--type'), fontSize: '14px' }
@@ -76,7 +77,7 @@ const options = computed<ApexOptions>(() => {
       fontFamily: colour('--type'),
       foreColor: ink,
     },
-    theme: { mode: house.scheme },
+    theme: { mode: person.scheme },
     colors: [...COLD_TO_HOT.map(colour), ...COLD_TO_HOT.map(colour), colour('--stop'), colour('--stop'), ink],
     fill: { opacity: [0.13, 0.13, 0.2, 1, 1, 1, 0.1, 1, 1] },
     stroke: { width: [0, 0, 0, 2.5, 2.5, 3.5, 0, 1.5, 0], dashArray: [0, 0, 0, 0, 0, 0, 0, 6, 0], curve: 'straight' },
@@ -118,7 +119,7 @@ const options = computed<ApexOptions>(() => {
           opacity: 0.12,
           borderColor: colour('--stop'),
           label: {
-            text: `over the most, ${house.say(curves.most, 'pressure')}`,
+            text: `over the most, ${units.say(curves.most, 'pressure')}`,
             position: 'left',
             textAnchor: 'start',
             offsetX: 6,
@@ -132,7 +133,7 @@ const options = computed<ApexOptions>(() => {
           borderColor: quiet,
           strokeDashArray: 2,
           label: {
-            text: `relief opens ${house.say(curves.reliefOpens, 'pressure', decimals.value)}`,
+            text: `relief opens ${units.say(curves.reliefOpens, 'pressure', decimals.value)}`,
             position: 'right',
             textAnchor: 'end',
             offsetX: -4,
@@ -162,7 +163,7 @@ const options = computed<ApexOptions>(() => {
     <ul class="legend">
       <li v-for="(curve, i) in curves.curves" :key="curve.temperature">
         <span :style="{ background: `var(${COLD_TO_HOT[i]})` }" />oil at
-        {{ house.say(curve.temperature, 'temperature') }}, with its band
+        {{ units.say(curve.temperature, 'temperature') }}, with its band
       </li>
       <li><span class="least" />least wanted, hot</li>
       <li v-if="points.length > 0"><span class="point" />measured</li>

@@ -7,7 +7,7 @@ import { roundTicks } from '~/composables/plot'
 /** Gauge pressure over speed and oil temperature: the edge of its target, the edge of where it may fall short, and what is read at the place under the finger. */
 const { map } = defineProps<{ map: OutlookMap }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const band = useAnswer(
   (_, films) =>
     build.sheet
@@ -89,7 +89,7 @@ const written = computed(() =>
         return {
           x: x + 0.5 * grid.value.w,
           y: y + 0.5 * grid.value.h,
-          figure: house.show(value, 'pressure', house.fine),
+          figure: units.show(value, 'pressure', units.fine),
           band: rangeAt(place),
         }
       })
@@ -97,7 +97,7 @@ const written = computed(() =>
 )
 const rangeAt = (place: number) =>
   band.value
-    ? `${house.show(band.value.low[place], 'pressure', house.fine)} to ${house.show(band.value.high[place], 'pressure', house.fine)}`
+    ? `${units.show(band.value.low[place], 'pressure', units.fine)} to ${units.show(band.value.high[place], 'pressure', units.fine)}`
     : ''
 
 const touched = ref<number>()
@@ -108,8 +108,8 @@ function touch(event: PointerEvent) {
 const ticks = computed(() => {
   const of = (values: number[], quantity: 'speed' | 'temperature', from: number, length: number) => {
     const [first, last] = [values[0], values.at(-1)!]
-    return roundTicks(first, last, house.unit(quantity), 5).map((value) => ({
-      words: house.show(value, quantity, 0),
+    return roundTicks(first, last, units.unit(quantity), 5).map((value) => ({
+      words: units.show(value, quantity, 0),
       at: from + ((value - first) / (last - first)) * length,
     }))
   }
@@ -172,10 +172,10 @@ const ticks = computed(() => {
           class="quiet-text"
           :transform="`rotate(-90 14 ${TOP + HEIGHT / 2})`"
         >
-          oil, {{ house.unit('temperature').symbol }}
+          oil, {{ units.unit('temperature').symbol }}
         </text>
         <text :x="LEFT + WIDTH / 2" :y="TOP + HEIGHT + 40" text-anchor="middle" class="quiet-text">
-          crank speed, {{ house.unit('speed').symbol }}
+          crank speed, {{ units.unit('speed').symbol }}
         </text>
       </svg>
     </div>
@@ -195,15 +195,15 @@ const ticks = computed(() => {
     </p>
     <p class="touch" data-testid="touched">
       <template v-if="touched !== undefined"
-        >{{ house.say(grid.cells[touched].speed, 'speed') }}, oil at
-        {{ house.say(grid.cells[touched].temperature, 'temperature') }}:
-        <b class="mono">{{ house.say(grid.cells[touched].value, 'pressure', house.fine) }}</b>{{ ' '
+        >{{ units.say(grid.cells[touched].speed, 'speed') }}, oil at
+        {{ units.say(grid.cells[touched].temperature, 'temperature') }}:
+        <b class="mono">{{ units.say(grid.cells[touched].value, 'pressure', units.fine) }}</b>{{ ' '
         }}<span class="quiet"
           >{{ rangeAt(touched) && `(${rangeAt(touched)})` }}, wanted
-          {{ house.say(grid.cells[touched].least, 'pressure', house.fine) }} or more</span
+          {{ units.say(grid.cells[touched].least, 'pressure', units.fine) }} or more</span
         ></template
       ><span v-else class="quiet"
-        >Touch the map to read a place. Figures in {{ house.unit('pressure').symbol }}, with their bands.</span
+        >Touch the map to read a place. Figures in {{ units.unit('pressure').symbol }}, with their bands.</span
       >
     </p>
   </div>

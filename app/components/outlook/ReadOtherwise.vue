@@ -3,9 +3,9 @@ import { stationPath } from '~/composables/stations'
 
 /** The gauge stood elsewhere than this record predicts: said before a change is tried on a record that is not this engine. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const points = useStartPoints()
-const p = (value: number) => house.show(value, 'pressure', house.fine)
+const p = (value: number) => units.show(value, 'pressure', units.fine)
 const off = computed(() =>
   (points.value ?? []).flatMap(({ label, judged }) =>
     judged && judged.prediction !== 'within'
@@ -17,7 +17,7 @@ const off = computed(() =>
 
 <template>
   <p v-if="off.length > 0" class="otherwise" data-testid="read-otherwise">
-    <b>The gauge read otherwise:</b> {{ off.join('; ') }} {{ house.unit('pressure').symbol }}. This record is not yet
+    <b>The gauge read otherwise:</b> {{ off.join('; ') }} {{ units.unit('pressure').symbol }}. This record is not yet
     the engine: find out why at
     <NuxtLink :to="`${stationPath(build.id!, 'start')}?view=readings`">First start</NuxtLink> before a change here is
     trusted.

@@ -4,20 +4,20 @@ import { STATE_NAMES } from '#core/targets/targets'
 
 /** What the gauge would say when the engine is worn, its oil thinned, its filter blocked, the day hot: known in advance. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const settled = useSettled(() => build.sheet)
 const found = useAnswer(
   (_, films) => (settled.value ? films().scenarios(settled.value) : undefined),
   () => settled.value,
 )
-const p = (value: number) => house.show(Math.max(0, value), 'pressure', house.fine)
+const p = (value: number) => units.show(Math.max(0, value), 'pressure', units.fine)
 </script>
 
 <template>
   <div>
     <p class="quiet words">
       A number that comes with age or heat is no fault; one that comes without is. These are this engine’s, in
-      {{ house.unit('pressure').symbol }}.
+      {{ units.unit('pressure').symbol }}.
     </p>
     <div class="drawing-scroll">
       <table>

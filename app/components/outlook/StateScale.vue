@@ -17,7 +17,7 @@ const {
   voided?: boolean
   stale?: boolean
 }>()
-const house = useHouse()
+const units = useUnits()
 /** The gauge as it was read here: it governs, and the prediction stands beside it. */
 const measured = computed(() => state.measured?.reading)
 const disagrees = computed(
@@ -25,7 +25,7 @@ const disagrees = computed(
 )
 /** Which reading would change the word. */
 const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())))
-const unit = computed(() => house.unit('pressure'))
+const unit = computed(() => units.unit('pressure'))
 const top = computed(() => Math.max(6.2e5, state.high * 1.05, (measured.value ?? 0) * 1.05))
 const share = (pressure: number) => Math.max(0, Math.min(100, (100 * pressure) / top.value))
 const ticks = computed(() => {
@@ -43,7 +43,7 @@ const ticks = computed(() => {
   >
     <h3>
       {{ state.label }}
-      <span>{{ house.say(state.speed, 'speed') }}, {{ house.say(state.temperature, 'temperature') }}</span>
+      <span>{{ units.say(state.speed, 'speed') }}, {{ units.say(state.temperature, 'temperature') }}</span>
     </h3>
     <div v-if="!state.pumpable && measured === undefined" class="words stop-word">
       Below this oil’s pumping limit: it may not reach the pickup.
@@ -52,24 +52,24 @@ const ticks = computed(() => {
       <div v-if="disagrees" class="words apart" role="status">read {{ state.measured!.prediction }} the prediction</div>
       <div class="line">
         <span v-if="measured !== undefined" class="value mono read" data-testid="measured"
-          >{{ house.show(measured, 'pressure') }}<small>read</small></span
+          >{{ units.show(measured, 'pressure') }}<small>read</small></span
         >
         <template v-else
-          ><span class="value mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span
+          ><span class="value mono" data-testid="pressure">{{ units.show(state.pressure, 'pressure') }}</span
           ><span class="band mono"
-            >{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span
+            >{{ units.show(state.low, 'pressure') }} to {{ units.show(state.high, 'pressure') }}</span
           ></template
         >
         <VerdictLabel :verdict="stale ? 'unknown' : state.verdict" />
       </div>
       <div v-if="measured !== undefined" class="line beside">
         <span class="words">predicted</span>{{ ' '
-        }}<span class="mono" data-testid="pressure">{{ house.show(state.pressure, 'pressure') }}</span
+        }}<span class="mono" data-testid="pressure">{{ units.show(state.pressure, 'pressure') }}</span
         ><span class="band mono"
-          >{{ house.show(state.low, 'pressure') }} to {{ house.show(state.high, 'pressure') }}</span
+          >{{ units.show(state.low, 'pressure') }} to {{ units.show(state.high, 'pressure') }}</span
         >
       </div>
-      <div class="scale" :title="`Target from ${house.say(state.target.least, 'pressure')}: ${state.target.reason}`">
+      <div class="scale" :title="`Target from ${units.say(state.target.least, 'pressure')}: ${state.target.reason}`">
         <span
           class="target"
           :style="{
@@ -91,10 +91,10 @@ const ticks = computed(() => {
           v-if="measured !== undefined"
           class="diamond"
           :style="{ left: `${share(measured)}%` }"
-          :title="`Measured ${house.say(measured, 'pressure')}`"
+          :title="`Measured ${units.say(measured, 'pressure')}`"
         />
         <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{
-          house.show(tick, 'pressure', 0)
+          units.show(tick, 'pressure', 0)
         }}</span>
       </div>
       <div
@@ -103,7 +103,7 @@ const ticks = computed(() => {
         :class="change < 0 ? 'down' : 'up'"
         role="status"
       >
-        {{ change < 0 ? 'down' : 'up' }} {{ house.say(Math.abs(change), 'pressure', house.fine) }} since {{ cause }}
+        {{ change < 0 ? 'down' : 'up' }} {{ units.say(Math.abs(change), 'pressure', units.fine) }} since {{ cause }}
       </div>
       <div v-else-if="state.verdict === 'assumed'" class="words needs" :title="needs.join(', ')">
         measure {{ needs[0] }}{{ needs.length > 1 ? `, ${needs.length - 1} more` : '' }}

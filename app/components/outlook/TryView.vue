@@ -3,7 +3,7 @@ import type { ReadingKey } from '#core/parts/list'
 import { catalogueOf } from '#core/engine/catalogue'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import type { Operation } from 'fast-json-patch'
-import { heldValue, requireValue } from '#core/engine/values'
+import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { OIL_GRADES } from '#core/oil/grades'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { TriedChange, TriedOutlook } from '#core/outlook/tried'
@@ -26,7 +26,7 @@ interface Draft {
 const MOST = 4
 const LETTERS = ['A', 'B', 'C', 'D']
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shelf = useShelf()
 void shelf.load()
 const blank = (name: string): Draft => ({
@@ -167,7 +167,7 @@ const extra = ref<string[]>(['pump.endClearance'])
 const others = computed(() =>
   [...new Set([...extra.value, ...drafts.value.flatMap(({ readings }) => Object.keys(readings))])].flatMap((key) => {
     const quantity = catalogue.value.get(key)
-    const value = quantity && heldValue(build.sheet!, key as ReadingKey)?.value
+    const value = quantity && recordedOrDefault(build.sheet!, key as ReadingKey)?.value
     if (!quantity || value === undefined) return []
     const span =
       quantity.dimension === 'temperature'
@@ -315,7 +315,7 @@ async function adopt(draft: Draft) {
           </tr>
           <tr v-for="slider in SLIDERS" :key="slider.field">
             <th scope="row">{{ slider.label }}</th>
-            <td class="mono">{{ slider.now === undefined ? '' : house.show(slider.now, slider.dimension) }}</td>
+            <td class="mono">{{ slider.now === undefined ? '' : units.show(slider.now, slider.dimension) }}</td>
             <td v-for="draft in drafts" :key="draft.name" class="slide">
               <input
                 type="range"
@@ -324,14 +324,14 @@ async function adopt(draft: Draft) {
                 :step="slider.step"
                 :value="draft[slider.field] ?? slider.now ?? 0"
                 :aria-label="`${draft.name}, ${slider.label}`"
-                :aria-valuetext="house.say(draft[slider.field] ?? slider.now ?? 0, slider.dimension)"
+                :aria-valuetext="units.say(draft[slider.field] ?? slider.now ?? 0, slider.dimension)"
                 @input="draft[slider.field] = Number(($event.target as HTMLInputElement).value)"
-              /><span class="mono">{{ house.show(draft[slider.field] ?? slider.now ?? 0, slider.dimension) }}</span>
+              /><span class="mono">{{ units.show(draft[slider.field] ?? slider.now ?? 0, slider.dimension) }}</span>
             </td>
           </tr>
           <tr v-for="each in others" :key="each.key">
             <th scope="row">{{ each.label }}</th>
-            <td class="mono">{{ house.show(each.value, each.dimension) }}</td>
+            <td class="mono">{{ units.show(each.value, each.dimension) }}</td>
             <td v-for="draft in drafts" :key="draft.name" class="slide">
               <input
                 type="range"
@@ -340,9 +340,9 @@ async function adopt(draft: Draft) {
                 :step="(each.to - each.from) / 200"
                 :value="draft.readings[each.key] ?? each.value"
                 :aria-label="`${draft.name}, ${each.label}`"
-                :aria-valuetext="house.say(draft.readings[each.key] ?? each.value, each.dimension)"
+                :aria-valuetext="units.say(draft.readings[each.key] ?? each.value, each.dimension)"
                 @input="draft.readings[each.key] = Number(($event.target as HTMLInputElement).value)"
-              /><span class="mono">{{ house.show(draft.readings[each.key] ?? each.value, each.dimension) }}</span>
+              /><span class="mono">{{ units.show(draft.readings[each.key] ?? each.value, each.dimension) }}</span>
             </td>
           </tr>
           <tr>
@@ -363,20 +363,20 @@ async function adopt(draft: Draft) {
             <th scope="row">{{ STATE_LABELS[state] }}</th>
             <td v-for="column in columns" :key="column.name" class="mono" :class="column.found.states[state].verdict">
               <span class="big">{{
-                house.show(column.found.states[state].pressure, 'pressure', house.fine)
+                units.show(column.found.states[state].pressure, 'pressure', units.fine)
               }}</span><span class="quiet band"
-                >{{ house.show(column.found.states[state].low, 'pressure') }} to
-                {{ house.show(column.found.states[state].high, 'pressure') }}</span
+                >{{ units.show(column.found.states[state].low, 'pressure') }} to
+                {{ units.show(column.found.states[state].high, 'pressure') }}</span
               >
             </td>
           </tr>
           <tr data-row="power">
             <th scope="row">Drive, working hot</th>
             <td v-for="column in columns" :key="column.name" class="mono">
-              {{ house.say(column.found.power.best, 'power')
+              {{ units.say(column.found.power.best, 'power')
               }}<span class="quiet band"
-                >{{ house.show(column.found.power.low, 'power') }} to
-                {{ house.show(column.found.power.high, 'power') }}</span
+                >{{ units.show(column.found.power.low, 'power') }} to
+                {{ units.show(column.found.power.high, 'power') }}</span
               >
             </td>
           </tr>
@@ -404,12 +404,12 @@ async function adopt(draft: Draft) {
     <div v-if="plot" class="drawing-scroll">
       <svg class="drawing" viewBox="0 0 732 182" role="img" aria-label="Pressure over speed with hot oil, each set-up">
         <path class="thin" d="M 46 8 V 150 H 640" />
-        <text x="40" y="16" text-anchor="end" class="quiet-text">{{ house.show(plot.most, 'pressure') }}</text>
+        <text x="40" y="16" text-anchor="end" class="quiet-text">{{ units.show(plot.most, 'pressure') }}</text>
         <text x="40" y="154" text-anchor="end" class="quiet-text">0</text>
-        <text x="46" y="170" class="quiet-text">{{ house.show(plot.from, 'speed') }}</text>
-        <text x="636" y="170" text-anchor="end" class="quiet-text">{{ house.say(plot.to, 'speed') }}</text>
+        <text x="46" y="170" class="quiet-text">{{ units.show(plot.from, 'speed') }}</text>
+        <text x="636" y="170" text-anchor="end" class="quiet-text">{{ units.say(plot.to, 'speed') }}</text>
         <text x="340" y="170" text-anchor="middle" class="quiet-text">
-          hot oil; {{ house.unit('pressure').symbol }} over speed
+          hot oil; {{ units.unit('pressure').symbol }} over speed
         </text>
         <path
           v-for="(d, i) in plot.lines"

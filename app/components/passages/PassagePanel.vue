@@ -16,7 +16,8 @@ const { item, inspection, effects } = defineProps<{
 }>()
 const build = useBuild()
 const access = useAccess()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const own = computed(() => build.sheet!.inspections[item.key])
 const found = computed(() => findingOf(build.sheet!, inspection))
 const SEALS = [
@@ -27,7 +28,7 @@ const SEALS = [
 ]
 const seal = computed(() => build.sheet!.choices[`${item.key}.seal`])
 const rows = computed(() => effects?.effects.filter((each) => each.key === item.key) ?? [])
-const p = (value: number) => house.show(value, 'pressure', house.fine)
+const p = (value: number) => units.show(value, 'pressure', units.fine)
 const words = (finding: string) => inspection.findings.find(({ value }) => value === finding)?.words ?? finding
 const PLACES = { around: 'round the cooler', sump: 'back to the sump' }
 const FORMS = [
@@ -151,7 +152,7 @@ function note(event: Event) {
       <table data-testid="effects">
         <thead>
           <tr>
-            <th scope="col">{{ house.unit('pressure').symbol }}</th>
+            <th scope="col">{{ units.unit('pressure').symbol }}</th>
             <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state].toLowerCase() }}</th>
           </tr>
         </thead>
@@ -170,8 +171,8 @@ function note(event: Event) {
             <td v-for="state in STATE_NAMES" :key="state" class="mono" :class="each.states[state].verdict">
               {{ p(each.states[state].pressure)
               }}<span class="band"
-                >{{ house.show(each.states[state].low, 'pressure') }} to
-                {{ house.show(each.states[state].high, 'pressure') }}</span
+                >{{ units.show(each.states[state].low, 'pressure') }} to
+                {{ units.show(each.states[state].high, 'pressure') }}</span
               >
             </td>
           </tr>
@@ -203,7 +204,7 @@ function note(event: Event) {
         <AddPhoto
           :of="item.label"
           words="Add photo"
-          :keep="(file) => shrinkPhoto(file, build.id!, house.who)"
+          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
           @kept="addPhoto"
           @problem="photoProblem = $event"
         />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { floorClearance } from '#core/parts/pickupRecord'
-import { heldValue, requireValue, quantityAt } from '#core/engine/values'
+import { recordedOrDefault, requireValue, quantityAt } from '#core/engine/values'
 import type { FieldOf } from '#core/parts/list'
 import { ruleOf } from '#core/house/limits'
 import { surfaceAt } from '#core/pickup/slosh'
@@ -8,9 +8,9 @@ import { goToReading } from '~/composables/goToReading'
 
 /** Sump and pickup in section, to scale: rail, gasket, depth, the pickup's mouth and what is left under it; the oil where its depth was measured, tilted as the use asks. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const route = useRoute()
-const of = (field: FieldOf<'pickup'>) => heldValue(build.sheet!, `pickup.${field}`)?.value
+const of = (field: FieldOf<'pickup'>) => recordedOrDefault(build.sheet!, `pickup.${field}`)?.value
 const floor = computed(() => floorClearance(build.sheet!))
 const tilted = computed(() => route.query.view === 'oil')
 const at = computed(() => {
@@ -62,7 +62,7 @@ const measured = computed(() => floor.value.source === 'measured')
       class="drawing"
       viewBox="0 0 730 226"
       role="group"
-      :aria-label="`Pickup: ${house.say(floor.value, 'length')} above the sump floor`"
+      :aria-label="`Pickup: ${units.say(floor.value, 'length')} above the sump floor`"
       :data-scale="at.scale"
     >
       <path
@@ -105,7 +105,7 @@ const measured = computed(() => floor.value.source === 'measured')
       />
       <DrawnValue
         name="pickup.sumpDepth"
-        :words="house.say(at.depth, 'length')"
+        :words="units.say(at.depth, 'length')"
         :x="at.left - 36"
         :y="(at.top + at.bottom) / 2 + 5"
         anchor="end"
@@ -123,12 +123,12 @@ const measured = computed(() => floor.value.source === 'measured')
           class="hit"
           role="link"
           tabindex="0"
-          :aria-label="`Floor clearance ${house.say(floor.value, 'length')}, to its readings`"
+          :aria-label="`Floor clearance ${units.say(floor.value, 'length')}, to its readings`"
           @click="goToReading($router, build.id!, quantityAt(build.sheet!, 'pickup.protrusion'))"
           @keydown.enter.prevent="goToReading($router, build.id!, quantityAt(build.sheet!, 'pickup.protrusion'))"
         >
           <text y="10" class="figure-text" :class="{ assumed: !measured }" data-dimension="floorClearance">
-            {{ house.say(floor.value, 'length') }}
+            {{ units.say(floor.value, 'length') }}
           </text>
         </g>
         <text y="-8" class="quiet-text">{{ measured ? 'floor clearance' : 'floor clearance, assumed' }}</text>
@@ -136,7 +136,7 @@ const measured = computed(() => floor.value.source === 'measured')
       <text :x="at.x + at.tube / 2 + 10" y="20" class="quiet-text">tube</text>
       <DrawnValue
         name="pickup.tubeDiameter"
-        :words="house.say(requireValue(build.sheet!, 'pickup.tubeDiameter').value, 'length')"
+        :words="units.say(requireValue(build.sheet!, 'pickup.tubeDiameter').value, 'length')"
         :x="at.x + at.tube / 2 + 44"
         :y="20"
       />

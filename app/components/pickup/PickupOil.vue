@@ -5,7 +5,7 @@ import { brakingFor } from '#core/pickup/slosh'
 
 /** Oil level, what goes in for priming, and what is left over the mouth when the surface tilts as the use asks. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const slosh = computed(() => sloshOf(build.sheet!))
 const fill = computed(() => oilFill(build.sheet!))
 const tilt = computed(() => ruleOf(build.sheet!, `tilt.${build.sheet!.use}`))
@@ -19,7 +19,7 @@ const CAUSES = {
   farm: 'slopes',
   aircraft: 'climb and bank',
 }
-const angle = computed(() => house.say(tilt.value, 'angle'))
+const angle = computed(() => units.say(tilt.value, 'angle'))
 const heavy = computed(() =>
   ['road', 'race'].includes(build.sheet!.use) ? `, ${brakingFor(tilt.value).toFixed(1)} g` : '',
 )
@@ -37,22 +37,22 @@ const heavy = computed(() =>
           <div class="row">
             <span class="what">Pour in, filter fitted dry</span
             ><span class="figure" data-testid="fill-dry"
-              >{{ house.show(fill.dryFilter, 'volume')
-              }}<span class="unit">{{ house.unit('volume').symbol }}</span></span
+              >{{ units.show(fill.dryFilter, 'volume')
+              }}<span class="unit">{{ units.unit('volume').symbol }}</span></span
             >
           </div>
           <div v-if="fill.filledFilter !== fill.whole" class="row">
             <span class="what">Pour in, filter filled first</span
             ><span class="figure" data-testid="fill-filled"
-              >{{ house.show(fill.filledFilter, 'volume')
-              }}<span class="unit">{{ house.unit('volume').symbol }}</span></span
+              >{{ units.show(fill.filledFilter, 'volume')
+              }}<span class="unit">{{ units.unit('volume').symbol }}</span></span
             >
           </div>
           <div v-if="fill.depth" class="row">
             <span class="what"
               >Stands over the floor before priming<span class="origin">passages still empty</span></span
             ><span class="figure"
-              >{{ house.show(fill.depth, 'length') }}<span class="unit">{{ house.unit('length').symbol }}</span></span
+              >{{ units.show(fill.depth, 'length') }}<span class="unit">{{ units.unit('length').symbol }}</span></span
             >
           </div>
         </template>
@@ -74,9 +74,9 @@ const heavy = computed(() =>
         ><b
           >{{
             slosh.cover > 0
-              ? `${house.say(slosh.cover, 'length')} of oil over the mouth with the surface at ${angle}`
+              ? `${units.say(slosh.cover, 'length')} of oil over the mouth with the surface at ${angle}`
               : `The mouth is out of the oil with the surface at ${angle}`
-          }}, house mark {{ house.say(slosh.least, 'length') }}.</b
+          }}, house mark {{ units.say(slosh.least, 'length') }}.</b
         >
         {{
           slosh.verdict === 'pass'
@@ -96,8 +96,8 @@ const heavy = computed(() =>
         "
         verdict="watch"
         ><b
-          >The whole fill stands lower than the low mark: {{ house.say(fill.depth, 'length') }} of
-          {{ house.say(build.sheet!.readings['pickup.oilDepth'].value, 'length') }}.</b
+          >The whole fill stands lower than the low mark: {{ units.say(fill.depth, 'length') }} of
+          {{ units.say(build.sheet!.readings['pickup.oilDepth'].value, 'length') }}.</b
         >
         One of the figures is out: look at the dipstick, the capacity and the floor’s sizes.</JudgementLine
       >

@@ -8,7 +8,7 @@ import { keptApart, linePath, roundTicks } from '~/composables/plot'
 
 /** Suction over speed, cold and hot, up to where the pump starves; with part of the screen blocked. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const blocked = ref(0)
 const curves = useAnswer(
   (model) => (build.sheet ? model.suction(build.sheet, blocked.value) : undefined),
@@ -39,8 +39,8 @@ const plot = computed(() => {
     bars,
     cold: path(found.cold.suction),
     hot: path(found.hot.suction),
-    ticks: roundTicks(least, most, house.unit('pressure')),
-    marks: roundTicks(found.speeds[0], found.speeds.at(-1)!, house.unit('speed'), 5),
+    ticks: roundTicks(least, most, units.unit('pressure')),
+    marks: roundTicks(found.speeds[0], found.speeds.at(-1)!, units.unit('speed'), 5),
     limit: y(STARVES),
     labels: { cold, hot },
   }
@@ -112,7 +112,7 @@ const area = (value: number) => `${Math.round(value * 1e6)} mm²`
           text-anchor="end"
           class="quiet-text"
         >
-          {{ house.show(tick, 'pressure', house.fine) }}
+          {{ units.show(tick, 'pressure', units.fine) }}
         </text>
         <path :d="`M 64 ${plot.limit} H ${WIDTH - 94}`" stroke="var(--stop)" stroke-width="2" stroke-dasharray="7 4" />
         <text :x="72" :y="plot.limit - 6" style="fill: var(--stop)">starves: air comes out of the oil</text>
@@ -127,10 +127,10 @@ const area = (value: number) => `${Math.round(value * 1e6)} mm²`
           stroke-width="1.6"
         />
         <text :x="WIDTH - 84" :y="plot.labels.cold + 5">
-          cold, {{ house.say(curves.cold.temperature, 'temperature') }}
+          cold, {{ units.say(curves.cold.temperature, 'temperature') }}
         </text>
         <text :x="WIDTH - 84" :y="plot.labels.hot + 5">
-          hot, {{ house.say(curves.hot.temperature, 'temperature') }}
+          hot, {{ units.say(curves.hot.temperature, 'temperature') }}
         </text>
         <text
           v-for="mark in plot.marks"
@@ -140,24 +140,24 @@ const area = (value: number) => `${Math.round(value * 1e6)} mm²`
           text-anchor="middle"
           class="quiet-text"
         >
-          {{ house.show(mark, 'speed') }}
+          {{ units.show(mark, 'speed') }}
         </text>
         <text :x="(WIDTH - 22) / 2" :y="HEIGHT - 6" text-anchor="middle" class="quiet-text">
-          speed, {{ house.unit('speed').symbol }}; suction upward, {{ house.unit('pressure').symbol }} below air
+          speed, {{ units.unit('speed').symbol }}; suction upward, {{ units.unit('pressure').symbol }} below air
         </text>
       </svg>
     </div>
     <JudgementLine v-for="each in verdicts" :key="each.words" :verdict="each.verdict"
       ><b
-        >{{ each.words === 'cold' ? 'Cold' : 'Hot' }}, {{ house.say(each.temperature, 'temperature') }}:
-        <template v-if="each.at !== undefined">starves from {{ house.say(each.at, 'speed') }}.</template
+        >{{ each.words === 'cold' ? 'Cold' : 'Hot' }}, {{ units.say(each.temperature, 'temperature') }}:
+        <template v-if="each.at !== undefined">starves from {{ units.say(each.at, 'speed') }}.</template
         ><template v-else
-          >{{ house.say(each.margin, 'pressure', house.fine) }} left at its hardest, up to
-          {{ house.say(maximum, 'speed') }}.</template
+          >{{ units.say(each.margin, 'pressure', units.fine) }} left at its hardest, up to
+          {{ units.say(maximum, 'speed') }}.</template
         ></b
       >
-      With what is uncertain {{ house.show(each.hardest.low, 'pressure', house.fine) }} to
-      {{ house.say(each.hardest.high, 'pressure', house.fine) }} at {{ house.say(each.hardest.speed, 'speed')
+      With what is uncertain {{ units.show(each.hardest.low, 'pressure', units.fine) }} to
+      {{ units.say(each.hardest.high, 'pressure', units.fine) }} at {{ units.say(each.hardest.speed, 'speed')
       }}{{
         each.at === undefined && each.verdict === 'watch'
           ? ', which reaches past the limit: measure the tube, the mouth and the floor.'

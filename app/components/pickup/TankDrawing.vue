@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { ReadingKey } from '#core/parts/list'
 import { pumpDisplacement } from '#core/parts/pump'
-import { heldValue, requireValue } from '#core/engine/values'
+import { recordedOrDefault, requireValue } from '#core/engine/values'
 
 /** A dry sump: scavenge stage from the sump to the tank, pressure stage from the tank; heights to scale, the rest as it is joined. */
 const build = useBuild()
-const house = useHouse()
-const of = (key: ReadingKey) => heldValue(build.sheet!, key)?.value
+const units = useUnits()
+const of = (key: ReadingKey) => recordedOrDefault(build.sheet!, key)?.value
 const head = computed(() => requireValue(build.sheet!, 'pickup.tankHead').value)
 const scale = computed(() => Math.min(110 / Math.max(head.value, 0.02), 700))
 const pump = 178
@@ -19,7 +19,7 @@ const level = computed(() => pump - head.value * scale.value)
       class="drawing"
       viewBox="0 0 730 226"
       role="group"
-      :aria-label="`Dry sump: oil in the tank ${house.say(head, 'length')} above the pump`"
+      :aria-label="`Dry sump: oil in the tank ${units.say(head, 'length')} above the pump`"
       :data-scale="scale"
     >
       <path class="oil-wash" :d="`M 92 ${level} h 110 V 198 h -110 Z`" />
@@ -27,7 +27,7 @@ const level = computed(() => pump - head.value * scale.value)
       <text x="147" y="216" text-anchor="middle" class="quiet-text">
         tank
         <tspan v-if="of('pickup.tankVolume')" class="figure-text" dx="4">
-          {{ house.say(of('pickup.tankVolume')!, 'volume') }}
+          {{ units.say(of('pickup.tankVolume')!, 'volume') }}
         </tspan>
       </text>
       <path d="M 202 178 H 360" stroke="var(--oil)" stroke-width="9" fill="none" />
@@ -35,7 +35,7 @@ const level = computed(() => pump - head.value * scale.value)
       <text x="378" y="183" text-anchor="middle">P</text>
       <text x="378" y="216" text-anchor="middle" class="quiet-text">
         pressure stage
-        <tspan class="figure-text">{{ house.say(pumpDisplacement(build.sheet!).value, 'displacement') }}</tspan>
+        <tspan class="figure-text">{{ units.say(pumpDisplacement(build.sheet!).value, 'displacement') }}</tspan>
       </text>
       <path d="M 398 178 H 470" stroke="var(--oil)" stroke-width="9" fill="none" />
       <path d="M 466 170 l 14 8 l -14 8 z" class="oil" />
@@ -54,12 +54,12 @@ const level = computed(() => pump - head.value * scale.value)
       <text x="390" y="30" text-anchor="middle" class="quiet-text">
         scavenge stage
         <tspan class="figure-text">
-          {{ of('pickup.scavenge') ? house.say(of('pickup.scavenge')!, 'displacement') : 'displacement?' }}
+          {{ of('pickup.scavenge') ? units.say(of('pickup.scavenge')!, 'displacement') : 'displacement?' }}
         </tspan>
       </text>
       <path d="M 370 60 H 170 V 46" stroke="var(--oil)" stroke-width="6" fill="none" stroke-dasharray="10 5" />
       <path class="thin" :d="`M 224 ${level} h 40 M 250 ${level} V ${pump} M 243 ${pump} h 14`" data-part="head" />
-      <DrawnValue name="pickup.tankHead" :words="house.say(head, 'length')" :x="262" :y="(level + pump) / 2 + 4" />
+      <DrawnValue name="pickup.tankHead" :words="units.say(head, 'length')" :x="262" :y="(level + pump) / 2 + 4" />
     </svg>
   </div>
 </template>

@@ -4,14 +4,14 @@ import { layCircuit } from '~/components/outlook/circuitLayout'
 /** The circuit as it fills: what oil has come to, by what was seen, else by what the model says for so many seconds of turning. */
 const { full } = defineProps<{ full: Map<string, number> }>()
 const build = useBuild()
-const way = usePrimeWay()
+const setUp = usePrimeSetUp()
 const state = useAnswer(
   (model) =>
     build.sheet
       ? model.circuit(build.sheet, {
           speed: 0,
-          pumpSpeed: way.value.drillSpeed,
-          temperature: way.value.temperature,
+          pumpSpeed: setUp.value.drillSpeed,
+          temperature: setUp.value.temperature,
           meanPressure: 0,
         })
       : undefined,

@@ -8,10 +8,10 @@ import { clockOf, primeSeen, turnedSpans } from '~/composables/usePrime'
 
 /** A prime as it goes: gauge against what it should do, an early word when it departs, the circuit as it fills, the crank by degrees. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const run = useRun()
 const outlook = useOutlook()
-const way = usePrimeWay()
+const setUp = usePrimeSetUp()
 const clock = useClock()
 void run.open(build.id!, 'prime')
 const stage = ref<Stage>((build.sheet!.readings['prime.checkPressure'] ? 'last' : 'check') as Stage)
@@ -22,17 +22,17 @@ const recorded = useSettled(
     JSON.stringify([
       build.sheet?.layout,
       build.sheet?.oil,
-      way.value,
+      setUp.value,
       Object.entries(build.sheet?.readings ?? {}).filter(([key]) => !/^(start|prime)\./.test(key)),
     ]),
   400,
 )
 const timeline = useAnswer(
-  (_model, films) => (build.sheet ? films().timeline(build.sheet, { ...way.value }) : undefined),
+  (_model, films) => (build.sheet ? films().timeline(build.sheet, { ...setUp.value }) : undefined),
   () => recorded.value,
 )
 const expected = useAnswer(
-  (model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined),
+  (model) => (build.sheet ? model.prime(build.sheet, { ...setUp.value }) : undefined),
   () => recorded.value,
 )
 const going = computed(() => run.run !== undefined && !run.ended)
@@ -87,7 +87,7 @@ const tone = computed(() =>
 const suspects = useAnswer(
   (_model, films) =>
     build.sheet && word.value?.level === 'stop'
-      ? films().primeSuspects(build.sheet, { ...way.value }, { ...seen.value })
+      ? films().primeSuspects(build.sheet, { ...setUp.value }, { ...seen.value })
       : undefined,
   () => word.value?.level === 'stop' && word.value.code,
 )
@@ -102,7 +102,7 @@ watch(
     void run.event('word', WORD_TITLES[code], { code, by: word.value!.by }),
 )
 
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const sentence = computed(() => {
   const { code, by } = word.value ?? { code: 'going-well', by: 0 }
   switch (code) {
@@ -185,7 +185,7 @@ const nextTurn = computed(() =>
 )
 const padSeen = computed(() => run.events.some(({ kind, data }) => kind === 'seen' && data.place === 'pad'))
 const filterOff = computed(
-  () => way.value.filter === 'off' && way.value.method !== 'tank' && build.sheet!.layout.filter,
+  () => setUp.value.filter === 'off' && setUp.value.method !== 'tank' && build.sheet!.layout.filter,
 )
 const filterOn = computed(() => run.events.some(({ kind, data }) => kind === 'act' && data.action === 'fit-filter'))
 const VERB: Record<string, [string, string]> = {
@@ -201,8 +201,8 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>, baud?: number) {
   await run.begin(build.id!, 'prime', {
     ...setup,
     stage: stage.value,
-    method: way.value.method,
-    filter: way.value.filter,
+    method: setUp.value.method,
+    filter: setUp.value.filter,
   })
 }
 function turn() {
@@ -261,10 +261,10 @@ function another() {
           <span class="quiet">{{ !read ? 'Nothing read' : run.ended ? 'Stood at' : 'Now' }}</span><span
             class="mono pressure"
             data-testid="live-pressure"
-            >{{ read ? house.show(seen.gauge, 'pressure', house.fine) : '–'
-            }}<small>{{ house.unit('pressure').symbol }}</small></span
+            >{{ read ? units.show(seen.gauge, 'pressure', units.fine) : '–'
+            }}<small>{{ units.unit('pressure').symbol }}</small></span
           ><span class="quiet mono"
-            >{{ Math.round(seen.turned) }} s {{ way.method === 'tank' ? 'open' : 'turned' }}</span
+            >{{ Math.round(seen.turned) }} s {{ setUp.method === 'tank' ? 'open' : 'turned' }}</span
           >
         </div>
         <div class="word" :class="[tone, word?.code]" role="status" aria-live="assertive">
@@ -285,7 +285,7 @@ function another() {
       </div>
       <div v-if="going" class="hands">
         <Button type="button" class="large" @click="run.act(on ? 'stop' : 'start')">{{
-          VERB[way.method][on ? 1 : 0]
+          VERB[setUp.method][on ? 1 : 0]
         }}</Button>
         <Button
           v-if="filterOff && !padSeen"

@@ -1,34 +1,34 @@
 <script setup lang="ts">
 import { checksOf } from '#core/engine/catalogue'
-import { type FilterWay, METHODS, type Method } from '#core/parts/primingWay'
+import { type FilterFitment, METHODS, type Method } from '#core/parts/primingWords'
 import { forMethod } from '#core/progress/progress'
 import { guideOf } from '#core/prime/steps'
 import { STALL_WORDS, type Cure } from '#core/prime/cures'
-import { usualMethod } from '#core/prime/way'
-import type { Port } from '#core/parts/primingWay'
+import { usualMethod } from '#core/prime/setUp'
+import type { Port } from '#core/parts/primingWords'
 import { stationPath } from '~/composables/stations'
 
 /** How this engine is primed: the method with its steps, the filter's three ways side by side, and what the model says of it. */
 const build = useBuild()
-const house = useHouse()
-const way = usePrimeWay()
-const guide = computed(() => guideOf(build.sheet!, way.value))
-const settled = useSettled(() => JSON.stringify(way.value), 200)
+const units = useUnits()
+const setUp = usePrimeSetUp()
+const guide = computed(() => guideOf(build.sheet!, setUp.value))
+const settled = useSettled(() => JSON.stringify(setUp.value), 200)
 const shown = useOnceShown()
 const timeline = useAnswer(
-  (_model, films) => (build.sheet && shown.value ? films().timeline(build.sheet, { ...way.value }) : undefined),
+  (_model, films) => (build.sheet && shown.value ? films().timeline(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value],
 )
 const expected = useAnswer(
-  (model) => (build.sheet && shown.value ? model.prime(build.sheet, { ...way.value }) : undefined),
+  (model) => (build.sheet && shown.value ? model.prime(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value],
 )
 const ways = useAnswer(
-  (_model, films) => (build.sheet && shown.value ? films().primeWays(build.sheet, { ...way.value }) : undefined),
+  (_model, films) => (build.sheet && shown.value ? films().primeSetUps(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.layout, settled.value],
 )
 const TITLES: Record<Method, string> = { drill: 'Drill', tank: 'Tank', starter: 'Starter', hand: 'By hand' }
-const FILTERS: Record<FilterWay, string> = { off: 'off until oil runs', dry: 'fitted dry', filled: 'fitted full' }
+const FILTERS: Record<FilterFitment, string> = { off: 'off until oil runs', dry: 'fitted dry', filled: 'fitted full' }
 const FIELDS: Record<Method, string[]> = {
   drill: ['prime.drillSpeed'],
   tank: ['prime.tankPressure', 'prime.tankVolume'],
@@ -79,9 +79,13 @@ function take(cure: Cure) {
   else if (cure.key === 'tank') void choose('method', 'tank', 'Priming method')
   else if (cure.key === 'pump-port') void choose('port', 'pump', 'Priming port')
   else if (cure.key === 'faster')
-    void build.record('prime.drillSpeed', { value: cure.way.drillSpeed, source: 'measured' }, 'Drill speed at the pump')
+    void build.record(
+      'prime.drillSpeed',
+      { value: cure.setUp.drillSpeed, source: 'measured' },
+      'Drill speed at the pump',
+    )
   else if (cure.key === 'more-oil')
-    void build.record('prime.tankVolume', { value: cure.way.tankVolume, source: 'measured' }, 'Oil in the tank')
+    void build.record('prime.tankVolume', { value: cure.setUp.tankVolume, source: 'measured' }, 'Oil in the tank')
   else void navigateTo(`${stationPath(build.id!, 'pump')}?view=close`)
 }
 </script>
@@ -93,14 +97,14 @@ function take(cure: Cure) {
         <h2>Method</h2>
         <SegmentChoice
           label="Method"
-          :value="way.method"
+          :value="setUp.method"
           :options="METHODS.map((value) => ({ value, words: TITLES[value] }))"
           @choose="choose('method', $event ?? usual, 'Priming method')"
         />
         <p class="quiet suits">{{ guide.suits }}</p>
-        <ReadingRow v-for="name in FIELDS[way.method]" :key="name" :name="name" />
+        <ReadingRow v-for="name in FIELDS[setUp.method]" :key="name" :name="name" />
         <ReadingRow name="prime.oilTemperature" />
-        <div v-if="way.method === 'drill'" class="row">
+        <div v-if="setUp.method === 'drill'" class="row">
           <span class="what">Drill turns<span class="origin">seen from above the drive, as it was checked</span></span
           ><SegmentChoice
             label="Drill turns"
@@ -112,11 +116,11 @@ function take(cure: Cure) {
             @choose="choose('direction', $event, 'Direction of the drill')"
           />
         </div>
-        <div v-if="way.method === 'tank' || way.method === 'hand'" class="row">
+        <div v-if="setUp.method === 'tank' || setUp.method === 'hand'" class="row">
           <span class="what">Port</span
           ><SegmentChoice
             label="Port"
-            :value="way.port"
+            :value="setUp.port"
             :options="[
               { value: 'gauge' as Port, words: 'gauge' },
               { value: 'pump' as Port, words: 'pump' },
@@ -141,7 +145,7 @@ function take(cure: Cure) {
         </p>
         <div v-if="run" data-testid="prime-model">
           <template v-if="run.primed">
-            <div v-if="way.filter === 'off' && way.method !== 'tank'" class="row">
+            <div v-if="setUp.filter === 'off' && setUp.method !== 'tank'" class="row">
               <span class="what">Oil at the pad</span
               ><span class="figure" data-testid="time-pad"
                 >{{ seconds(timeline!.pad?.best) }}<span class="unit">{{ band(timeline!.pad) }}</span></span
@@ -162,12 +166,12 @@ function take(cure: Cure) {
             <div class="row">
               <span class="what"
                 >Oil that it takes<span v-if="run.spilled > 1e-5" class="origin"
-                  >of it at the open pad {{ house.say(run.spilled, 'volume') }}</span
+                  >of it at the open pad {{ units.say(run.spilled, 'volume') }}</span
                 ></span
               ><span class="figure"
-                >{{ house.say(timeline!.oil.best, 'volume')
+                >{{ units.say(timeline!.oil.best, 'volume')
                 }}<span class="unit"
-                  >{{ house.show(timeline!.oil.low, 'volume') }} to {{ house.say(timeline!.oil.high, 'volume') }}</span
+                  >{{ units.show(timeline!.oil.low, 'volume') }} to {{ units.say(timeline!.oil.high, 'volume') }}</span
                 ></span
               >
             </div>
@@ -208,30 +212,30 @@ function take(cure: Cure) {
         <p v-if="expected && expected.widestHidden > 1.3" class="quiet" data-testid="hidden">
           This prime cannot tell bearings up to {{ expected.widestHidden.toFixed(1) }} times as wide as recorded: cold
           oil behind an open relief valve holds the gauge up.{{
-            way.method === 'drill' ? ' A slower drill tells more.' : ''
+            setUp.method === 'drill' ? ' A slower drill tells more.' : ''
           }}
         </p>
-        <template v-if="build.sheet!.layout.filter && way.method !== 'tank'">
+        <template v-if="build.sheet!.layout.filter && setUp.method !== 'tank'">
           <h2 class="next">Filter</h2>
           <div
             v-for="each in ways?.runs ?? []"
-            :key="each.way.filter"
+            :key="each.setUp.filter"
             class="row filter"
-            :data-filter="each.way.filter"
+            :data-filter="each.setUp.filter"
             :data-primed="each.primed"
           >
             <span class="what"
-              ><b>{{ FILTERS[each.way.filter] }}</b
-              ><span v-if="ways!.safe === each.way.filter" class="safe">recommended</span
+              ><b>{{ FILTERS[each.setUp.filter] }}</b
+              ><span v-if="ways!.safe === each.setUp.filter" class="safe">recommended</span
               ><span class="origin">{{
                 each.primed ? `pressure after about ${seconds(each.timeToPressure)}` : STALL_WORDS[each.reason!]
               }}</span></span
             >
             <SegmentChoice
-              :label="`Filter ${FILTERS[each.way.filter]}`"
-              :value="way.filter === each.way.filter ? 'take' : undefined"
-              :options="[{ value: 'take', words: way.filter === each.way.filter ? 'taken' : 'take' }]"
-              @choose="choose('filter', each.way.filter, 'Filter at priming')"
+              :label="`Filter ${FILTERS[each.setUp.filter]}`"
+              :value="setUp.filter === each.setUp.filter ? 'take' : undefined"
+              :options="[{ value: 'take', words: setUp.filter === each.setUp.filter ? 'taken' : 'take' }]"
+              @choose="choose('filter', each.setUp.filter, 'Filter at priming')"
             />
           </div>
           <p class="quiet">

@@ -42,7 +42,7 @@ function pack(value: string | undefined) {
             {
               op: 'add' as const,
               path: '/checks/prime.packed',
-              value: { state: 'done', by: useHouse().who || 'Someone', at: new Date().toISOString() },
+              value: { state: 'done', by: usePerson().who || 'Someone', at: new Date().toISOString() },
             },
           ]
         : check

@@ -9,7 +9,7 @@ import { STATE_NAMES } from '#core/targets/targets'
 
 /** Pumps from the shelf in this engine: what each buys at hot idle, costs at speed, and whether the suction keeps up. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shelf = useShelf()
 void shelf.load()
 const all = ref(false)
@@ -43,24 +43,24 @@ const columns = computed(
         stiffer: each.id === STIFFER,
         item,
         warnings: item ? fitWarnings(build.sheet!, item) : [],
-        held: item ? shelf.heldBy(build.id, item.id) : undefined,
+        share: item ? shelf.shareOf(build.id, item.id) : undefined,
       }
     }) ?? [],
 )
-const p = (value: number) => house.show(value, 'pressure', house.fine)
+const p = (value: number) => units.show(value, 'pressure', units.fine)
 /** How another pump differs from the one that is fitted, in one sentence. */
 function sentence(column: (typeof columns.value)[number]): string {
   const now = columns.value[0]
   const ceiling = column.states.workingHot.pressure - now.states.workingHot.pressure
   if (column.stiffer)
-    return `Raises the ceiling by ${house.say(ceiling, 'pressure', house.fine)}, working hot; idle hot stays where it is.`
+    return `Raises the ceiling by ${units.say(ceiling, 'pressure', units.fine)}, working hot; idle hot stays where it is.`
   const idle = column.states.idleHot.pressure - now.states.idleHot.pressure
   const watts = column.working.power.best - now.working.power.best
   const keeps =
     column.fastest.starves || column.coldest.starves
       ? ` It starves ${column.coldest.starves ? 'at cold idle' : 'at maximum speed'}: the suction does not keep up.`
       : ' The suction keeps up.'
-  return `${idle < 0 ? 'Loses' : 'Buys'} ${house.say(Math.abs(idle), 'pressure', house.fine)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${house.say(Math.abs(watts), 'power')} at working speed.${keeps}`
+  return `${idle < 0 ? 'Loses' : 'Buys'} ${units.say(Math.abs(idle), 'pressure', units.fine)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${units.say(Math.abs(watts), 'power')} at working speed.${keeps}`
 }
 async function fit(item: ShelfItem) {
   const words = (['drive', 'year'] as const).flatMap((key) =>
@@ -100,9 +100,9 @@ async function fit(item: ShelfItem) {
       <table v-if="columns.length > 0">
         <thead>
           <tr>
-            <th scope="col">{{ house.unit('pressure').symbol }}, at the gauge</th>
+            <th scope="col">{{ units.unit('pressure').symbol }}, at the gauge</th>
             <th v-for="column in columns" :key="column.id ?? 'now'" scope="col">
-              {{ column.label }}<span class="quiet">{{ house.say(column.displacement, 'displacement') }}</span>
+              {{ column.label }}<span class="quiet">{{ units.say(column.displacement, 'displacement') }}</span>
             </th>
           </tr>
         </thead>
@@ -118,10 +118,10 @@ async function fit(item: ShelfItem) {
           <tr data-row="power">
             <th scope="row">Drive, working hot</th>
             <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">
-              {{ house.say(column.working.power.best, 'power')
+              {{ units.say(column.working.power.best, 'power')
               }}<span class="quiet band"
-                >{{ house.show(column.working.power.low, 'power') }} to
-                {{ house.show(column.working.power.high, 'power') }}</span
+                >{{ units.show(column.working.power.low, 'power') }} to
+                {{ units.show(column.working.power.high, 'power') }}</span
               >
             </td>
           </tr>
@@ -171,7 +171,7 @@ async function fit(item: ShelfItem) {
         <span v-else-if="build.sheet!.choices['pump.fitted'] === column.label" class="quiet">fitted</span>
         <span v-else class="actions"
           ><Button
-            v-if="column.held!.reserved === 0"
+            v-if="column.share!.reserved === 0"
             type="button"
             variant="outlined"
             :disabled="column.item!.count - column.item!.reserved < 1"
@@ -179,7 +179,7 @@ async function fit(item: ShelfItem) {
             >Set aside</Button
           ><Button
             type="button"
-            :disabled="column.item!.count - column.item!.reserved + column.held!.reserved < 1"
+            :disabled="column.item!.count - column.item!.reserved + column.share!.reserved < 1"
             @click="fit(column.item!)"
             >Take and fit</Button
           ></span

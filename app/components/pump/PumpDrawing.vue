@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { ReadingKey } from '#core/parts/list'
-import { heldValue } from '#core/engine/values'
+import { recordedOrDefault } from '#core/engine/values'
 
 /** The pump's rotors in their pocket and from the side: sizes to scale, gaps drawn twenty times as wide. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const GAPS = 20
-const value = (key: ReadingKey) => heldValue(build.sheet!, key)
+const value = (key: ReadingKey) => recordedOrDefault(build.sheet!, key)
 const size = computed(() => {
   const kind = build.sheet!.layout.pumpKind
   const outside = value('pump.rotorDiameter')!.value
@@ -92,7 +92,7 @@ const drawn = computed(() => {
       viewBox="0 0 730 205"
       role="group"
       :data-scale="size.scale"
-      :aria-label="`Pump: tip clearance ${house.say(size.tip.value, 'clearance')}, end clearance ${house.say(size.end.value, 'clearance')}`"
+      :aria-label="`Pump: tip clearance ${units.say(size.tip.value, 'clearance')}, end clearance ${units.say(size.end.value, 'clearance')}`"
     >
       <circle
         v-for="([x, y], i) in drawn.pocket"
@@ -110,7 +110,7 @@ const drawn = computed(() => {
         <text x="18" :y="drawn.cy - 4" class="quiet-text">tip clearance</text>
         <DrawnValue
           name="pump.tipClearance"
-          :words="house.say(size.tip.value, 'clearance')"
+          :words="units.say(size.tip.value, 'clearance')"
           :x="18"
           :y="drawn.cy + 15"
           :assumed="size.tip.source === 'layout'"
@@ -125,7 +125,7 @@ const drawn = computed(() => {
         <text x="146" :y="10 + size.endGap / 2" class="quiet-text">end clearance</text>
         <DrawnValue
           name="pump.endClearance"
-          :words="house.say(size.end.value, 'clearance')"
+          :words="units.say(size.end.value, 'clearance')"
           :x="146"
           :y="29 + size.endGap / 2"
           :assumed="size.end.source === 'layout'"
@@ -136,7 +136,7 @@ const drawn = computed(() => {
         />
         <DrawnValue
           name="pump.rotorLength"
-          :words="house.say(size.length, 'length')"
+          :words="units.say(size.length, 'length')"
           :x="-22"
           :y="18 + size.endGap + size.l / 2"
           anchor="end"
@@ -149,7 +149,7 @@ const drawn = computed(() => {
       />
       <DrawnValue
         name="pump.rotorDiameter"
-        :words="house.say(size.outside, 'length')"
+        :words="units.say(size.outside, 'length')"
         :x="drawn.cx"
         :y="drawn.cy + size.r + size.gap + 24"
         anchor="middle"
@@ -158,7 +158,7 @@ const drawn = computed(() => {
         <text :x="drawn.right + 32" :y="drawn.cy + 48" class="quiet-text">outer rotor to body</text>
         <DrawnValue
           name="pump.sideClearance"
-          :words="house.say(size.side.value, 'clearance')"
+          :words="units.say(size.side.value, 'clearance')"
           :x="drawn.right + 32"
           :y="drawn.cy + 67"
           :assumed="size.side.source === 'layout'"

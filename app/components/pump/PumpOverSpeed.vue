@@ -7,7 +7,7 @@ import { keptApart, linePath, roundTicks, stayingBelow } from '~/composables/plo
 
 /** What the pump sweeps, delivers and takes over speed, cold and hot, in this engine's own circuit. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const found = useAnswer(
   (_, films) => (build.sheet ? films().pumpOver(build.sheet) : undefined),
   () => build.sheet,
@@ -32,15 +32,15 @@ function chartOf(dimension: Dimension, words: string, most: number, lines: Line[
   const y = (value: number) => TOP + (1 - value / most) * (HEIGHT - TOP - FOOT)
   const drawn = lines.map(({ values }) => stayingBelow(values, most))
   const ends = keptApart(drawn.map((points) => y(points.at(-1)![1])))
-  const ticks = roundTicks(0, most, house.unit(dimension), 5)
+  const ticks = roundTicks(0, most, units.unit(dimension), 5)
   return {
     dimension,
     words,
     x,
     y,
     ticks,
-    decimals: decimalsFor(ticks[1] - ticks[0], house.unit(dimension)),
-    marks: roundTicks(from, to, house.unit('speed'), 5),
+    decimals: decimalsFor(ticks[1] - ticks[0], units.unit(dimension)),
+    marks: roundTicks(from, to, units.unit('speed'), 5),
     lines: lines.map(({ name, colour, dashed, band }, i) => {
       const points = drawn[i].map(([place, value]) => [x(from + place * (to - from)), y(value)] as const)
       // A line that leaves the chart is named where it does.
@@ -63,7 +63,7 @@ const charts = computed(() => {
     OILS.map(({ key, colour }) => {
       const [values, band] = pick(curves[key])
       return {
-        name: `${key}, ${house.say(curves[key].temperature, 'temperature')}`,
+        name: `${key}, ${units.say(curves[key].temperature, 'temperature')}`,
         colour,
         values,
         band: { ...band, speed: curves[key].met.speed },
@@ -87,15 +87,15 @@ const charts = computed(() => {
 /** Where each is met, in figures with their bands. */
 const rows = computed(() => (found.value ? OILS.map(({ key }) => ({ key, ...found.value![key] })) : []))
 const ranged = ({ best, low, high }: Ranged, dimension: Dimension) => ({
-  best: house.say(best, dimension),
-  band: `${house.show(low, dimension)} to ${house.show(high, dimension)}`,
+  best: units.say(best, dimension),
+  band: `${units.show(low, dimension)} to ${units.show(high, dimension)}`,
 })
 </script>
 
 <template>
   <div v-if="found">
     <section v-for="chart in charts" :key="chart.dimension" class="block">
-      <h2>{{ chart.words }}, {{ house.unit(chart.dimension).symbol }}</h2>
+      <h2>{{ chart.words }}, {{ units.unit(chart.dimension).symbol }}</h2>
       <div class="drawing-scroll">
         <svg
           class="drawing"
@@ -117,7 +117,7 @@ const ranged = ({ best, low, high }: Ranged, dimension: Dimension) => ({
             text-anchor="end"
             class="quiet-text"
           >
-            {{ house.show(tick, chart.dimension, chart.decimals) }}
+            {{ units.show(tick, chart.dimension, chart.decimals) }}
           </text>
           <text
             v-for="mark in chart.marks"
@@ -127,10 +127,10 @@ const ranged = ({ best, low, high }: Ranged, dimension: Dimension) => ({
             text-anchor="middle"
             class="quiet-text"
           >
-            {{ house.show(mark, 'speed') }}
+            {{ units.show(mark, 'speed') }}
           </text>
           <text :x="LEFT + (WIDTH - LEFT - RIGHT) / 2" :y="HEIGHT - 5" text-anchor="middle" class="quiet-text">
-            crank speed, {{ house.unit('speed').symbol }}
+            crank speed, {{ units.unit('speed').symbol }}
           </text>
           <template v-for="line in chart.lines" :key="line.name">
             <path
@@ -156,8 +156,8 @@ const ranged = ({ best, low, high }: Ranged, dimension: Dimension) => ({
       <h2>Where such oil is met</h2>
       <div v-for="row in rows" :key="row.key" class="row" :data-oil="row.key">
         <span class="what"
-          >{{ row.key === 'cold' ? 'Cold idle' : 'Working hot' }}, {{ house.say(row.met.speed, 'speed')
-          }}<span class="origin">sweeps {{ house.say(row.met.swept, 'flow') }}</span></span
+          >{{ row.key === 'cold' ? 'Cold idle' : 'Working hot' }}, {{ units.say(row.met.speed, 'speed')
+          }}<span class="origin">sweeps {{ units.say(row.met.swept, 'flow') }}</span></span
         >
         <span
           v-for="[words, figure] in [

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import type { ReadingKey } from '#core/parts/list'
-import { heldValue, requireValue } from '#core/engine/values'
+import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { stepLoss } from '#core/pickup/suction'
 
 /** Ports opened and blended: before, after, the wall left, and what it is worth. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const PORTS = [
   ['suction', 'Suction port'],
   ['outlet', 'Outlet port'],
 ] as const
-const of = (key: ReadingKey) => heldValue(build.sheet!, key)?.value
+const of = (key: ReadingKey) => recordedOrDefault(build.sheet!, key)?.value
 const least = computed(() => ruleOf(build.sheet!, 'pump.wallLeast'))
 const thin = computed(() =>
   PORTS.flatMap(([port, words]) => {
@@ -56,14 +56,14 @@ const washed = computed(() => build.sheet!.checks['pump.washed']?.state === 'don
     <section aria-label="Judgement" class="block">
       <JudgementLine v-for="each in thin" :key="each.words" verdict="stop"
         ><b
-          >{{ each.words }}: {{ house.say(each.wall, 'length') }} of wall left, house mark
-          {{ house.say(least, 'length') }}.</b
+          >{{ each.words }}: {{ units.say(each.wall, 'length') }} of wall left, house mark
+          {{ units.say(least, 'length') }}.</b
         >
         It cracks into the next passage. Replace the body.</JudgementLine
       >
       <JudgementLine v-if="step" verdict="unknown"
         ><b
-          >Where the tube of {{ house.say(tube, 'length') }} meets the suction port: {{ step.now.toFixed(2) }} velocity
+          >Where the tube of {{ units.say(tube, 'length') }} meets the suction port: {{ step.now.toFixed(2) }} velocity
           heads lost, {{ step.before.toFixed(2) }} before.</b
         >
         {{ step.now < 0.05 ? 'No step is left.' : 'A step remains: blend it.' }}</JudgementLine
@@ -71,7 +71,7 @@ const washed = computed(() => build.sheet!.checks['pump.washed']?.state === 'don
       <JudgementLine v-if="worth !== undefined" verdict="unknown"
         ><b
           >The work is worth
-          {{ house.say(Math.abs(worth), 'pressure', house.unit('pressure').symbol === 'bar' ? 3 : 1) }} at working
+          {{ units.say(Math.abs(worth), 'pressure', units.unit('pressure').symbol === 'bar' ? 3 : 1) }} at working
           speed, hot.</b
         >
         Only the side that the flow meets needs blending; cold suction gains most.</JudgementLine

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FieldOf } from '#core/parts/list'
 import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pump'
-import { heldValue, requireValue } from '#core/engine/values'
+import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { oilAt } from '#core/oil/oil'
 import { oilOf } from '#core/record/oil'
@@ -10,11 +10,11 @@ import { numberOf } from '#core/shelf/fields'
 
 /** What a cut regains, what it leaves of the metal, and whether a new pump does better. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const shelf = useShelf()
 void shelf.load()
-const value = (key: FieldOf<'pump'>) => heldValue(build.sheet!, `pump.${key}`)?.value ?? 0
+const value = (key: FieldOf<'pump'>) => recordedOrDefault(build.sheet!, `pump.${key}`)?.value ?? 0
 const least = computed(() => ruleOf(build.sheet!, 'pump.metalLeast'))
 const missing = computed(() =>
   [
@@ -36,8 +36,8 @@ const result = computed(() => {
       coverCut: value('coverCut'),
       bodyCut: value('bodyCut'),
       pocketCut: value('pocketCut'),
-      coverThickness: heldValue(sheet, 'pump.coverThickness')?.value ?? Infinity,
-      floorThickness: heldValue(sheet, 'pump.floorThickness')?.value ?? Infinity,
+      coverThickness: recordedOrDefault(sheet, 'pump.coverThickness')?.value ?? Infinity,
+      floorThickness: recordedOrDefault(sheet, 'pump.floorThickness')?.value ?? Infinity,
       leastThickness: least.value,
       leastEndClearance: ruleOf(sheet, 'pump.endLeast'),
     },
@@ -88,8 +88,8 @@ const freshGain = useAnswer(
   () => [build.sheet, fresh.value],
 )
 const signed = (gained: number) =>
-  `${gained < 0 ? 'loses' : 'gains'} ${house.say(Math.abs(gained), 'pressure', house.fine)}`
-const left = (metal: number) => (Number.isFinite(metal) ? house.say(metal, 'length') : 'not measured')
+  `${gained < 0 ? 'loses' : 'gains'} ${units.say(Math.abs(gained), 'pressure', units.fine)}`
+const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'length') : 'not measured')
 </script>
 
 <template>
@@ -108,31 +108,31 @@ const left = (metal: number) => (Number.isFinite(metal) ? house.say(metal, 'leng
         <div class="row">
           <span class="what"
             >End clearance<span class="origin"
-              >now {{ house.say(endClearance(build.sheet!).value, 'clearance') }}</span
+              >now {{ units.say(endClearance(build.sheet!).value, 'clearance') }}</span
             ></span
           ><span class="figure" data-testid="salvage-end"
-            >{{ house.show(result.endClearance, 'clearance')
-            }}<span class="unit">{{ house.unit('clearance').symbol }}</span></span
+            >{{ units.show(result.endClearance, 'clearance')
+            }}<span class="unit">{{ units.unit('clearance').symbol }}</span></span
           >
         </div>
         <div class="row">
           <span class="what"
-            >Cover left<span class="origin">at least {{ house.say(least, 'length') }}</span></span
+            >Cover left<span class="origin">at least {{ units.say(least, 'length') }}</span></span
           ><span class="figure" data-testid="salvage-cover">{{ left(result.coverLeft) }}</span>
         </div>
         <div class="row">
           <span class="what"
-            >Pocket floor left<span class="origin">at least {{ house.say(least, 'length') }}</span></span
+            >Pocket floor left<span class="origin">at least {{ units.say(least, 'length') }}</span></span
           ><span class="figure" data-testid="salvage-floor">{{ left(result.floorLeft) }}</span>
         </div>
         <div class="row">
           <span class="what"
             >Slip at idle hot<span class="origin"
-              >now {{ house.say(result.slipBefore * pressure, 'flow', 2) }} of {{ house.say(delivered, 'flow') }}</span
+              >now {{ units.say(result.slipBefore * pressure, 'flow', 2) }} of {{ units.say(delivered, 'flow') }}</span
             ></span
           ><span class="figure" data-testid="salvage-slip"
-            >{{ house.show(result.slipAfter * pressure, 'flow', 2)
-            }}<span class="unit">{{ house.unit('flow').symbol }}</span></span
+            >{{ units.show(result.slipAfter * pressure, 'flow', 2)
+            }}<span class="unit">{{ units.unit('flow').symbol }}</span></span
           >
         </div>
       </section>
@@ -144,7 +144,7 @@ const left = (metal: number) => (Number.isFinite(metal) ? house.say(metal, 'leng
           ><b>{{ words }}</b></JudgementLine
         >
         <JudgementLine v-if="result.problems.length === 0" verdict="pass"
-          ><b>{{ house.say(regained, 'flow', 2) }} of flow regained; idle hot {{ signed(gain ?? 0) }}.</b> Then measure
+          ><b>{{ units.say(regained, 'flow', 2) }} of flow regained; idle hot {{ signed(gain ?? 0) }}.</b> Then measure
           the end clearance again: the prediction goes by that reading.</JudgementLine
         >
         <JudgementLine v-if="missing.length > 0" verdict="unknown"

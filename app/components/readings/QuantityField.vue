@@ -10,11 +10,11 @@ const { value, dimension, label, range } = defineProps<{
   range?: [number, number]
 }>()
 const emit = defineEmits<{ write: [value: number | undefined] }>()
-const house = useHouse()
+const units = useUnits()
 const typed = ref<string>()
 const problem = ref('')
 const id = useId()
-const shown = computed(() => typed.value ?? (value === undefined ? '' : house.show(value, dimension)))
+const shown = computed(() => typed.value ?? (value === undefined ? '' : units.show(value, dimension)))
 function commit() {
   if (typed.value === undefined) return
   if (typed.value.trim() === '') {
@@ -22,10 +22,10 @@ function commit() {
     typed.value = undefined
     return emit('write', undefined)
   }
-  const parsed = parseQuantity(typed.value, dimension, house.unit(dimension))
+  const parsed = parseQuantity(typed.value, dimension, units.unit(dimension))
   if (!parsed.ok) return void (problem.value = parsed.message)
   if (range && (parsed.value < range[0] || parsed.value > range[1]))
-    return void (problem.value = `Between ${house.show(range[0], dimension)} and ${house.say(range[1], dimension)}.`)
+    return void (problem.value = `Between ${units.show(range[0], dimension)} and ${units.say(range[1], dimension)}.`)
   problem.value = ''
   typed.value = undefined
   emit('write', parsed.value)
@@ -50,7 +50,7 @@ function restore() {
       @blur="commit"
       @keydown.enter.prevent="commit"
       @keydown.esc="restore"
-    /><span class="unit quiet">{{ house.unit(dimension).symbol }}</span>
+    /><span class="unit quiet">{{ units.unit(dimension).symbol }}</span>
     <span v-if="problem" :id="id" class="wrong" role="alert">{{ problem }}</span>
   </span>
 </template>

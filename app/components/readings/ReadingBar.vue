@@ -7,7 +7,8 @@ import { shrinkPhoto } from '~/composables/photo'
 
 /** Where the value under the hand came from: instrument, note, photos, and every former value one touch away. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const shop = useShop()
 const focused = useFocusedReading()
 
@@ -19,20 +20,20 @@ const spread = computed(() => {
   const { dimension } = quantity.value ?? {}
   const sigma = reading.value?.uncertainty
   if (sigma === undefined || !dimension) return ''
-  return ['length', 'diameter', 'clearance'].includes(dimension) && house.unit('length').symbol === 'mm'
+  return ['length', 'diameter', 'clearance'].includes(dimension) && units.unit('length').symbol === 'mm'
     ? `± ${(2e6 * sigma).toFixed(1)} µm`
-    : `± ${house.say(2 * sigma, dimension, 4)}`
+    : `± ${units.say(2 * sigma, dimension, 4)}`
 })
 /** Largest less smallest of the repeats. */
 const scatter = computed(() =>
-  reading.value?.repeats ? house.say(spreadOf(reading.value.repeats), quantity.value!.dimension) : '',
+  reading.value?.repeats ? units.say(spreadOf(reading.value.repeats), quantity.value!.dimension) : '',
 )
 const instruments = computed(() => [
   { value: 'none', words: 'no instrument' },
   ...shop.house.instruments.map(({ name }) => ({ value: name, words: name })),
 ])
 const instrument = computed(() =>
-  shop.house.instruments.find(({ name }) => name === house.instruments[quantity.value?.dimension ?? '']),
+  shop.house.instruments.find(({ name }) => name === person.instruments[quantity.value?.dimension ?? '']),
 )
 const zeroed = computed(() =>
   instrument.value?.zeroedAt
@@ -119,7 +120,7 @@ const when = (at: string) =>
       <p v-else-if="former.length === 0" class="quiet">Nothing was written here since the build was begun.</p>
       <ul v-else>
         <li v-for="each in former" :key="each.revision">
-          <span class="mono">{{ each.value ? house.showReading(each.value.value, quantity) : 'taken out' }}</span><span
+          <span class="mono">{{ each.value ? units.showReading(each.value.value, quantity) : 'taken out' }}</span><span
             class="quiet"
             >{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at)
             }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span
@@ -128,7 +129,7 @@ const when = (at: string) =>
             v-if="each.value && each.value.value !== reading?.value"
             type="button"
             variant="outlined"
-            :aria-label="`Restore ${house.showReading(each.value.value, quantity)}`"
+            :aria-label="`Restore ${units.showReading(each.value.value, quantity)}`"
             @click="restore(each)"
             >Restore</Button
           >
@@ -146,7 +147,7 @@ const when = (at: string) =>
         >{{ ' ' }}<span class="quiet">{{ words }}</span
         >{{ ' ' }}<span v-if="spread" class="mono quiet">{{ spread }}</span>
         <span v-if="reading?.repeats" class="quiet">
-          mean of {{ reading.repeats.map((value) => house.showReading(value, quantity!)).join(', ') }},
+          mean of {{ reading.repeats.map((value) => units.showReading(value, quantity!)).join(', ') }},
           {{ scatter }} apart</span
         >
         <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span
@@ -168,9 +169,9 @@ const when = (at: string) =>
       <ChoiceField
         label="Instrument"
         quiet
-        :value="house.instruments[quantity.dimension] || 'none'"
+        :value="person.instruments[quantity.dimension] || 'none'"
         :options="instruments"
-        @choose="house.instruments[quantity.dimension] = $event === 'none' ? '' : $event"
+        @choose="person.instruments[quantity.dimension] = $event === 'none' ? '' : $event"
       />
       <LazyRigGauge v-if="instrument?.name === 'Simulated gauge'" :quantity="quantity" />
       <button
@@ -186,7 +187,7 @@ const when = (at: string) =>
         <button type="button" class="small" :aria-expanded="open === 'note'" @click="toggle('note')">Note</button>
         <AddPhoto
           :of="quantity.label"
-          :keep="(file) => shrinkPhoto(file, build.id!, house.who)"
+          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
           @kept="addPhoto"
           @problem="photoProblem = $event"
         />

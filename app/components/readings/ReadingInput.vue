@@ -15,26 +15,26 @@ import { PASTED, spreadPasted } from '~/composables/pasteReadings'
  */
 const { name, run, column } = defineProps<{ name: string; run: string; column?: string }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const focused = useFocusedReading()
 
 const quantity = computed(() => quantityAt(build.sheet!, name)!)
-const unit = computed(() => house.unit(quantity.value.dimension))
+const unit = computed(() => units.unit(quantity.value.dimension))
 const reading = computed(() => build.sheet!.readings[name])
 const shown = computed(() =>
-  reading.value ? house.showReading(reading.value.value, quantity.value, reading.value.instrument) : '',
+  reading.value ? units.showReading(reading.value.value, quantity.value, reading.value.instrument) : '',
 )
 /** What an apprentice wrote here that waits for a sign-off. */
 const waiting = computed(() => {
   for (const { patch } of build.proposals) {
     const value = patch.find(({ path }) => path === `/readings/${name}`)?.value as { value?: number } | undefined
-    if (value?.value !== undefined) return `${house.showReading(value.value, quantity.value)} waits`
+    if (value?.value !== undefined) return `${units.showReading(value.value, quantity.value)} waits`
   }
   return undefined
 })
 const assumed = computed(() => {
   const standIn = standInOf(build.sheet!, name as ReadingKey)
-  return standIn ? house.showReading(standIn.value, quantity.value) : ''
+  return standIn ? units.showReading(standIn.value, quantity.value) : ''
 })
 
 const text = ref('')
@@ -187,7 +187,7 @@ function place(message: unknown) {
 const rangeWords = computed(() => {
   if (!doubt.value) return ''
   const { low, high, from } = doubt.value
-  const range = `${house.show(low, quantity.value.dimension)} to ${house.say(high, quantity.value.dimension)}`
+  const range = `${units.show(low, quantity.value.dimension)} to ${units.say(high, quantity.value.dimension)}`
   return from === 'mate'
     ? `Bore smaller than journal, or too much larger: check both. It asks for ${range}.`
     : from === 'sisters'
@@ -234,7 +234,7 @@ const rangeWords = computed(() => {
             type="button"
             @mousedown.prevent
             @click="settle(doubt.proposal, false)"
-            >Use {{ house.say(doubt.proposal, quantity.dimension) }}</Button
+            >Use {{ units.say(doubt.proposal, quantity.dimension) }}</Button
           >
           <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)"
             >Keep {{ text.trim() }} <kbd>F2</kbd></Button

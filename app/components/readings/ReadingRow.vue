@@ -4,7 +4,7 @@ import { quantityAt } from '#core/engine/values'
 /** A reading with its name, its unit and where it came from. */
 const { name, run = 'rows' } = defineProps<{ name: string; run?: string }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const quantity = computed(() => quantityAt(build.sheet!, name))
 const origin = computed(() => originWords(build.sheet!, name))
 </script>
@@ -16,7 +16,7 @@ const origin = computed(() => originWords(build.sheet!, name))
     >
     <span
       ><ReadingInput :name="name" :run="run" /><span class="unit quiet">{{
-        house.unit(quantity.dimension).symbol
+        units.unit(quantity.dimension).symbol
       }}</span></span
     >
   </div>

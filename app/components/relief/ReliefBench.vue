@@ -16,7 +16,7 @@ import type { ReliefSummary } from '#core/outlook/relief'
 /** The valve tried before it goes in: the reading against the model, what it corrects, and what it means for the running engine. */
 const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSummary }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const METHODS = [
   { value: 'air', words: 'air on a fixture' },
   { value: 'dead-head', words: 'dead-head, by drill' },
@@ -26,7 +26,7 @@ const method = computed<BenchMethod>(() =>
 )
 const bench = computed(() => benchOf(build.sheet!, valve))
 const oil = computed(() => build.sheet!.choices[`${valve}.benchOil`] ?? build.sheet!.oil.grade)
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const reading = computed(() => build.sheet!.readings[`${valve}.benchPressure`])
 const log = computed(() => benchLog(build.sheet!, valve))
 const lines = computed(() => log.value.map((line) => ({ line, says: benchSays(build.sheet!, valve, line) })))
@@ -123,33 +123,33 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
             method === 'air' ? 'where bubbles start' : 'all the pump gives, past the plunger'
           }}</span></span
         ><span class="figure" data-testid="bench-expected"
-          >{{ house.show(bench.expected, 'pressure', house.fine)
-          }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+          >{{ units.show(bench.expected, 'pressure', units.fine)
+          }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
         <span class="what"
-          >Spring rate<span class="origin">{{ house.show(rate.value, 'springRate') }} before</span></span
+          >Spring rate<span class="origin">{{ units.show(rate.value, 'springRate') }} before</span></span
         ><span class="figure" data-testid="bench-rate"
-          >{{ house.show(bench.springRate.value, 'springRate')
-          }}<span class="unit">± {{ house.say(1.645 * bench.springRate.sigma, 'springRate') }}</span></span
+          >{{ units.show(bench.springRate.value, 'springRate')
+          }}<span class="unit">± {{ units.say(1.645 * bench.springRate.sigma, 'springRate') }}</span></span
         >
       </div>
       <div class="row">
         <span class="what"
           >Free length<span class="origin"
-            >{{ house.show(requireValue(build.sheet!, `${valve}.freeLength`).value, 'length') }} before</span
+            >{{ units.show(requireValue(build.sheet!, `${valve}.freeLength`).value, 'length') }} before</span
           ></span
         ><span class="figure"
-          >{{ house.show(bench.freeLength.value, 'length')
-          }}<span class="unit">± {{ house.say(1.645 * bench.freeLength.sigma, 'length') }}</span></span
+          >{{ units.show(bench.freeLength.value, 'length')
+          }}<span class="unit">± {{ units.say(1.645 * bench.freeLength.sigma, 'length') }}</span></span
         >
       </div>
       <div class="row">
         <span class="what"
-          >Opens, on the bench<span class="origin">with {{ house.say(bench.shims, 'length') }} of shims</span></span
+          >Opens, on the bench<span class="origin">with {{ units.say(bench.shims, 'length') }} of shims</span></span
         ><span class="figure" data-testid="bench-opening"
-          >{{ house.show(bench.opening.value, 'pressure', house.fine)
+          >{{ units.show(bench.opening.value, 'pressure', units.fine)
           }}<span class="unit">± {{ p(1.645 * bench.opening.sigma) }}</span></span
         >
       </div>
@@ -157,15 +157,15 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
         <div class="row">
           <span class="what">In the engine, opens<span class="origin">shims as they are now</span></span
           ><span class="figure"
-            >{{ house.show(summary.opens, 'pressure', house.fine)
+            >{{ units.show(summary.opens, 'pressure', units.fine)
             }}<span class="unit">± {{ p(1.645 * summary.opensSigma) }}</span></span
           >
         </div>
         <div v-if="summary.fullFlowCold" class="row">
           <span class="what">In the engine, cold, full flow<span class="origin">at working speed</span></span
           ><span class="figure"
-            >{{ house.show(summary.fullFlowCold, 'pressure', house.fine)
-            }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+            >{{ units.show(summary.fullFlowCold, 'pressure', units.fine)
+            }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
           >
         </div>
       </template>
@@ -226,14 +226,14 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
             <td>
               {{
                 line.method === 'dead-head'
-                  ? `${line.oil ?? ''} at ${house.say(line.temperature ?? 20, 'temperature')}`
+                  ? `${line.oil ?? ''} at ${units.say(line.temperature ?? 20, 'temperature')}`
                   : 'air'
               }}
             </td>
-            <td class="mono">{{ house.show(line.shims, 'length') }}</td>
-            <td class="mono">{{ house.show(line.reading, 'pressure', house.fine) }}</td>
-            <td class="mono">{{ house.show(says.expected, 'pressure', house.fine) }}</td>
-            <td class="mono">{{ house.show(says.opening.value, 'pressure', house.fine) }}</td>
+            <td class="mono">{{ units.show(line.shims, 'length') }}</td>
+            <td class="mono">{{ units.show(line.reading, 'pressure', units.fine) }}</td>
+            <td class="mono">{{ units.show(says.expected, 'pressure', units.fine) }}</td>
+            <td class="mono">{{ units.show(says.opening.value, 'pressure', units.fine) }}</td>
             <td>{{ line.note }}</td>
             <td class="tools">
               <Button
@@ -256,7 +256,7 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
       </table>
       <p class="quiet">
         The line that counts is the spring as it stands now: it corrects rate and free length, and with them every
-        prediction, cold and hot. Pressures in {{ house.unit('pressure').symbol }}.
+        prediction, cold and hot. Pressures in {{ units.unit('pressure').symbol }}.
       </p>
     </section>
   </div>

@@ -10,7 +10,7 @@ import { STATE_NAMES, type StateName } from '#core/targets/targets'
 /** The relief valve in section, to scale along its axis: plunger at any lift, spring, shims, plug; what travel is left before the coils touch. */
 const { valve: name = 'relief', summary } = defineProps<{ valve?: ValveName; summary?: ReliefSummary }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const valve = computed(() => reliefValve(build.sheet!, name))
 const HEAD = 5e-3
 /** Shut, as it stands in a state, or as far as the slider says. */
@@ -83,7 +83,7 @@ function slide(event: Event) {
         class="drawing"
         viewBox="0 0 730 206"
         role="group"
-        :aria-label="`Relief valve, opens at ${house.say(openingPressure(valve), 'pressure', 2)}`"
+        :aria-label="`Relief valve, opens at ${units.say(openingPressure(valve), 'pressure', 2)}`"
         :data-scale="x.scale"
       >
         <defs>
@@ -170,7 +170,7 @@ function slide(event: Event) {
         <text :x="(x.spring + x.plug) / 2" y="20" text-anchor="end" class="quiet-text">fitted, no shims</text>
         <DrawnValue
           :name="`${name}.installedLength`"
-          :words="house.say(valve.installedLength, 'length')"
+          :words="units.say(valve.installedLength, 'length')"
           :x="(x.spring + x.plug) / 2 + 8"
           :y="20"
         />
@@ -179,7 +179,7 @@ function slide(event: Event) {
           <text :x="x.plug - x.shim / 2 - 4" :y="x.bottom + 60" text-anchor="end" class="quiet-text">shims</text>
           <DrawnValue
             :name="`${name}.shims`"
-            :words="house.say(total(valve.shims), 'length')"
+            :words="units.say(total(valve.shims), 'length')"
             :x="x.plug - x.shim / 2 + 4"
             :y="x.bottom + 60"
           />
@@ -188,10 +188,10 @@ function slide(event: Event) {
           <text y="0" class="quiet-text">left before bind</text>
           <DrawnValue
             :name="`${name}.solidLength`"
-            :words="bind === undefined ? 'solid length?' : house.say(bind, 'length')"
+            :words="bind === undefined ? 'solid length?' : units.say(bind, 'length')"
             :y="21"
           />
-          <text y="42" class="quiet-text">at {{ house.say(most, 'length') }} lift</text>
+          <text y="42" class="quiet-text">at {{ units.say(most, 'length') }} lift</text>
         </g>
       </svg>
     </div>
@@ -211,10 +211,10 @@ function slide(event: Event) {
           :max="most"
           step="0.00001"
           :value="lift"
-          :aria-valuetext="house.say(lift, 'length')"
+          :aria-valuetext="units.say(lift, 'length')"
           aria-label="Lift of the plunger"
           @input="slide"
-        /><span class="mono">{{ house.say(lift, 'length') }}</span></label
+        /><span class="mono">{{ units.say(lift, 'length') }}</span></label
       >
     </div>
   </div>

@@ -7,7 +7,7 @@ import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables
 /** Whether valve and housing are of one generation: nose and seat, thread and tapping, seals, torque. */
 const { valve } = defineProps<{ valve: ValveName }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const KEYS = computed(() =>
   valve === 'relief'
     ? ['relief.seals', 'relief.byHand', 'relief.falls', 'relief.torque']
@@ -98,8 +98,8 @@ const measured = computed(() => ['reach', 'seatDepth'].every((field) => build.sh
       <ReadingRow :name="`${valve}.plugTorque`" />
       <JudgementLine v-for="fault in faults" :key="fault.about" verdict="stop"
         ><b
-          >{{ fault.about.replace(/^./, (letter) => letter.toUpperCase()) }}: {{ house.say(fault.has, 'length') }},
-          {{ house.say(fault.wants, 'length') }} {{ /reaches/.test(fault.about) ? 'are wanted' : 'are there' }}.</b
+          >{{ fault.about.replace(/^./, (letter) => letter.toUpperCase()) }}: {{ units.say(fault.has, 'length') }},
+          {{ units.say(fault.wants, 'length') }} {{ /reaches/.test(fault.about) ? 'are wanted' : 'are there' }}.</b
         >
         {{ fault.means }}</JudgementLine
       >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ValveField } from '#core/parts/reliefReadings'
 import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
-import { heldValue } from '#core/engine/values'
+import { recordedOrDefault } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import type { Route } from '#core/relief/routes'
 import { openingPressure } from '#core/relief/valve'
@@ -12,15 +12,15 @@ import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables
 /** Ways to a wanted opening pressure side by side, and the shim stack from the drawer that makes one of them. */
 const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSummary }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shelf = useShelf()
 void shelf.load()
-const of = (field: ValveField) => heldValue(build.sheet!, `${valve}.${field}`)?.value
+const of = (field: ValveField) => recordedOrDefault(build.sheet!, `${valve}.${field}`)?.value
 const wanted = computed(() => of('wanted'))
 const springs = computed(() =>
   shelf
     .fitting('spring', build.sheet!.engine)
-    .filter((item) => item.count > item.reserved || shelf.heldBy(build.id, item.id).reserved > 0),
+    .filter((item) => item.count > item.reserved || shelf.shareOf(build.id, item.id).reserved > 0),
 )
 const offered = computed(() =>
   springs.value.map((item) => ({
@@ -38,12 +38,12 @@ const routes = useAnswer(
   () => [build.sheet, valve, offered.value, wanted.value],
 )
 const titles = { shims: 'Shims', spring: 'Spring', plug: 'Plug', cap: 'Deformed cap' }
-const p = (value: number | undefined) => (value === undefined ? '·' : house.show(value, 'pressure', house.fine))
+const p = (value: number | undefined) => (value === undefined ? '·' : units.show(value, 'pressure', units.fine))
 function what(route: Route): string {
-  if (route.kind === 'shims') return `${house.say(route.shims, 'length')} in all under the fitted spring`
+  if (route.kind === 'shims') return `${units.say(route.shims, 'length')} in all under the fitted spring`
   if (route.kind === 'spring')
-    return `${house.say(route.spring!.springRate, 'springRate')}${route.shims > 1e-6 ? `, with ${house.say(route.shims, 'length')} of shims` : ', no shims'}`
-  return `${house.say(Math.abs(route.further), 'length')} ${route.further < 0 ? 'out' : 'further in'}`
+    return `${units.say(route.spring!.springRate, 'springRate')}${route.shims > 1e-6 ? `, with ${units.say(route.shims, 'length')} of shims` : ', no shims'}`
+  return `${units.say(Math.abs(route.further), 'length')} ${route.further < 0 ? 'out' : 'further in'}`
 }
 
 /** The stack under the spring that is fitted, or under the one whose route was chosen. */
@@ -61,7 +61,7 @@ const drawer = computed(() =>
   washers.value.map((item): Washer => ({
     id: item.id,
     thickness: shelf.figure(item, 'thickness')!,
-    count: item.count - item.reserved + shelf.heldBy(build.id, item.id).reserved,
+    count: item.count - item.reserved + shelf.shareOf(build.id, item.id).reserved,
     outside: shelf.figure(item, 'outside'),
     hole: shelf.figure(item, 'hole'),
     ...(item.properties.stainless ? { stainless: item.properties.stainless === 'yes' } : {}),
@@ -118,7 +118,7 @@ async function fit(stack: Stack) {
   const words = stack.washers
     .flatMap(({ id, thickness, count }) =>
       Array.from({ length: count }, (_, i) =>
-        house.show(thickness - (stack.grind?.id === id && i === 0 ? stack.grind.by : 0), 'length'),
+        units.show(thickness - (stack.grind?.id === id && i === 0 ? stack.grind.by : 0), 'length'),
       ),
     )
     .join(' + ')
@@ -161,7 +161,7 @@ async function fitSpring() {
 }
 const aside = computed(() =>
   washers.value
-    .map((item) => ({ item, count: shelf.heldBy(build.id, item.id).reserved }))
+    .map((item) => ({ item, count: shelf.shareOf(build.id, item.id).reserved }))
     .filter(({ count }) => count > 0),
 )
 const release = () =>
@@ -171,7 +171,7 @@ const release = () =>
   )
 const taken = computed(() =>
   washers.value
-    .map((item) => ({ item, count: shelf.heldBy(build.id, item.id).taken }))
+    .map((item) => ({ item, count: shelf.shareOf(build.id, item.id).taken }))
     .filter(({ count }) => count > 0),
 )
 const putBack = () =>
@@ -198,10 +198,10 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
     </p>
     <template v-if="routes">
       <div class="block-head block">
-        <h2>Routes to {{ house.say(wanted!, 'pressure', house.fine) }}</h2>
+        <h2>Routes to {{ units.say(wanted!, 'pressure', units.fine) }}</h2>
         <span class="note"
           >full flow: all the pump gives at working speed, cold oil<template v-if="summary"
-            >; known to ± {{ house.say(1.645 * summary.opensSigma, 'pressure', house.fine) }}</template
+            >; known to ± {{ units.say(1.645 * summary.opensSigma, 'pressure', units.fine) }}</template
           ></span
         >
       </div>
@@ -234,7 +234,7 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
               <td class="mono">{{ p(each.fullFlow) }}</td>
               <td class="mono">{{ p(each.override) }}</td>
               <td class="mono" :class="{ bad: each.bindMargin !== undefined && each.bindMargin < 0 }">
-                {{ each.bindMargin === undefined ? '·' : house.show(each.bindMargin, 'length') }}
+                {{ each.bindMargin === undefined ? '·' : units.show(each.bindMargin, 'length') }}
               </td>
               <td class="mono" :class="{ bad: (each.stress ?? 0) > 1 }">
                 {{ each.stress === undefined ? '·' : `${Math.round(100 * each.stress)} %` }}
@@ -255,9 +255,9 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
           <tfoot>
             <tr>
               <td />
-              <td>{{ house.unit('pressure').symbol }}</td>
-              <td>{{ house.unit('pressure').symbol }}</td>
-              <td>{{ house.unit('length').symbol }}</td>
+              <td>{{ units.unit('pressure').symbol }}</td>
+              <td>{{ units.unit('pressure').symbol }}</td>
+              <td>{{ units.unit('length').symbol }}</td>
               <td>of what it bears</td>
               <td />
               <td />
@@ -271,9 +271,9 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
         aria-label="Shim stack"
       >
         <div class="block-head">
-          <h2>Stack of {{ house.say(route.shims, 'length') }}</h2>
+          <h2>Stack of {{ units.say(route.shims, 'length') }}</h2>
           <span class="note">{{
-            route.spring ? `under ${route.spring.label}` : `${house.say(bare.shims[0] ?? 0, 'length')} is under it now`
+            route.spring ? `under ${route.spring.label}` : `${units.say(bare.shims[0] ?? 0, 'length')} is under it now`
           }}</span>
         </div>
         <p v-if="route.shims < 1e-5 && !route.spring" class="quiet">No shims are asked for.</p>
@@ -290,21 +290,21 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
             ><span class="origin"
               >{{
                 each.stack.grind
-                  ? `${labelOf(each.stack.grind.id)} ground down by ${house.say(each.stack.grind.by, 'clearance')}`
+                  ? `${labelOf(each.stack.grind.id)} ground down by ${units.say(each.stack.grind.by, 'clearance')}`
                   : each.stack.pieces === 1
                     ? 'one washer, as it lies'
                     : `${each.stack.pieces} washers, as they lie`
-              }}; opens at {{ house.say(opensWith(each.stack), 'pressure', house.fine) }}</span
+              }}; opens at {{ units.say(opensWith(each.stack), 'pressure', units.fine) }}</span
             ></span
           >
           <span class="figure" :data-metres="each.stack.thickness"
-            >{{ house.show(each.stack.thickness, 'length')
+            >{{ units.show(each.stack.thickness, 'length')
             }}<span class="unit"
-              >{{ house.unit('length').symbol }},
+              >{{ units.unit('length').symbol }},
               {{
                 Math.abs(each.stack.off) < 5e-7
                   ? 'exact'
-                  : `${house.show(Math.abs(each.stack.off), 'length')} ${each.stack.off > 0 ? 'over' : 'under'}`
+                  : `${units.show(Math.abs(each.stack.off), 'length')} ${each.stack.off > 0 ? 'over' : 'under'}`
               }}</span
             ></span
           >

@@ -2,16 +2,16 @@
 import type { ValveField } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
 import { springRateOf, type ValveName } from '#core/parts/reliefRecord'
-import { heldValue } from '#core/engine/values'
+import { recordedOrDefault } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import { rateFromWire } from '#core/relief/spring'
 
 /** Spring and plunger as measured: the rate typed, from two heights or from the wire; and what the valve then does. */
 const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSummary }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const pressure = (value: number | undefined) =>
-  value === undefined ? 'not within the port' : house.show(value, 'pressure', house.fine)
+  value === undefined ? 'not within the port' : units.show(value, 'pressure', units.fine)
 const rate = computed(() => springRateOf(build.sheet!, valve))
 const WAYS = [
   { value: 'typed', words: 'on a tester' },
@@ -36,7 +36,7 @@ watch(
   () => valve,
   () => (own.value = undefined),
 )
-const of = (field: ValveField) => heldValue(build.sheet!, `${valve}.${field}`)?.value
+const of = (field: ValveField) => recordedOrDefault(build.sheet!, `${valve}.${field}`)?.value
 /** What the wire says beside a rate that was measured: a wire of another make shows. */
 const wireRate = computed(() => {
   const [wire, coil, coils] = (['wire', 'coilDiameter', 'coils'] as const).map(of)
@@ -80,15 +80,15 @@ const STATES = [
                 : 'assumed from the layout'
           }}</span></span
         ><span class="figure" data-testid="rate"
-          >{{ house.show(rate.value, 'springRate')
-          }}<span class="unit">{{ house.unit('springRate').symbol }}</span></span
+          >{{ units.show(rate.value, 'springRate')
+          }}<span class="unit">{{ units.unit('springRate').symbol }}</span></span
         >
       </div>
       <p v-if="backwards" class="wrong" role="alert">
         The shorter height must carry the greater load: look at which load stands at which height.
       </p>
       <p v-if="way === 'typed' && wireRate && Math.abs(wireRate / rate.value - 1) > 0.1" class="wrong">
-        The wire says {{ house.say(wireRate, 'springRate') }}: count the coils again, or the spring is not what it
+        The wire says {{ units.say(wireRate, 'springRate') }}: count the coils again, or the spring is not what it
         seems.
       </p>
       <ReadingRow
@@ -102,44 +102,44 @@ const STATES = [
       <div class="row">
         <span class="what"
           >Opens at<span class="origin"
-            >plunger leaves its seat, ± {{ house.say(1.645 * summary.opensSigma, 'pressure', house.fine) }}</span
+            >plunger leaves its seat, ± {{ units.say(1.645 * summary.opensSigma, 'pressure', units.fine) }}</span
           ></span
         ><span class="figure" data-testid="opens"
-          >{{ pressure(summary.opens) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+          >{{ pressure(summary.opens) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div v-if="summary.flows > summary.opens + 1" class="row">
         <span class="what">Flow starts at<span class="origin">overlap passed</span></span
         ><span class="figure"
-          >{{ pressure(summary.flows) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+          >{{ pressure(summary.flows) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
         <span class="what">Full flow, cold<span class="origin">all the pump gives at working speed</span></span
         ><span class="figure"
           >{{ pressure(summary.fullFlowCold)
-          }}<span v-if="summary.fullFlowCold" class="unit">{{ house.unit('pressure').symbol }}</span></span
+          }}<span v-if="summary.fullFlowCold" class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
         <span class="what"
-          >Each {{ house.say(1e-4, 'clearance', house.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim
+          >Each {{ units.say(1e-4, 'clearance', units.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim
           adds</span
         ><span class="figure"
-          >{{ pressure(summary.perTenth) }}<span class="unit">{{ house.unit('pressure').symbol }}</span></span
+          >{{ pressure(summary.perTenth) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
         <span class="what">Left before bind</span
         ><span class="figure" data-testid="bind"
-          >{{ summary.bindMargin === undefined ? '·' : house.show(summary.bindMargin, 'length')
-          }}<span class="unit">{{ house.unit('length').symbol }}</span></span
+          >{{ summary.bindMargin === undefined ? '·' : units.show(summary.bindMargin, 'length')
+          }}<span class="unit">{{ units.unit('length').symbol }}</span></span
         >
       </div>
       <div v-for="[state, words] in STATES" :key="state" class="row">
         <span class="what">{{ words }}</span><span class="figure"
-          >{{ house.show(summary.lift[state], 'length')
-          }}<span class="unit">{{ house.unit('length').symbol }}</span></span
+          >{{ units.show(summary.lift[state], 'length')
+          }}<span class="unit">{{ units.unit('length').symbol }}</span></span
         >
       </div>
       <CheckRow :item="falls" />

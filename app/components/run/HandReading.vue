@@ -5,8 +5,8 @@ import { fromSI, toSI } from '#core/quantity/units'
 /** A reading by hand: touch the scale where the needle stands, or type what it says. */
 const { top } = defineProps<{ top: number }>()
 const emit = defineEmits<{ read: [pressure: number] }>()
-const house = useHouse()
-const unit = computed(() => house.unit('pressure'))
+const units = useUnits()
+const unit = computed(() => units.unit('pressure'))
 const most = computed(() => fromSI(top, unit.value))
 const step = computed(() => (most.value > 40 ? 1 : 0.05))
 const held = ref(0)
@@ -21,7 +21,7 @@ function write() {
   const parsed = parseQuantity(typed.value, 'pressure', unit.value)
   if (!parsed.ok) return void (problem.value = parsed.message)
   if (parsed.value < 0 || parsed.value > 2e6)
-    return void (problem.value = `No gauge of an engine says ${typed.value}. Between 0 and ${house.say(2e6, 'pressure')}.`)
+    return void (problem.value = `No gauge of an engine says ${typed.value}. Between 0 and ${units.say(2e6, 'pressure')}.`)
   problem.value = ''
   typed.value = ''
   emit('read', parsed.value)

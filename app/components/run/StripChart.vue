@@ -24,7 +24,7 @@ const {
   top: number
   height?: number
 }>()
-const house = useHouse()
+const units = useUnits()
 const clip = useId()
 const WIDTH = 760
 const LEFT = 50
@@ -69,7 +69,7 @@ const area = computed(() => {
     .join('L')}Z`
 })
 const pressureTicks = computed(() => {
-  const unit = house.unit('pressure')
+  const unit = units.unit('pressure')
   const full = fromSI(top, unit)
   const step = [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((each) => full / each <= 6) ?? full
   return Array.from({ length: Math.floor(full / step) + 1 }, (_, i) => ({
@@ -95,7 +95,7 @@ const lastSample = computed(() => samples[samples.length - 1])
     <svg
       :viewBox="`0 0 ${WIDTH} ${height}`"
       role="img"
-      :aria-label="`Pressure over time${lastSample ? `, now ${house.say(lastSample.gauge ?? lastSample.pressure ?? 0, 'pressure', 2)}` : ''}`"
+      :aria-label="`Pressure over time${lastSample ? `, now ${units.say(lastSample.gauge ?? lastSample.pressure ?? 0, 'pressure', 2)}` : ''}`"
     >
       <line
         v-for="tick in pressureTicks"
@@ -126,7 +126,7 @@ const lastSample = computed(() => samples[samples.length - 1])
       >
         {{ clock(time) }}
       </text>
-      <text class="unit" x="0" y="12">{{ house.unit('pressure').symbol }}</text>
+      <text class="unit" x="0" y="12">{{ units.unit('pressure').symbol }}</text>
       <defs>
         <clipPath :id="clip"><rect :x="LEFT" y="0" :width="WIDTH - LEFT" :height="height - FOOT + 1" /></clipPath>
       </defs>
@@ -134,7 +134,7 @@ const lastSample = computed(() => samples[samples.length - 1])
       <line v-if="most" class="most" :x1="LEFT" :x2="WIDTH - 8" :y1="y(most)" :y2="y(most)" />
       <line v-if="least" class="least" :x1="LEFT" :x2="WIDTH - 8" :y1="y(least)" :y2="y(least)" />
       <text v-if="least" class="least-text" :x="WIDTH - 10" :y="y(least) - 6" text-anchor="end">
-        least {{ house.say(least, 'pressure') }}
+        least {{ units.say(least, 'pressure') }}
       </text>
       <path
         class="reading"

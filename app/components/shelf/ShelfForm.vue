@@ -7,7 +7,7 @@ import { propertyFaults } from '#core/shelf/faults'
 const { kind } = defineProps<{ kind: ShelfKind }>()
 const emit = defineEmits<{ close: [] }>()
 const shelf = useShelf()
-const house = useHouse()
+const units = useUnits()
 const fields = computed(() => SHELF_FIELDS[kind])
 const text = reactive<Record<string, string>>({})
 const problems = ref<Record<string, string>>({})
@@ -25,7 +25,7 @@ async function put() {
     const typed = (text[field.key] ?? '').trim()
     if (typed === '') continue
     if (field.type === 'quantity') {
-      const parsed = parseQuantity(typed, field.dimension, house.unit(field.dimension))
+      const parsed = parseQuantity(typed, field.dimension, units.unit(field.dimension))
       if (parsed.ok) properties[field.key] = parsed.value
       else found[field.key] = parsed.message
     } else properties[field.key] = field.type === 'number' ? Number(typed.replace(',', '.').replace('−', '-')) : typed
@@ -47,7 +47,7 @@ async function put() {
   emit('close')
 }
 const unit = (field: (typeof fields.value)[number]) =>
-  field.type === 'quantity' ? house.unit(field.dimension).symbol : field.type === 'number' ? field.unit : ''
+  field.type === 'quantity' ? units.unit(field.dimension).symbol : field.type === 'number' ? field.unit : ''
 const COMMON = [
   ['label', 'Label'],
   ['count', 'Count'],

@@ -7,10 +7,11 @@ import { shrinkShelfPhoto } from '~/composables/photo'
 /** Lines of one kind: every figure can be written where it stands. */
 const { kind, items } = defineProps<{ kind: ShelfKind; items: ShownItem[] }>()
 const shelf = useShelf()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const fields = computed(() => SHELF_FIELDS[kind])
 const unit = (field: ShelfField) =>
-  field.type === 'quantity' ? house.unit(field.dimension).symbol : field.type === 'number' ? field.unit : ''
+  field.type === 'quantity' ? units.unit(field.dimension).symbol : field.type === 'number' ? field.unit : ''
 const problem = ref('')
 async function write(item: ShelfItem, change: Partial<ShelfEntry>) {
   problem.value = ''
@@ -148,7 +149,7 @@ const gone = ref<ShelfItem>()
             /></a>
             <AddPhoto
               :of="item.label"
-              :keep="(file) => shrinkShelfPhoto(file, house.who)"
+              :keep="(file) => shrinkShelfPhoto(file, person.who)"
               @kept="write(item, { photo: $event })"
               @problem="problem = $event"
             />

@@ -4,7 +4,7 @@ import { type ShopNews, useNews } from '~/stores/news'
 
 /** A start that the server's watch has called off, over whatever page is open in this shop; the board that shows the run shows it itself. */
 type Alarm = Extract<ShopNews, { kind: 'alarm' }>
-const house = useHouse()
+const units = useUnits()
 const run = useRun()
 const route = useRoute()
 const alarms = shallowRef<Alarm[]>([])
@@ -21,7 +21,7 @@ const shown = computed(() =>
   ),
 )
 const alarm = useAlarm(() => shown.value !== undefined)
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '/'))
 </script>
 

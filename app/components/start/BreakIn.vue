@@ -5,7 +5,8 @@ import { breakInPlan, recheckList, remindersOf } from '#core/start/breakIn'
 
 /** Break-in by this engine's followers, with timers; what is gone over again; first change and the filter's own tale; reminders. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const now = useClock(500)
 const plan = computed(() => breakInPlan(build.sheet!))
 const recheck = computed(() =>
@@ -53,7 +54,7 @@ const addPhoto = (id: string) =>
       >
         <div>
           <b>{{ step.words }}</b><span v-if="step.speed" class="mono speed"
-            >{{ house.show(step.speed[0], 'speed') }} to {{ house.say(step.speed[1], 'speed') }}</span
+            >{{ units.show(step.speed[0], 'speed') }} to {{ units.say(step.speed[1], 'speed') }}</span
           >
           <p class="quiet">{{ step.why }}</p>
         </div>
@@ -111,7 +112,7 @@ const addPhoto = (id: string) =>
           ><img :src="`/api/builds/${build.id}/photos/${id}`" alt="Filter, cut open" loading="lazy" /></a
         ><AddPhoto
           of="the filter"
-          :keep="(file) => shrinkPhoto(file, build.id!, house.who)"
+          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
           @kept="addPhoto"
           @problem="problem = $event"
         />

@@ -5,7 +5,7 @@ import { many } from '~/composables/words'
 /** What the steady readings say about this engine, and what they cannot tell. */
 const { observations } = defineProps<{ observations: Observation[] }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const shown = useOnceShown()
 const found = useAnswer<Calibration | undefined>(
   (_model, films) =>
@@ -14,7 +14,7 @@ const found = useAnswer<Calibration | undefined>(
       : undefined,
   () => [shown.value, observations, build.sheet?.readings],
 )
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const signed = (value: number) => `${value < 0 ? '−' : '+'}${p(Math.abs(value))}`
 const factor = ({ parameter }: Fitted) => parameter === 'clearance' || parameter === 'slip'
 const figure = (each: Fitted) => (factor(each) ? `× ${each.value.toFixed(2)}` : signed(each.value))
@@ -77,15 +77,15 @@ const name = (parameter: string) => found.value!.fitted.find((each) => each.para
           <td class="mono">
             {{ p(state.before.pressure)
             }}<span class="quiet"
-              >{{ house.show(state.before.low, 'pressure', house.fine) }} to
-              {{ house.show(state.before.high, 'pressure', house.fine) }}</span
+              >{{ units.show(state.before.low, 'pressure', units.fine) }} to
+              {{ units.show(state.before.high, 'pressure', units.fine) }}</span
             >
           </td>
           <td class="mono">
             {{ p(state.after.pressure)
             }}<span class="quiet"
-              >{{ house.show(state.after.low, 'pressure', house.fine) }} to
-              {{ house.show(state.after.high, 'pressure', house.fine) }}</span
+              >{{ units.show(state.after.low, 'pressure', units.fine) }} to
+              {{ units.show(state.after.high, 'pressure', units.fine) }}</span
             >
           </td>
         </tr>

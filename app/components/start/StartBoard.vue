@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { START_POINTS } from '#core/parts/firstStart'
-import type { RigAction } from '#core/rig/actions'
+import type { RigAction } from '#core/run/actions'
 import { POINT_NAMES, type PointName } from '#core/start/points'
 import { seenIn } from '#core/start/suspects'
 import { BLIND_WORDS, STOP_TITLES, stopReason, WATCH_WORDS } from '#core/start/words'
@@ -10,7 +10,8 @@ import type { BlindReason, WatchCode } from '#core/start/watchTypes'
 const { baudRate } = defineProps<{ baudRate?: number }>()
 const emit = defineEmits<{ leave: [] }>()
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
+const person = usePerson()
 const run = useRun()
 const { seen, stop: called, band, points, rules, said, byHand, voided, modelled } = useStartWatch()
 /** Read in afterwards there is nothing to stop any more: what a rule says is said, not shouted. */
@@ -68,7 +69,7 @@ const old = computed(() =>
 )
 const watched = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
 const awake = useWakeLock(() => !run.ended)
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const done = computed(
   () => run.events.filter(({ kind }) => kind === 'act').at(-1)?.data.action as RigAction | undefined,
 )
@@ -111,7 +112,7 @@ watch(points, (now, before) => {
 async function keep(name: PointName, pressure: number, at: number, warm: number, time: number, marked: boolean) {
   await run.event('point', labels[name], { name, pressure, speed: at, temperature: warm, marked }, time)
   if (rig.value) return
-  const by = { by: house.who || 'Someone', at: new Date().toISOString(), source: 'measured' as const }
+  const by = { by: person.who || 'Someone', at: new Date().toISOString(), source: 'measured' as const }
   await build.change(
     (['pressure', 'speed', 'temperature'] as const).map((field) => ({
       op: 'add' as const,
@@ -232,17 +233,17 @@ async function act(action: RigAction) {
         </div>
         <div class="say right">
           <span v-if="read && seen" class="huge mono" :class="{ old: old !== undefined }" data-testid="board-pressure"
-            >{{ house.show(seen.pressure, 'pressure', house.fine)
-            }}<small>{{ house.unit('pressure').symbol }}</small></span
+            >{{ units.show(seen.pressure, 'pressure', units.fine)
+            }}<small>{{ units.unit('pressure').symbol }}</small></span
           >
           <span v-else class="unread" data-testid="board-pressure">nothing read{{ run.ended ? '' : ' yet' }}</span>
           <span class="under mono"
             ><b v-if="old !== undefined" class="ago" data-testid="read-ago">read {{ old }} s ago · </b
-            >{{ speed === undefined ? 'speed not known' : house.say(speed, 'speed') }} ·
-            {{ temperature === undefined ? 'oil not known' : house.say(temperature, 'temperature')
+            >{{ speed === undefined ? 'speed not known' : units.say(speed, 'speed') }} ·
+            {{ temperature === undefined ? 'oil not known' : units.say(temperature, 'temperature')
             }}<template v-if="seen?.expected && phase === 'running'">
-              · expect {{ house.show(seen.expected.low, 'pressure', house.fine) }} to
-              {{ house.show(seen.expected.high, 'pressure', house.fine) }}</template
+              · expect {{ units.show(seen.expected.low, 'pressure', units.fine) }} to
+              {{ units.show(seen.expected.high, 'pressure', units.fine) }}</template
             ></span
           >
         </div>

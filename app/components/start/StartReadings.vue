@@ -10,7 +10,7 @@ import { worstOf } from '#core/progress/progress'
 
 /** Steady readings, each judged by its target and by what this engine should show; what they say of the engine. */
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const run = useRun()
 const first = computed(() => build.sheet!.readings['start.firstPressure']?.value)
 const points = useStartPoints()
@@ -20,7 +20,7 @@ const worst = computed(() =>
     ...(points.value ?? []).map((point) => point.judged?.verdict),
   ]),
 )
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const design = computed(() => {
   const idle = points.value?.find(({ name }) => name === 'idleHot')?.judged
   return idle && idle.against === 'inside'
@@ -83,7 +83,7 @@ const asked = useSettled(() => observations.value, 300)
           <label v-for="field in ['pressure', 'speed', 'temperature'] as const" :key="field"
             ><span class="quiet">{{ field === 'temperature' ? 'oil' : field }}</span
             ><ReadingInput :name="`start.${name}.${field}`" run="start" /><span class="quiet unit">{{
-              house.unit(field).symbol
+              units.unit(field).symbol
             }}</span></label
           >
         </div>
@@ -92,7 +92,7 @@ const asked = useSettled(() => observations.value, 300)
     <section aria-label="Judgement">
       <JudgementLine v-if="first !== undefined" :verdict="judgeFirstPressure(build.sheet!, first)"
         ><b
-          >First pressure after {{ house.say(first, 'duration') }}, wanted within
+          >First pressure after {{ units.say(first, 'duration') }}, wanted within
           {{ ruleOf(build.sheet!, 'start.deadline') }} s.</b
         ></JudgementLine
       >

@@ -1,17 +1,17 @@
-import { FILTER_WAYS, METHODS, PORTS } from '../../../core/parts/primingWay'
+import { FILTER_FITMENTS, METHODS, PORTS } from '../../../core/parts/primingWords'
 import { z } from 'zod'
 import { Sheet } from '../../../core/record/schema'
 import { curesFor, safeFilter, STALL_WORDS } from '../../../core/prime/cures'
 import { modelOf } from '../../../core/outlook/model'
 import { primeExpectation } from '../../../core/prime/prime'
 import { primeTimeline } from '../../../core/prime/timeline'
-import { primeWayOf } from '../../../core/prime/way'
+import { primeSetUpOf } from '../../../core/prime/setUp'
 import { named, notNegative, take } from './take'
 
 /** How to prime, beside the build file's own fields: what is left out is as the build has it. SI, °C. */
 const Way = z.object({
   method: z.enum(METHODS).optional(),
-  filter: z.enum(FILTER_WAYS).optional(),
+  filter: z.enum(FILTER_FITMENTS).optional(),
   port: z.enum(PORTS).optional(),
   packing: z.enum(['dry', 'oil', 'assembly-lubricant', 'jelly']).optional(),
   drillSpeed: notNegative.optional(),
@@ -21,20 +21,20 @@ const Way = z.object({
 })
 
 /** Splits what says how to prime from the build file. */
-export function primeInput(input: unknown): { way: z.infer<typeof Way>; file: unknown } {
-  if (typeof input !== 'object' || input === null) return { way: {}, file: input }
+export function primeInput(input: unknown): { setUp: z.infer<typeof Way>; file: unknown } {
+  if (typeof input !== 'object' || input === null) return { setUp: {}, file: input }
   const own = new Set(Object.keys(Way.shape))
   const pick = (mine: boolean) => Object.fromEntries(Object.entries(input).filter(([key]) => own.has(key) === mine))
-  return { way: take(Way, pick(true)), file: pick(false) }
+  return { setUp: take(Way, pick(true)), file: pick(false) }
 }
 
 export function prime(input: unknown, build: (file: unknown) => Sheet) {
-  const { way: more, file } = primeInput(input)
+  const { setUp: more, file } = primeInput(input)
   const sheet = build(file)
-  const way = primeWayOf(sheet, Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined)))
+  const setUp = primeSetUpOf(sheet, Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined)))
   const model = named(() => modelOf(sheet))
-  const { run, pad, gauge, pressure, chance } = named(() => primeTimeline(sheet, way))
-  const expected = named(() => primeExpectation(sheet, way))
+  const { run, pad, gauge, pressure, chance } = named(() => primeTimeline(sheet, setUp))
+  const expected = named(() => primeExpectation(sheet, setUp))
   return {
     primed: run.primed,
     timeToPressure: run.timeToPressure ?? null,
@@ -49,9 +49,9 @@ export function prime(input: unknown, build: (file: unknown) => Sheet) {
     expected: { pressure: expected.pressure, low: expected.low, high: expected.high, least: expected.least },
     oil: run.used,
     spilled: run.spilled,
-    method: way.method,
-    filter: way.filter,
-    safeFilter: safeFilter(model, way),
+    method: setUp.method,
+    filter: setUp.filter,
+    safeFilter: safeFilter(model, setUp),
     ...(run.reason
       ? {
           reason: run.reason,

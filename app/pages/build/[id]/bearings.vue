@@ -13,7 +13,7 @@ const VIEWS = [
 type View = (typeof VIEWS)[number]['view']
 
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const route = useRoute()
 const router = useRouter()
 const view = computed<View>(() => VIEWS.find((each) => each.view === route.query.view)?.view ?? 'measure')
@@ -46,8 +46,8 @@ const conflicts = computed(() =>
     .flatMap((set) => bearingsOf(build.sheet!, set))
     .flatMap((record) => (record.conflict ? [record.conflict] : [])),
 )
-const pressure = (value: number) => house.say(Math.abs(value), 'pressure', house.fine)
-const length = (value: number) => house.say(Math.abs(value), 'clearance')
+const pressure = (value: number) => units.say(Math.abs(value), 'pressure', units.fine)
+const length = (value: number) => units.say(Math.abs(value), 'clearance')
 const spreads = computed(() =>
   (['main', 'rod'] as const).flatMap((set) => {
     const values = bearingsOf(build.sheet!, set)
@@ -75,8 +75,8 @@ const spreads = computed(() =>
         <JudgementLine v-for="words in conflicts" :key="words" verdict="stop">{{ words }}</JudgementLine>
         <JudgementLine v-for="problem in problems ?? []" :key="problem.label" :verdict="problem.verdict">
           <b
-            >{{ problem.label }} {{ problem.verdict }}: {{ house.say(problem.clearance, 'clearance') }}, limit
-            {{ house.show(problem.limit, 'clearance') }}.</b
+            >{{ problem.label }} {{ problem.verdict }}: {{ units.say(problem.clearance, 'clearance') }}, limit
+            {{ units.show(problem.limit, 'clearance') }}.</b
           >
           {{
             problem.verdict === 'stop'

@@ -9,7 +9,7 @@ import { oilAt } from '#core/oil/oil'
 import { oilOf } from '#core/record/oil'
 
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const sheet = computed(() => build.sheet!)
 const layout = computed(() => sheet.value.layout)
@@ -37,7 +37,7 @@ const rows = computed(() => {
 })
 const rodFeed = computed(() => {
   const { pressure, speed } = feedOf(sheet.value)
-  return `Rods need ${house.say(pressure, 'pressure', house.fine)} at the gallery to be fed at ${house.say(speed, 'speed')}.`
+  return `Rods need ${units.say(pressure, 'pressure', units.fine)} at the gallery to be fed at ${units.say(speed, 'speed')}.`
 })
 const editing = ref(false)
 // The editor carries the schema that checks it: fetched when it is opened.
@@ -144,7 +144,7 @@ const facts = computed(() => [
         <table class="targets">
           <thead>
             <tr>
-              <th scope="col">At least, {{ house.unit('pressure').symbol }}</th>
+              <th scope="col">At least, {{ units.unit('pressure').symbol }}</th>
               <th v-for="(words, school) in SCHOOL_SHORT" :key="school" scope="col">{{ words }}</th>
               <th scope="col">target</th>
             </tr>
@@ -153,7 +153,7 @@ const facts = computed(() => [
             <tr v-for="row in rows" :key="row.state.name" :data-target="row.state.name">
               <th scope="row">
                 {{ STATE_LABELS[row.state.name] }}&ensp;<span class="quiet">{{
-                  house.say(row.state.speed, 'speed')
+                  units.say(row.state.speed, 'speed')
                 }}</span>
               </th>
               <td
@@ -162,12 +162,12 @@ const facts = computed(() => [
                 class="mono"
                 :class="{ governs: row.target?.school === school }"
               >
-                {{ row.said[school] === undefined ? '·' : house.show(row.said[school]!, 'pressure') }}
+                {{ row.said[school] === undefined ? '·' : units.show(row.said[school]!, 'pressure') }}
               </td>
               <td class="mono target">
                 {{
                   row.target
-                    ? `${house.show(row.target.least, 'pressure')} to ${house.show(row.target.most, 'pressure')}`
+                    ? `${units.show(row.target.least, 'pressure')} to ${units.show(row.target.most, 'pressure')}`
                     : ''
                 }}
               </td>

@@ -11,7 +11,7 @@ const VIEWS = [
   { view: 'scenarios', words: 'In time' },
 ] as const
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const { view, go } = useView(VIEWS)
 </script>
 
@@ -21,7 +21,7 @@ const { view, go } = useView(VIEWS)
       <h1>Outlook</h1>
       <p>
         What the gauge will read, from cranking to
-        {{ house.say(requireValue(build.sheet!, 'brief.maximumSpeed').value, 'speed') }}, and what would change it.
+        {{ units.say(requireValue(build.sheet!, 'brief.maximumSpeed').value, 'speed') }}, and what would change it.
       </p>
     </header>
     <ViewTabs label="Outlook" :views="VIEWS" :view="view" @go="go($event)" />

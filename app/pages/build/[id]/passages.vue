@@ -4,7 +4,7 @@ import { findingOf } from '#core/engine/inspections'
 import { ruleOf } from '#core/house/limits'
 
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const route = useRoute()
 const router = useRouter()
 const items = computed(() => {
@@ -39,7 +39,7 @@ const housings = computed(() =>
     return gap === undefined ? [] : [{ housing, gap, most, shim: Math.max(0, gap - 0.5 * most) }]
   }),
 )
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 /** What a wrong one does to hot idle, in words, as the model says. */
 function costs(key: string, finding: string): string {
   const found = effects.value?.effects.find((each) => each.key === key && each.finding === finding)
@@ -83,11 +83,11 @@ function costs(key: string, finding: string): string {
       <JudgementLine v-for="each in housings" :key="each.housing" :verdict="each.gap > each.most ? 'stop' : 'pass'"
         ><b
           >{{ each.housing === 'filter' ? 'Filter' : 'Cooler' }} housing stands off by
-          {{ house.say(each.gap, 'clearance') }}, house mark {{ house.say(each.most, 'clearance') }}.</b
+          {{ units.say(each.gap, 'clearance') }}, house mark {{ units.say(each.most, 'clearance') }}.</b
         >
         {{
           each.gap > each.most
-            ? `Shim it by ${house.say(each.shim, 'clearance')}, or fit the spacer of its form; oil the seals so that they do not roll.`
+            ? `Shim it by ${units.say(each.shim, 'clearance')}, or fit the spacer of its form; oil the seals so that they do not roll.`
             : 'The seal bridges it.'
         }}</JudgementLine
       >

@@ -9,7 +9,7 @@ import {
   VACUUM_LOST,
   floorVerdict,
 } from '#core/parts/pickupRecord'
-import { heldValue, requireValue } from '#core/engine/values'
+import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { STATE_LABELS } from '#core/outlook/states'
 import { stepLoss } from '#core/pickup/suction'
@@ -22,7 +22,7 @@ const VIEWS = [
   { view: 'air', words: 'Air test' },
 ] as const
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const { view, go } = useView(VIEWS)
 const dry = computed(() => build.sheet!.layout.drySump)
@@ -32,7 +32,7 @@ const marks = computed(() => [ruleOf(build.sheet!, 'pickup.floorLeast'), ruleOf(
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'pickup'))
 const airTest = computed(() => inspectionsOf(build.sheet!.layout).find(({ key }) => key === 'pickup.airTest')!)
 const vacuum = computed(() => airTestVerdict(build.sheet!))
-const decimals = computed(() => house.fine)
+const decimals = computed(() => units.fine)
 const fields = computed(() =>
   dry.value
     ? ['scavenge', 'tankVolume', 'tankHead', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength']
@@ -40,7 +40,7 @@ const fields = computed(() =>
 )
 /** Where tube and pump's port meet, once both are known. */
 const step = computed(() => {
-  const port = heldValue(build.sheet!, 'pump.suctionPort')?.value
+  const port = recordedOrDefault(build.sheet!, 'pump.suctionPort')?.value
   const tube = requireValue(build.sheet!, 'pickup.tubeDiameter').value
   return port === undefined ? undefined : { port, tube, loss: stepLoss(tube, port) }
 })
@@ -83,12 +83,12 @@ const side = computed(() =>
             >{{ STATE_LABELS[each.name]
             }}<span class="origin" :class="{ bad: each.starves }"
               >{{ each.starves ? 'air comes out of the oil; ' : each.high > STARVES ? 'may starve; ' : ''
-              }}{{ house.show(each.low, 'pressure', decimals) }} to
-              {{ house.show(each.high, 'pressure', decimals) }}</span
+              }}{{ units.show(each.low, 'pressure', decimals) }} to
+              {{ units.show(each.high, 'pressure', decimals) }}</span
             ></span
           ><span class="figure" :class="{ bad: each.starves }"
-            >{{ house.show(each.loss, 'pressure', decimals)
-            }}<span class="unit">{{ house.unit('pressure').symbol }} below air</span></span
+            >{{ units.show(each.loss, 'pressure', decimals)
+            }}<span class="unit">{{ units.unit('pressure').symbol }} below air</span></span
           >
         </div>
       </section>
@@ -103,8 +103,8 @@ const side = computed(() =>
         <JudgementLine v-if="vacuum" :verdict="vacuum"
           ><b
             >{{ vacuum === 'stop' ? 'It does not hold' : 'It holds' }}: a minute later
-            {{ house.say(build.sheet!.readings['pickup.vacuumAfter']!.value, 'pressure', decimals) }} of
-            {{ house.say(build.sheet!.readings['pickup.vacuum']!.value, 'pressure', decimals) }} are left.</b
+            {{ units.say(build.sheet!.readings['pickup.vacuumAfter']!.value, 'pressure', decimals) }} of
+            {{ units.say(build.sheet!.readings['pickup.vacuum']!.value, 'pressure', decimals) }} are left.</b
           >
           {{
             vacuum === 'stop'
@@ -124,20 +124,20 @@ const side = computed(() =>
     <section aria-label="Judgement" class="block">
       <JudgementLine v-if="verdict" :verdict="verdict"
         ><b
-          >Floor clearance {{ house.say(floor.value, 'length') }} ± {{ house.say(1.645 * floor.sigma, 'length') }},
-          house mark {{ house.show(marks[0], 'length') }} to {{ house.say(marks[1], 'length') }}.</b
+          >Floor clearance {{ units.say(floor.value, 'length') }} ± {{ units.say(1.645 * floor.sigma, 'length') }},
+          house mark {{ units.show(marks[0], 'length') }} to {{ units.say(marks[1], 'length') }}.</b
         >
         {{ SAID[side] }}</JudgementLine
       >
       <JudgementLine v-if="step && step.loss > 0.1" verdict="watch"
-        ><b>The tube of {{ house.say(step.tube, 'length') }} meets a port of {{ house.say(step.port, 'length') }}.</b>
+        ><b>The tube of {{ units.say(step.tube, 'length') }} meets a port of {{ units.say(step.port, 'length') }}.</b>
         The step costs {{ step.loss.toFixed(2) }} velocity heads of suction: blend it, or take the tube that
         fits.</JudgementLine
       >
       <JudgementLine v-if="scavenge.ratio !== undefined && scavenge.verdict" :verdict="scavenge.verdict"
         ><b
           >Scavenge stage {{ scavenge.ratio.toFixed(2) }} of the pressure stage’s
-          {{ house.say(pumpDisplacement(build.sheet!).value, 'displacement') }}, at least
+          {{ units.say(pumpDisplacement(build.sheet!).value, 'displacement') }}, at least
           {{ scavenge.least.toFixed(2) }}.</b
         >
         {{

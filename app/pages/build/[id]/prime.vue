@@ -11,12 +11,12 @@ const VIEWS = [
   { view: 'round', words: 'Look round' },
 ] as const
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const { view, go } = useView(VIEWS)
-const way = usePrimeWay()
+const setUp = usePrimeSetUp()
 const expected = useAnswer(
-  (model) => (build.sheet ? model.prime(build.sheet, { ...way.value }) : undefined),
-  () => [build.sheet, way.value],
+  (model) => (build.sheet ? model.prime(build.sheet, { ...setUp.value }) : undefined),
+  () => [build.sheet, setUp.value],
 )
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
@@ -40,7 +40,7 @@ const dry = computed(() =>
       station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault',
   ),
 )
-const p = (value: number) => house.say(value, 'pressure', house.unit('pressure').symbol === 'bar' ? 1 : undefined)
+const p = (value: number) => units.say(value, 'pressure', units.unit('pressure').symbol === 'bar' ? 1 : undefined)
 const WAYS = {
   drill: 'by drill on the pump',
   tank: 'from a pressure tank',
@@ -52,8 +52,8 @@ const WAYS = {
 <template>
   <div>
     <StationHead station="prime" title="Prime"
-      >{{ WAYS[way.method].charAt(0).toUpperCase() + WAYS[way.method].slice(1) }}: oil everywhere before anything turns
-      in earnest.</StationHead
+      >{{ WAYS[setUp.method].charAt(0).toUpperCase() + WAYS[setUp.method].slice(1) }}: oil everywhere before anything
+      turns in earnest.</StationHead
     >
 
     <template v-if="view !== 'live'">
@@ -77,24 +77,24 @@ const WAYS = {
         <div>
           <span class="quiet">Expect at the gauge</span
           ><span class="mono big" data-testid="prime-expected"
-            >{{ house.show(expected.pressure, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span
+            >{{ units.show(expected.pressure, 'pressure') }}<small>{{ units.unit('pressure').symbol }}</small></span
           ><span class="quiet mono"
-            >{{ house.show(expected.low, 'pressure') }} to {{ house.show(expected.high, 'pressure') }}</span
+            >{{ units.show(expected.low, 'pressure') }} to {{ units.show(expected.high, 'pressure') }}</span
           >
         </div>
         <div>
           <span class="quiet">Accept no less than</span
           ><span class="mono big" data-testid="prime-least"
-            >{{ house.show(expected.least, 'pressure') }}<small>{{ house.unit('pressure').symbol }}</small></span
+            >{{ units.show(expected.least, 'pressure') }}<small>{{ units.unit('pressure').symbol }}</small></span
           ><span class="quiet"
-            >{{ house.say(expected.flow, 'flow') }} through the {{ way.method === 'tank' ? 'hose' : 'pump' }}</span
+            >{{ units.say(expected.flow, 'flow') }} through the {{ setUp.method === 'tank' ? 'hose' : 'pump' }}</span
           >
         </div>
         <div>
           <span class="quiet">Read</span
           ><span class="mono big"
-            >{{ reading === undefined ? '·' : house.show(reading, 'pressure')
-            }}<small v-if="reading !== undefined">{{ house.unit('pressure').symbol }}</small></span
+            >{{ reading === undefined ? '·' : units.show(reading, 'pressure')
+            }}<small v-if="reading !== undefined">{{ units.unit('pressure').symbol }}</small></span
           ><VerdictLabel :verdict="verdict ?? 'unknown'" />
         </div>
       </div>

@@ -15,7 +15,7 @@ const VIEWS = [
   { view: 'close', words: 'Close up' },
 ] as const
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const { view, go } = useView(VIEWS)
 const gear = computed(() => build.sheet!.layout.pumpKind === 'gear')
@@ -93,7 +93,7 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
           <h2>Gives</h2>
           <span class="note"
             >displacement
-            <b class="mono" data-testid="displacement">{{ house.say(displacement.value, 'displacement') }}</b>,
+            <b class="mono" data-testid="displacement">{{ units.say(displacement.value, 'displacement') }}</b>,
             {{ SOURCES[displacement.source] }}</span
           >
         </div>
@@ -102,16 +102,16 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
             <tr>
               <th scope="col"><span class="hidden-but-read">State</span></th>
               <th v-for="words in ['swept', 'slip', 'delivered']" :key="words" scope="col">
-                {{ words }}, {{ house.unit('flow').symbol }}
+                {{ words }}, {{ units.unit('flow').symbol }}
               </th>
-              <th scope="col">drive, {{ house.unit('power').symbol }}</th>
+              <th scope="col">drive, {{ units.unit('power').symbol }}</th>
             </tr>
           </thead>
           <tbody>
             <tr v-for="row in rows ?? []" :key="row.name" :data-gives="row.name">
               <th scope="row">{{ STATE_LABELS[row.name] }}</th>
-              <td class="mono">{{ house.show(row.swept, 'flow') }}</td>
-              <td class="mono">{{ house.show(row.swept - row.delivered.best, 'flow') }}</td>
+              <td class="mono">{{ units.show(row.swept, 'flow') }}</td>
+              <td class="mono">{{ units.show(row.swept - row.delivered.best, 'flow') }}</td>
               <td
                 v-for="[figure, dimension] in [
                   [row.delivered, 'flow'],
@@ -120,9 +120,9 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
                 :key="dimension"
                 class="mono"
               >
-                {{ house.show(figure.best, dimension)
+                {{ units.show(figure.best, dimension)
                 }}<span class="quiet band"
-                  >{{ house.show(figure.low, dimension) }} to {{ house.show(figure.high, dimension) }}</span
+                  >{{ units.show(figure.low, dimension) }} to {{ units.show(figure.high, dimension) }}</span
                 >
               </td>
             </tr>
@@ -132,8 +132,8 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
       <section aria-label="Judgement" class="block">
         <JudgementLine v-for="each in gapVerdicts" :key="each.gap" :verdict="each.verdict!"
           ><b
-            >{{ each.label }} {{ each.verdict }}: {{ house.say(each.value, 'clearance') }}, house mark
-            {{ house.show(mark(each.gap, each.verdict!), 'clearance') }}.</b
+            >{{ each.label }} {{ each.verdict }}: {{ units.say(each.value, 'clearance') }}, house mark
+            {{ units.show(mark(each.gap, each.verdict!), 'clearance') }}.</b
           >
           Slip grows with the cube of the gap, and takes most at idle hot.
           <button v-if="each.gap === 'end'" type="button" class="linked" @click="go('salvage')">
@@ -142,7 +142,7 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
         >
         <JudgementLine v-for="row in starved" :key="row.name" verdict="watch"
           ><b>{{ STATE_LABELS[row.name] }}: the suction side is at its limit.</b> Below
-          {{ house.say(STARVES, 'pressure', 2) }} of suction, air comes out of the oil and the pump stops filling. A
+          {{ units.say(STARVES, 'pressure', 2) }} of suction, air comes out of the oil and the pump stops filling. A
           wider tube or thinner oil helps.</JudgementLine
         >
       </section>

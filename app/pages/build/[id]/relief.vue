@@ -13,7 +13,7 @@ const VIEWS = [
   { view: 'label', words: 'Plug label' },
 ] as const
 const build = useBuild()
-const house = useHouse()
+const units = useUnits()
 const outlook = useOutlook()
 const route = useRoute()
 const { view, go } = useView(VIEWS)
@@ -32,7 +32,7 @@ const cures = useAnswer(
   () => build.sheet,
 )
 const margin = computed(() => ruleOf(build.sheet!, 'relief.bindMargin'))
-const p = (value: number) => house.say(value, 'pressure', house.fine)
+const p = (value: number) => units.say(value, 'pressure', units.fine)
 const idle = computed(() => outlook.now?.states.find((state) => state.name === 'idleHot'))
 const shutAtIdle = computed(() => summary.value !== undefined && summary.value.lift.idleHot === 0)
 const NAMES: Record<ValveName, string> = { relief: 'the valve at the pump', relief2: 'the valve at the gallery’s end' }
@@ -94,8 +94,8 @@ const governed = computed(() => {
         v-if="summary?.bindMargin !== undefined && summary.bindMargin < margin"
         :verdict="summary.bindMargin < 0 ? 'stop' : 'watch'"
         ><b
-          >{{ house.say(summary.bindMargin, 'length') }} left before the coils touch, house mark
-          {{ house.say(margin, 'length') }}.</b
+          >{{ units.say(summary.bindMargin, 'length') }} left before the coils touch, house mark
+          {{ units.say(margin, 'length') }}.</b
         >
         The valve cannot open fully, and pressure runs away when cold. Take shims out, or fit a stiffer
         spring.</JudgementLine

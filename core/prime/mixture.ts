@@ -41,7 +41,7 @@ export function plainOf(element: ElementSpec, fall: number): Plain {
  *
  * @param liquid share of the flow that is oil, 0 to 1
  */
-export function carry(element: ElementSpec, plain: Plain, liquid: number, oil: OilState): void {
+export function setForFluid(element: ElementSpec, plain: Plain, liquid: number, oil: OilState): void {
   switch (element.kind) {
     case 'pipe':
       element.diameter = plain.diameter * (liquid < CLEAR ? WIDER : 1)

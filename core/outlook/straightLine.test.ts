@@ -4,7 +4,7 @@ import { pressureBands, varianceShares } from './band'
 import { type Model, modelOf } from './model'
 
 /** A straight-line engine: p = 3e5 + 2 a − 5 b, with a and b uncertain, in place of a circuit. */
-function toy(): Model {
+function straightLine(): Model {
   const model = modelOf(DEMO_BUILDS.ottiline())
   const values = { ...model.values, pump: { ...model.values.pump, displacement: 1e4, endClearance: 2e3 } }
   const input = (key: 'displacement' | 'endClearance', value: number, sigma: number) => ({
@@ -26,7 +26,7 @@ function toy(): Model {
 
 it('the sampled band of a straight line is the analytic one: ±1.645 √((2·900)² + (5·250)²)', () => {
   const moment = { speed: 10, temperature: 90, meanPressure: 1e5 }
-  const [band] = pressureBands(toy(), [moment], 20_000)
+  const [band] = pressureBands(straightLine(), [moment], 20_000)
   const sigma = Math.hypot(2 * 900, 5 * 250)
   expect(band.pressure).toBe(3.1e5)
   expect((band.high - band.pressure) / (1.6449 * sigma)).toBeCloseTo(1, 1)
@@ -34,7 +34,7 @@ it('the sampled band of a straight line is the analytic one: ±1.645 √((2·900
   expect((band.high - band.low) / (2 * 1.6449 * sigma)).toBeLessThan(1.03)
 })
 it('and its shares are those of the squares', () => {
-  const [first, second] = varianceShares(toy(), { speed: 10, temperature: 90, meanPressure: 1e5 })
+  const [first, second] = varianceShares(straightLine(), { speed: 10, temperature: 90, meanPressure: 1e5 })
   expect(first).toMatchObject({ key: 'displacement', share: expect.closeTo(1800 ** 2 / (1800 ** 2 + 1250 ** 2), 9) })
   expect(second.share).toBeCloseTo(1 - first.share, 9)
 })

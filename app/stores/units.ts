@@ -1,64 +1,35 @@
 import type { Quantity } from '#core/record/quantity'
 import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/quantity/units'
-import { remember, remembered, rememberedJson } from '~/sync/browserStorage'
+import { remember, remembered } from '~/sync/browserStorage'
 import { decimalsFor, formatNumber, formatQuantity } from '#core/quantity/format'
 
-/** Who records, in which units and with which instrument, kept in this browser; units by person, the shop's own where a person has none. */
-export const useHouse = defineStore('house', () => {
+/** Units by person, the shop's own where a person has none: how every number is said. */
+export const useUnits = defineStore('units', () => {
   const shop = useShop()
   void shop.load()
-  const access = useAccess()
-  /** Who was chosen on this browser; where people sign in, who is signed in. */
-  const chosen = ref(read('uldo.who', ''))
-  const who = computed({
-    get: () =>
-      access.needed
-        ? (access.person?.name ?? '')
-        : access.state && !access.people.some(({ name }) => name === chosen.value)
-          ? ''
-          : chosen.value,
-    set: (name) => {
-      chosen.value = name
-      remember('uldo.who', name)
-    },
-  })
-  const own = ref(read(unitsKey(who.value), read('uldo.units', '')))
+  const person = usePerson()
+  const own = ref(remembered(unitsKey(person.who), remembered('uldo.units', '')))
   const choiceName = computed({
     get: () => own.value || shop.house.units,
     set: (name) => {
       own.value = name
-      remember(unitsKey(who.value), name)
+      remember(unitsKey(person.who), name)
     },
   })
-  /** Instrument in the hand, carried from reading to reading; by dimension, since a feeler gauge follows a micrometer. */
-  const instruments = ref<Record<string, string>>(rememberedJson<Record<string, string>>('uldo.instruments', {}))
-  const scheme = ref<'light' | 'dark'>(
-    read('uldo.scheme', matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light') as 'light' | 'dark',
-  )
   const choice = computed(() => UNIT_CHOICES[choiceName.value] ?? UNIT_CHOICES['mm, bar'])
 
-  watch(who, (name) => {
-    own.value = read(unitsKey(name), '')
-  })
-  watch(instruments, (chosen) => remember('uldo.instruments', JSON.stringify(chosen)), { deep: true })
   watch(
-    scheme,
-    (now) => {
-      document.documentElement.dataset.scheme = now
+    () => person.who,
+    (name) => {
+      own.value = remembered(unitsKey(name), '')
     },
-    { immediate: true },
   )
-
   function unit(dimension: Dimension): Unit {
     return unitFor(dimension, choice.value)
   }
   function nextUnits() {
     const names = Object.keys(UNIT_CHOICES)
     choiceName.value = names[(names.indexOf(choiceName.value) + 1) % names.length]
-  }
-  function flipScheme() {
-    scheme.value = scheme.value === 'dark' ? 'light' : 'dark'
-    remember('uldo.scheme', scheme.value)
   }
   /** The value in the chosen unit, with its symbol: for sentences. */
   const say = (value: number, dimension: Dimension, decimals?: number) =>
@@ -89,26 +60,8 @@ export const useHouse = defineStore('house', () => {
         : undefined,
     )
   }
-  return {
-    choiceName,
-    choice,
-    who,
-    scheme,
-    instruments,
-    unit,
-    fine,
-    nextUnits,
-    flipScheme,
-    say,
-    sayFilm,
-    show,
-    showReading,
-  }
+  return { choiceName, choice, unit, fine, nextUnits, say, sayFilm, show, showReading }
 })
-
-function read(key: string, fallback: string): string {
-  return remembered(key, fallback)
-}
 
 function unitsKey(who: string): string {
   return `uldo.units.${who.toLowerCase()}`

@@ -2,8 +2,8 @@
 
 export const METHODS = ['drill', 'tank', 'starter', 'hand'] as const
 export type Method = (typeof METHODS)[number]
-export const FILTER_WAYS = ['off', 'dry', 'filled'] as const
-export type FilterWay = (typeof FILTER_WAYS)[number]
+export const FILTER_FITMENTS = ['off', 'dry', 'filled'] as const
+export type FilterFitment = (typeof FILTER_FITMENTS)[number]
 export const PORTS = ['gauge', 'pump'] as const
 export type Port = (typeof PORTS)[number]
 /** How the pump is packed before it turns. */

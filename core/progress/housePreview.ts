@@ -1,6 +1,6 @@
 import type { Sheet } from '../record/schema'
-import { outlookOf } from './outlook'
-import { progressOf } from '../progress/progress'
+import { outlookOf } from '../outlook/outlook'
+import { progressOf } from './progress'
 import type { Verdict } from '../quantity/verdict'
 
 /** One verdict of a build that other house rules would move. */

@@ -1,22 +1,22 @@
 import {
-  FILTER_WAYS,
-  type FilterWay,
+  FILTER_FITMENTS,
+  type FilterFitment,
   type Method,
   METHODS,
   type Packing,
   PACKINGS,
   type Port,
   PORTS,
-} from '../parts/primingWay'
+} from '../parts/primingWords'
 import type { Layout, Sheet } from '../record/schema'
-import { heldValue, requireValue } from '../engine/values'
+import { recordedOrDefault, requireValue } from '../engine/values'
 import type { ReadingKey } from '../parts/list'
 import { USUAL_FILTER } from './volumes'
 
 /** How an engine is to be primed: all that its records and its builder's choices say. SI, °C. */
-export interface PrimeWay {
+export interface PrimeSetUp {
   method: Method
-  filter: FilterWay
+  filter: FilterFitment
   port: Port
   packing: Packing
   /** Pump turned by the drill, crank turned by the starter, rev/s. */
@@ -45,12 +45,12 @@ const among = <T extends string>(words: readonly T[], word: string | undefined):
   words.find((each) => each === word)
 
 /** How a sheet says that it is primed; `more` stands above it. */
-export function primeWayOf(sheet: Sheet, more: Partial<PrimeWay> = {}): PrimeWay {
+export function primeSetUpOf(sheet: Sheet, more: Partial<PrimeSetUp> = {}): PrimeSetUp {
   const value = (key: ReadingKey) => requireValue(sheet, key).value
   const packing = among(PACKINGS, sheet.choices['pump.packing'])
   return {
     method: among(METHODS, sheet.choices['prime.method']) ?? usualMethod(sheet.layout),
-    filter: among(FILTER_WAYS, sheet.choices['prime.filter']) ?? 'off',
+    filter: among(FILTER_FITMENTS, sheet.choices['prime.filter']) ?? 'off',
     port: among(PORTS, sheet.choices['prime.port']) ?? 'gauge',
     packing: packing ?? 'dry',
     packed: packing !== undefined,
@@ -62,7 +62,7 @@ export function primeWayOf(sheet: Sheet, more: Partial<PrimeWay> = {}): PrimeWay
     burst: value('prime.burst'),
     rest: value('prime.rest'),
     poured: value('prime.poured'),
-    filterVolume: heldValue(sheet, 'pickup.filterVolume')?.value ?? USUAL_FILTER,
+    filterVolume: recordedOrDefault(sheet, 'pickup.filterVolume')?.value ?? USUAL_FILTER,
     antiDrain: sheet.inspections['passage.antiDrain']?.finding !== 'left-out',
     ...more,
   }

@@ -1,6 +1,5 @@
 import { type Remote, wrap } from 'comlink'
-import { oneAtATime } from '~/composables/oneAtATime'
-import type { FilmWorker } from '~/workers/film.worker'
+import type { SlowWorker } from '~/workers/slow.worker.ts'
 import type { ModelWorker } from '~/workers/model.worker'
 
 /** A worker, and what is asked of it: a question to one that does not load, breaks off or is ended fails, and never waits for ever. */
@@ -32,7 +31,7 @@ function open<T>(worker: Worker, ended: () => void): Asked<T> {
 }
 
 let model: Asked<ModelWorker> | undefined
-let films: Asked<FilmWorker> | undefined
+let slow: Asked<SlowWorker> | undefined
 
 /** The model in its worker; one for the whole page, a new one where it has ended. */
 export function useEngineModel(): Remote<ModelWorker> {
@@ -47,32 +46,10 @@ export function useEngineModel(): Remote<ModelWorker> {
 export const endModel = (reason: string) => model?.end(reason)
 
 /** Films, orbits and shell choices in a worker of their own, so that they never hold up a prediction; started when first asked. */
-export function useFilmWorker(): Remote<FilmWorker> {
-  films ??= open<FilmWorker>(
-    new Worker(new URL('../workers/film.worker.ts', import.meta.url), { type: 'module', name: 'films' }),
-    () => (films = undefined),
+export function useSlowWorker(): Remote<SlowWorker> {
+  slow ??= open<SlowWorker>(
+    new Worker(new URL('../workers/slow.worker.ts', import.meta.url), { type: 'module', name: 'slow' }),
+    () => (slow = undefined),
   )
-  return films.remote
-}
-
-/**
- * A value that the model gives for the open sheet, kept current: asked again at every change, the newest answer wins, and
- * while one question is out only the last of the later ones is asked.
- */
-export function useAnswer<T>(
-  ask: (model: Remote<ModelWorker>, films: () => Remote<FilmWorker>) => Promise<T> | undefined,
-  changes: () => unknown,
-) {
-  const answer = shallowRef<T>()
-  const run = oneAtATime(async () => {
-    try {
-      const asked = ask(useEngineModel(), useFilmWorker)
-      answer.value = asked === undefined ? undefined : await asked
-    } catch (error) {
-      answer.value = undefined
-      console.warn('The model could not answer:', (error as Error).message)
-    }
-  })
-  watch(changes, run, { immediate: true })
-  return answer
+  return slow.remote
 }

@@ -15,5 +15,5 @@ export function useStartPoints() {
       )
     },
     () => build.sheet,
-  )
+  ).value
 }

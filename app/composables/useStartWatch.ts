@@ -22,8 +22,8 @@ export function useStartWatch() {
   ]
   /** A void record has no expectation: it would be one of a different engine. */
   const voided = computed(() => (outlook.now?.voids.length ?? 0) > 0)
-  const expectation = useAnswer(
-    (_model, films) => (build.sheet && !voided.value ? films().expectation(build.sheet) : undefined),
+  const { value: expectation } = useAnswer(
+    (_model, slow) => (build.sheet && !voided.value ? slow().expectation(build.sheet) : undefined),
     () => [...recorded(), voided.value],
   )
   const seen = shallowRef<Assessment>()

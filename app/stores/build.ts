@@ -1,12 +1,11 @@
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
-import { type JSONPatchDocument, revertJSONPatch } from 'immutable-json-patch'
 import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/record/entry'
 import type { Proposal } from '#core/house/people'
 import { NOT_LOOKED_AT } from '#core/record/words'
 import type { Inspection, Reading, Sheet } from '#core/record/schema'
-import { afterEntry, applied, appliedOver, sameValue, valueAt } from '~/sync/patches'
+import { afterEntry, applied, appliedOver, sameValue, takenBack, valueAt } from '~/sync/patches'
 import { type BuildChange, type Kept, overlap, patchOf } from '~/sync/kept'
 import { IDENTITY, useSync } from '~/sync/useSync'
 import { type ShopNews, useNews } from './news'
@@ -260,7 +259,7 @@ export const useBuild = defineStore('build', () => {
     if (!id.value || !before) return undefined
     const after = applied(before, patch)
     if (!after) return undefined
-    const back = revertJSONPatch(before, patch as JSONPatchDocument) as Operation[]
+    const back = takenBack(before, patch)
     return { label, page: pageNow(), back, left: back.map(({ path }) => ({ path, value: valueAt(after, path) })) }
   }
 

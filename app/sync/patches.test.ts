@@ -1,5 +1,7 @@
+import fc from 'fast-check'
+import type { Operation } from 'fast-json-patch'
 import { describe, expect, it } from 'vitest'
-import { afterEntry, applied, appliedOver, housePatch, sameValue, valueAt } from './patches'
+import { afterEntry, applied, appliedOver, housePatch, sameValue, takenBack, valueAt } from './patches'
 
 it('a value is the same however the records order its fields, and with what is undefined left out', () => {
   expect(sameValue({ value: 1, by: 'Ilse', note: undefined }, { by: 'Ilse', value: 1 })).toBe(true)
@@ -24,6 +26,31 @@ describe('patches on their way', () => {
     })
     expect(sheet.readings).not.toHaveProperty('c')
     expect([valueAt(sheet, '/readings/a/value'), valueAt(sheet, '/readings/z')]).toEqual([1, undefined])
+  })
+  it('shares what it does not touch, and leaves the document that it is laid over as it was', () => {
+    const document = { layout: { mains: 5 }, readings: { a: { value: 1 }, b: { value: 2 } } }
+    const before = structuredClone(document)
+    const after = applied(document, [{ op: 'replace', path: '/readings/a/value', value: 3 }])!
+    expect(document).toEqual(before)
+    expect(after.readings.a.value).toBe(3)
+    expect(after.layout).toBe(document.layout)
+    expect(after.readings.b).toBe(document.readings.b)
+  })
+  it('whatever was written, changed or taken out is taken back to what stood, path by path', () => {
+    const key = fc.constantFrom('a', 'b', 'c', 'main.1.bore')
+    const operation = fc.oneof(
+      fc.record({ op: fc.constant('add' as const), path: key.map((k) => `/readings/${k}`), value: fc.nat(9) }),
+      fc.record({ op: fc.constant('remove' as const), path: key.map((k) => `/readings/${k}`) }),
+      fc.record({ op: fc.constant('replace' as const), path: key.map((k) => `/readings/${k}`), value: fc.nat(9) }),
+    )
+    fc.assert(
+      fc.property(fc.dictionary(key, fc.nat(9)), fc.array(operation, { maxLength: 6 }), (readings, patch) => {
+        const document = { readings: { ...readings } }
+        const after = applied(document, patch as Operation[])
+        if (after === undefined) expect(() => takenBack(document, patch as Operation[])).toThrow()
+        else expect(applied(after, takenBack(document, patch as Operation[]))).toEqual(document)
+      }),
+    )
   })
   it('an entry that is not next, or does not apply, has the document fetched anew and is never counted as had', () => {
     const patch = [{ op: 'replace', path: '/readings/a/value', value: 2 }] as const

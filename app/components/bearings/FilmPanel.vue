@@ -3,7 +3,7 @@ import type { BearingSet } from '#core/parts/bearingReadings'
 import { proxy } from 'comlink'
 import { COMBINED_ROUGHNESS, usualLoad } from '#core/outlook/journalFilm'
 import { namedStates } from '#core/outlook/states'
-import type { OrbitSummary } from '~/workers/film.worker'
+import type { OrbitSummary } from '~/workers/slow.worker.ts'
 
 /** Film and orbit of one journal: change load, speed, oil and groove, and see them move. The record is not touched. */
 const { set, number } = defineProps<{ set: BearingSet; number: number }>()
@@ -31,8 +31,8 @@ const moment = computed(() => ({
   feedPressure: feed.value,
   arc: arc.value,
 }))
-const film = useAnswer(
-  (_, worker) => (build.sheet ? worker().film(build.sheet, set, number, { ...moment.value }) : undefined),
+const { value: film } = useAnswer(
+  (_, slow) => (build.sheet ? slow().film(build.sheet, set, number, { ...moment.value }) : undefined),
   () => [build.sheet, set, number, moment.value],
 )
 
@@ -45,7 +45,7 @@ async function runOrbits() {
   failed.value = undefined
   const of = build.sheet!
   try {
-    const found = await useFilmWorker().orbits(
+    const found = await useSlowWorker().orbits(
       of,
       { speed: speed.value, temperature: temperature.value },
       proxy((done: number, all: number) => (progress.value = done / all)),
@@ -64,7 +64,7 @@ function took(found: OrbitSummary[]) {
   if (now) load.value = 100 * Math.round(now.meanLoad / 100)
 }
 function cancel() {
-  void useFilmWorker().cancel()
+  void useSlowWorker().cancel()
   progress.value = undefined
 }
 watch(

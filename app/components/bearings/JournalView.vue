@@ -58,12 +58,12 @@ const DRILLINGS = [
   { value: 'through', words: 'right through' },
 ]
 /** Third school: the film that this clearance leaves at working speed under its mean load. */
-const film = useAnswer(
-  (_, worker) => {
+const { value: film } = useAnswer(
+  (_, slow) => {
     const sheet = build.sheet
     if (!sheet) return undefined
     const [, , , working] = namedStates(sheet)
-    return worker().film(sheet, set, number, {
+    return slow().film(sheet, set, number, {
       load: usualLoad(sheet, set, working.speed),
       speed: working.speed,
       temperature: working.temperature,

@@ -51,11 +51,11 @@ const grades = computed(() =>
 )
 
 /** Greatest load at working speed, from the orbit's own loads. */
-const specific = useAnswer(
-  async (_, worker) => {
+const { value: specific } = useAnswer(
+  async (_, slow) => {
     const sheet = build.sheet
     if (!sheet) return undefined
-    const found = await worker().orbits(sheet, {
+    const found = await slow().orbits(sheet, {
       speed: requireValue(sheet, 'brief.maximumSpeed').value,
       temperature: requireValue(sheet, 'brief.hotOil').value,
     })
@@ -102,7 +102,7 @@ async function choose() {
     // A stock that changes while it is computed makes the answer one of another shelf: it is asked again.
     for (let from = ''; from !== chosenFrom.value;) {
       from = chosenFrom.value
-      const found = await useFilmWorker().shells({
+      const found = await useSlowWorker().shells({
         stations: measured.value.map(({ label, bore, journal }) => ({
           id: label,
           clearance: bore!.value - journal!.value,

@@ -33,7 +33,7 @@ function slide(change: { speed?: number; temperature?: number }) {
   temperature.value = change.temperature ?? moment.value.temperature
   named.value = undefined
 }
-const state = useAnswer(
+const { value: state } = useAnswer(
   (model) => (build.sheet ? model.circuit(build.sheet, { ...moment.value }) : undefined),
   () => [build.sheet, moment.value],
 )

@@ -9,7 +9,7 @@ const PressureChart = defineAsyncComponent(() => import('~/components/outlook/Pr
 const build = useBuild()
 const units = useUnits()
 const outlook = useOutlook()
-const curves = useAnswer(
+const { value: curves } = useAnswer(
   (model) => (build.sheet ? model.curves(build.sheet) : undefined),
   () => build.sheet,
 )

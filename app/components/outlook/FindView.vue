@@ -41,7 +41,7 @@ async function find() {
   const take = (now?: FinderProgress) => now && of === build.sheet && (progress.value = now)
   try {
     take(
-      await useFilmWorker().find(
+      await useSlowWorker().find(
         JSON.parse(JSON.stringify(of)),
         made.value.offer,
         proxy((now: FinderProgress) => void take(now)),
@@ -54,7 +54,7 @@ async function find() {
   }
 }
 function stop() {
-  void useFilmWorker().stopFinding()
+  void useSlowWorker().stopFinding()
 }
 onBeforeUnmount(stop)
 /** Looked for again when what was found is of another sheet. */

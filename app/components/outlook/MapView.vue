@@ -7,7 +7,7 @@ import { keptApart, linePath } from '~/composables/plot'
 /** Pressure over speed and temperature with the edge of its target, where the oil goes over speed, and what the drive takes. */
 const build = useBuild()
 const units = useUnits()
-const map = useAnswer(
+const { value: map } = useAnswer(
   (model) => (build.sheet ? model.map(build.sheet) : undefined),
   () => build.sheet,
 )
@@ -92,8 +92,8 @@ const stack = computed(() => {
     power: linePath([...row].map((value, i) => [x(i), 110 - (value / watts) * 100] as const)),
   }
 })
-const atStates = useAnswer(
-  (_, films) => (build.sheet ? films().pumpAtStates(build.sheet) : undefined),
+const { value: atStates } = useAnswer(
+  (_, slow) => (build.sheet ? slow().pumpAtStates(build.sheet) : undefined),
   () => map.value,
 )
 /** What the drive takes at the two hot states, with its band. */

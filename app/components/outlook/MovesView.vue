@@ -8,11 +8,11 @@ import { goToReading } from '~/composables/goToReading'
 const build = useBuild()
 const units = useUnits()
 const router = useRouter()
-const moves = useAnswer(
+const { value: moves } = useAnswer(
   (model) => (build.sheet ? model.sensitivities(build.sheet) : undefined),
   () => build.sheet,
 )
-const next = useAnswer(
+const { value: next } = useAnswer(
   (model) => (build.sheet ? model.next(build.sheet) : undefined),
   () => build.sheet,
 )

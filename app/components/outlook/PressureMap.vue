@@ -8,10 +8,10 @@ import { roundTicks } from '~/composables/plot'
 const { map } = defineProps<{ map: OutlookMap }>()
 const build = useBuild()
 const units = useUnits()
-const band = useAnswer(
-  (_, films) =>
+const { value: band } = useAnswer(
+  (_, slow) =>
     build.sheet
-      ? films().mapBand(build.sheet, { speeds: map.speeds, temperatures: map.temperatures, pressure: map.pressure })
+      ? slow().mapBand(build.sheet, { speeds: map.speeds, temperatures: map.temperatures, pressure: map.pressure })
       : undefined,
   () => map,
 )

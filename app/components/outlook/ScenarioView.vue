@@ -6,8 +6,8 @@ import { STATE_NAMES } from '#core/targets/targets'
 const build = useBuild()
 const units = useUnits()
 const settled = useSettled(() => build.sheet)
-const found = useAnswer(
-  (_, films) => (settled.value ? films().scenarios(settled.value) : undefined),
+const { value: found } = useAnswer(
+  (_, slow) => (settled.value ? slow().scenarios(settled.value) : undefined),
   () => settled.value,
 )
 const p = (value: number) => units.show(Math.max(0, value), 'pressure', units.fine)

@@ -92,7 +92,7 @@ function changeOf(draft: Draft): TriedChange {
     readings: { ...draft.readings },
   }
 }
-const answers = useAnswer(
+const { value: answers } = useAnswer(
   async (model) => {
     const sheet = build.sheet
     if (!sheet) return undefined

@@ -10,7 +10,7 @@ import { keptApart, linePath, roundTicks } from '~/composables/plot'
 const build = useBuild()
 const units = useUnits()
 const blocked = ref(0)
-const curves = useAnswer(
+const { value: curves } = useAnswer(
   (model) => (build.sheet ? model.suction(build.sheet, blocked.value) : undefined),
   () => [build.sheet, blocked.value],
 )

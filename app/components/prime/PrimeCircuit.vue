@@ -5,7 +5,7 @@ import { layCircuit } from '~/components/outlook/circuitLayout'
 const { full } = defineProps<{ full: Map<string, number> }>()
 const build = useBuild()
 const setUp = usePrimeSetUp()
-const state = useAnswer(
+const { value: state } = useAnswer(
   (model) =>
     build.sheet
       ? model.circuit(build.sheet, {

@@ -27,11 +27,11 @@ const recorded = useSettled(
     ]),
   400,
 )
-const timeline = useAnswer(
-  (_model, films) => (build.sheet ? films().timeline(build.sheet, { ...setUp.value }) : undefined),
+const { value: timeline } = useAnswer(
+  (_model, slow) => (build.sheet ? slow().timeline(build.sheet, { ...setUp.value }) : undefined),
   () => recorded.value,
 )
-const expected = useAnswer(
+const { value: expected } = useAnswer(
   (model) => (build.sheet ? model.prime(build.sheet, { ...setUp.value }) : undefined),
   () => recorded.value,
 )
@@ -84,10 +84,10 @@ const tone = computed(() =>
         : 'open',
 )
 /** What fits, asked once a word asks to stop. */
-const suspects = useAnswer(
-  (_model, films) =>
+const { value: suspects } = useAnswer(
+  (_model, slow) =>
     build.sheet && word.value?.level === 'stop'
-      ? films().primeSuspects(build.sheet, { ...setUp.value }, { ...seen.value })
+      ? slow().primeSuspects(build.sheet, { ...setUp.value }, { ...seen.value })
       : undefined,
   () => word.value?.level === 'stop' && word.value.code,
 )

@@ -15,16 +15,16 @@ const setUp = usePrimeSetUp()
 const guide = computed(() => guideOf(build.sheet!, setUp.value))
 const settled = useSettled(() => JSON.stringify(setUp.value), 200)
 const shown = useOnceShown()
-const timeline = useAnswer(
-  (_model, films) => (build.sheet && shown.value ? films().timeline(build.sheet, { ...setUp.value }) : undefined),
+const { value: timeline } = useAnswer(
+  (_model, slow) => (build.sheet && shown.value ? slow().timeline(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value],
 )
-const expected = useAnswer(
+const { value: expected } = useAnswer(
   (model) => (build.sheet && shown.value ? model.prime(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.readings, build.sheet?.layout, settled.value],
 )
-const ways = useAnswer(
-  (_model, films) => (build.sheet && shown.value ? films().primeSetUps(build.sheet, { ...setUp.value }) : undefined),
+const { value: ways } = useAnswer(
+  (_model, slow) => (build.sheet && shown.value ? slow().primeSetUps(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.layout, settled.value],
 )
 const TITLES: Record<Method, string> = { drill: 'Drill', tank: 'Tank', starter: 'Starter', hand: 'By hand' }

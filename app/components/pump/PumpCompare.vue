@@ -24,10 +24,10 @@ const candidate = (item: ShelfItem) =>
     ...Object.fromEntries(FIELDS.map((field) => [field, shelf.figure(item, field)!])),
   }) as CandidatePump
 const settled = useSettled(() => build.sheet)
-const compared = useAnswer(
-  (_, films) =>
+const { value: compared } = useAnswer(
+  (_, slow) =>
     settled.value && shelf.loaded
-      ? films().pumps(settled.value, items.value.map(candidate), {
+      ? slow().pumps(settled.value, items.value.map(candidate), {
           label: 'As it is',
           displacement: pumpDisplacement(settled.value).value,
         })

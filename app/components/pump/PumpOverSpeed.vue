@@ -8,8 +8,8 @@ import { keptApart, linePath, roundTicks, stayingBelow } from '~/composables/plo
 /** What the pump sweeps, delivers and takes over speed, cold and hot, in this engine's own circuit. */
 const build = useBuild()
 const units = useUnits()
-const found = useAnswer(
-  (_, films) => (build.sheet ? films().pumpOver(build.sheet) : undefined),
+const { value: found } = useAnswer(
+  (_, slow) => (build.sheet ? slow().pumpOver(build.sheet) : undefined),
   () => build.sheet,
 )
 const OILS = [

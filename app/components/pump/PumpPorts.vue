@@ -35,7 +35,7 @@ const undone = computed(() =>
     }),
   ),
 )
-const worth = useAnswer(
+const { value: worth } = useAnswer(
   (model) =>
     build.sheet && Object.keys(undone.value).length > 0
       ? model.change(build.sheet, undone.value, 'workingHot')

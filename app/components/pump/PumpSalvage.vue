@@ -53,7 +53,7 @@ const delivered = computed(
     requireValue(build.sheet!, 'pump.driveRatio').value,
 )
 const cuts = computed(() => value('coverCut') + value('bodyCut') + value('pocketCut') > 0)
-const gain = useAnswer(
+const { value: gain } = useAnswer(
   (model) =>
     build.sheet && cuts.value
       ? model.change(
@@ -71,7 +71,7 @@ const fresh = computed(() => {
     .fitting('pump', build.sheet!.engine)
     .filter((item) => Math.abs((numberOf(item.properties, 'displacement') ?? 0) / now - 1) < 0.08)[0]
 })
-const freshGain = useAnswer(
+const { value: freshGain } = useAnswer(
   (model) =>
     build.sheet && fresh.value
       ? model.change(

@@ -33,7 +33,7 @@ const offered = computed(() =>
     coilDiameter: shelf.figure(item, 'coilDiameter'),
   })),
 )
-const routes = useAnswer(
+const { value: routes } = useAnswer(
   (model) => (build.sheet && wanted.value ? model.routes(build.sheet, valve, offered.value, wanted.value) : undefined),
   () => [build.sheet, valve, offered.value, wanted.value],
 )

@@ -7,10 +7,10 @@ const { observations } = defineProps<{ observations: Observation[] }>()
 const build = useBuild()
 const units = useUnits()
 const shown = useOnceShown()
-const found = useAnswer<Calibration | undefined>(
-  (_model, films) =>
+const { value: found } = useAnswer<Calibration | undefined>(
+  (_model, slow) =>
     build.sheet && shown.value && observations.length > 0
-      ? films().calibrate(build.sheet, JSON.parse(JSON.stringify(observations)) as Observation[])
+      ? slow().calibrate(build.sheet, JSON.parse(JSON.stringify(observations)) as Observation[])
       : undefined,
   () => [shown.value, observations, build.sheet?.readings],
 )

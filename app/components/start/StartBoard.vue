@@ -21,10 +21,10 @@ const broken = computed(() => (after.value ? seen.value?.stop : undefined))
 const acknowledged = computed(() => run.events.some(({ kind }) => kind === 'stop'))
 const shouting = computed(() => stop.value !== undefined && !acknowledged.value)
 const alarm = useAlarm(() => shouting.value)
-const suspects = useAnswer(
-  (_model, films) =>
+const { value: suspects } = useAnswer(
+  (_model, slow) =>
     build.sheet && stop.value
-      ? films().startSuspects(
+      ? slow().startSuspects(
           build.sheet,
           { ...stop.value },
           seenIn(run.samples.filter(({ time }) => time <= stop.value!.time + 0.05)),

@@ -33,8 +33,8 @@ const stops = computed(() =>
 )
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
-const clock = useAnswer(
-  (_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined),
+const { value: clock } = useAnswer(
+  (_model, slow) => (build.sheet && shown.value ? slow().primeClock(build.sheet) : undefined),
   () => [settled.value, shown.value],
 )
 const stale = computed(() => {

@@ -51,7 +51,7 @@ const simulated = computed(() =>
   caught.value.map(({ pressure, speed, temperature }): Observation => ({ pressure, speed, temperature })),
 )
 const labels = Object.fromEntries(START_POINTS) as Record<PointName, string>
-const practised = useAnswer(
+const { value: practised } = useAnswer(
   async (model) => {
     const sheet = build.sheet
     if (!sheet) return []

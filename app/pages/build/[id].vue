@@ -34,7 +34,7 @@ async function fetchTheRest() {
     await Promise.all([
       ...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))),
       useEngineModel().warm(),
-      useFilmWorker().warm(),
+      useSlowWorker().warm(),
       fetchEverything(),
     ])
     kept.value = true
@@ -57,6 +57,7 @@ async function fetchTheRest() {
         <ApartNotes />
         <SignOffs />
         <VoidNote />
+        <UnansweredNote />
         <NuxtPage />
         <ShopCautions />
         <ReadingBar />

@@ -37,7 +37,7 @@ function enter(part: { set: BearingSet; number: number }) {
 }
 
 const turns = computed(() => checksOf(build.sheet!.layout).find((check) => check.key === 'bearings.turns')!)
-const problems = useAnswer(
+const { value: problems } = useAnswer(
   (model) => (build.sheet ? model.problems(build.sheet) : undefined),
   () => build.sheet,
 )

@@ -25,8 +25,8 @@ const chosen = computed(
 )
 const look = (key: string) => router.replace({ query: { at: key.slice('passage.'.length) } })
 const settled = useSettled(() => build.sheet)
-const effects = useAnswer(
-  (_, films) => (settled.value ? films().passages(settled.value) : undefined),
+const { value: effects } = useAnswer(
+  (_, slow) => (settled.value ? slow().passages(settled.value) : undefined),
   () => settled.value,
 )
 const told = computed(() =>

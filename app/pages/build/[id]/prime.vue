@@ -14,14 +14,14 @@ const build = useBuild()
 const units = useUnits()
 const { view, go } = useView(VIEWS)
 const setUp = usePrimeSetUp()
-const expected = useAnswer(
+const { value: expected } = useAnswer(
   (model) => (build.sheet ? model.prime(build.sheet, { ...setUp.value }) : undefined),
   () => [build.sheet, setUp.value],
 )
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
 const shown = useOnceShown()
-const clock = useAnswer(
-  (_model, films) => (build.sheet && shown.value ? films().primeClock(build.sheet) : undefined),
+const { value: clock } = useAnswer(
+  (_model, slow) => (build.sheet && shown.value ? slow().primeClock(build.sheet) : undefined),
   () => [settled.value, shown.value],
 )
 const reading = computed(

@@ -41,8 +41,8 @@ const SOURCES = {
   computed: 'from the gears',
 }
 /** Swept, slipped and delivered in each state, with shaft power, by the circuit; asked once the prediction stands, so as not to hold it up. */
-const rows = useAnswer(
-  (_, films) => (build.sheet ? films().pumpAtStates(build.sheet) : undefined),
+const { value: rows } = useAnswer(
+  (_, slow) => (build.sheet ? slow().pumpAtStates(build.sheet) : undefined),
   () => outlook.now,
 )
 const starved = computed(() => outlook.now?.suction.filter(({ starves }) => starves) ?? [])

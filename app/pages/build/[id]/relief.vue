@@ -19,15 +19,15 @@ const route = useRoute()
 const { view, go } = useView(VIEWS)
 const two = computed(() => build.sheet!.layout.galleryRelief)
 const open = computed<ValveName>(() => (two.value && route.query.valve === 'relief2' ? 'relief2' : 'relief'))
-const summary = useAnswer(
+const { value: summary } = useAnswer(
   (model) => (build.sheet ? model.relief(build.sheet, open.value) : undefined),
   () => [build.sheet, open.value],
 )
-const governs = useAnswer(
+const { value: governs } = useAnswer(
   (model) => (build.sheet && two.value ? model.governing(build.sheet) : undefined),
   () => build.sheet,
 )
-const cures = useAnswer(
+const { value: cures } = useAnswer(
   (model) => (build.sheet ? model.cures(build.sheet) : undefined),
   () => build.sheet,
 )

@@ -128,5 +128,5 @@ const films = {
   cancel: () => void wanted++,
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),
 }
-export type FilmWorker = typeof films
+export type SlowWorker = typeof films
 expose(withUsableSheets(films))

@@ -63,9 +63,9 @@ test('Shelf: figures written where they stand, a CSV with bad rows, things put t
   const report = page.getByRole('status', { name: 'What the file gave' })
   await expect(report).toContainText('1997 added, 0 changed, 3 rows left out')
   await expect(report.locator('li')).toHaveText([
-    /^Line 501, count: “some” is not a number/,
-    /^Line 1201, thickness \(mm\): “bar” is not a unit/,
-    /^Line 1801, kind: “bolt” is none of/,
+    /^\s*Line 501, count: “some” is not a number/,
+    /^\s*Line 1201, thickness \(mm\): “bar” is not a unit/,
+    /^\s*Line 1801, kind: “bolt” is none of/,
   ])
   await expect(page.getByText('2,004 lines')).toBeVisible()
   await page.getByLabel('Find on the shelf').fill('lot 1998')

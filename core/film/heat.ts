@@ -70,7 +70,10 @@ export function warm(bearing: FilmCase, prepared: PreparedBearing, heat: Heat, s
 
   /** Flow through each column, m³/s; what a ruptured one carries is what the last full one gave. Returns which are full. */
   function measureFlows({ pressures, eccentricity, thickest }: FilmState): boolean[] {
-    const full = Array.from({ length: around }, (_, i) => pressures[i * across] > 0 || film.prescribed[i * across] === 1)
+    const full = Array.from(
+      { length: around },
+      (_, i) => pressures[i * across] > 0 || film.prescribed[i * across] === 1,
+    )
     for (let i = 0; i < around; i++) {
       const height = c * (1 + eccentricity * Math.cos((i + 0.5) * step - thickest))
       const next = ((i + 1) % around) * across

@@ -118,7 +118,8 @@ export function prepareFilm(grid: FilmGrid): Film {
   function breakAt(): number {
     for (let i = 0; i < around; i++) {
       let known = true
-      for (let j = 0; j < across && known; j++) known = prescribed[i * across + j] === 1 || state[i * across + j] === RUPTURED
+      for (let j = 0; j < across && known; j++)
+        known = prescribed[i * across + j] === 1 || state[i * across + j] === RUPTURED
       if (known) return i
     }
     return -1

@@ -19,8 +19,9 @@ export interface DrawnElement {
   loss: number
   /** Of the pump's flow. */
   share: number
-  /** What it is, in the trade's words. */
+  /** What it is, in the trade's words, and in a word or two for a drawing. */
   words: string
+  short?: string
   /** Where it is set, by which reading, and where that came from; nothing for passages that nobody measures. */
   station?: Station
   reading?: string
@@ -73,11 +74,14 @@ export function circuitAtState(sheet: Sheet, index: number): CircuitState {
 }
 
 /** What an element is, and where its numbers came from. */
-function aboutElement(sheet: Sheet, about?: About): Pick<DrawnElement, 'words' | 'station' | 'reading' | 'source'> {
-  const { words = '', station, readings = [] } = about ?? {}
+function aboutElement(
+  sheet: Sheet,
+  about?: About,
+): Pick<DrawnElement, 'words' | 'short' | 'station' | 'reading' | 'source'> {
+  const { words = '', short, station, readings = [] } = about ?? {}
   const reading = readings.find((key) => key in sheet.readings) ?? readings[0]
-  if (reading === undefined) return { words, station }
+  if (reading === undefined) return { words, short, station }
   const computed = standInOf(sheet, reading as ReadingKey)?.from ?? 'layout'
   const source = sheet.readings[reading]?.source ?? (computed === 'layout' ? 'layout' : 'computed')
-  return { words, station, reading, source }
+  return { words, short, station, reading, source }
 }

@@ -1,3 +1,4 @@
+import { hasCycle } from '../engine/modelLimits'
 import type { FieldOf } from '../parts/list'
 import { hotClearance, EXPANSION } from '../bearing/clearance'
 import { rodsBesideMains, throwsOf } from '../parts/throws'
@@ -54,8 +55,9 @@ export function pinForceOf(sheet: Sheet, speed: number): CycleLoad {
   return crankpinForce(gear, gas, speed)
 }
 
-/** Orbits of mains and rods of a build, one after the other, for whoever asks how far it is. */
+/** Orbits of mains and rods of a build, one after the other, for whoever asks how far it is; none where the loads over a cycle are not known. */
 export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<BearingOrbit, void> {
+  if (!hasCycle(sheet.layout)) return
   const model = modelOf(sheet)
   const { layout } = sheet
   const { values } = model

@@ -5,7 +5,7 @@ import { judgeClearance } from '../bearing/judge'
 import { OLD_SHELLS } from '../bearing/shell'
 import { NOT_LOOKED_AT } from '../record/words'
 import type { Layout, Problem, Sheet } from '../record/schema'
-import { type BearingSet, PLACES, WORDS } from './bearingReadings'
+import { type BearingSet, bearingWord, PLACES } from './bearingReadings'
 import { type BearingRecord, bearingCount, bearingsOf, clearanceLimits } from './clearances'
 import { MICRON } from './drafts'
 import { type Conditions, contradicting, type Ground, type Judged, type PartFault, type Step, between } from './part'
@@ -44,7 +44,7 @@ export function clearanceInputs<V extends BearingValues>(sheet: Sheet, set: Bear
     ...measured,
     {
       key: `${set}.${first.number}.${first.journal ? 'bore' : 'journal'}`,
-      label: groupLabel(set, numbers, records.length),
+      label: groupLabel(bearingWord(set, sheet.layout), numbers, records.length),
       station: 'bearings',
       ...first.clearance,
       set,
@@ -57,8 +57,7 @@ export function clearanceInputs<V extends BearingValues>(sheet: Sheet, set: Bear
   ]
 }
 
-function groupLabel(set: BearingSet, numbers: number[], all: number): string {
-  const word = WORDS[set]
+function groupLabel(word: string, numbers: number[], all: number): string {
   if (numbers.length === all) return `All ${word.toLowerCase()} clearances`
   if (numbers.length === 1) return `${word} ${numbers[0]} clearance`
   return `${word} ${numbers.slice(0, -1).join(', ')} and ${numbers[numbers.length - 1]} clearance`

@@ -21,7 +21,9 @@ const MINUTES = 4
 
 export const mainsOf = (layout: Layout): number => layout.mains
 export const rodsOf = (layout: Layout): number => layout.feed.length
-export const WORDS: Record<BearingSet, string> = { main: 'Main', rod: 'Rod' }
+/** What one of a set is called: a rotary's rotors run on the eccentrics that rods have in other engines. */
+export const bearingWord = (set: BearingSet, { kind }: Pick<Layout, 'kind'>): string =>
+  set === 'main' ? 'Main' : kind === 'rotary' ? 'Rotor' : 'Rod'
 
 /** Sides of a bearing need not be read once a strip was, nor its bore once housing and wall were. */
 const replaced =
@@ -33,7 +35,7 @@ const replaced =
 
 /** Everything that is read of each bearing of a set, in the order of the work. */
 export function bearingReadings<const S extends BearingSet>(set: S) {
-  const word = WORDS[set]
+  const label = (words: string) => (layout: Layout) => `${bearingWord(set, layout)} ${words}`
   const count = set === 'main' ? mainsOf : rodsOf
   const side =
     (side: 'journal' | 'bore', more: Partial<Draft>) =>
@@ -56,40 +58,40 @@ export function bearingReadings<const S extends BearingSet>(set: S) {
     each(
       'bearings',
       `${set}.#.journal`,
-      `${word} # journal`,
+      label(`# journal`),
       side('journal', first('journal')),
       count,
       replaced(set, 'journal'),
     ),
-    each('bearings', `${set}.#.bore`, `${word} # bore`, side('bore', first('bore')), count, replaced(set, 'bore')),
+    each('bearings', `${set}.#.bore`, label(`# bore`), side('bore', first('bore')), count, replaced(set, 'bore')),
     ...PLACES.flatMap(([place, words]) => [
       each(
         'bearings',
         `${set}.#.journal.${place}`,
-        `${word} # journal, ${words}`,
+        label(`# journal, ${words}`),
         side('journal', { ...beside, ...at('journal', place) }),
         count,
       ),
       each(
         'bearings',
         `${set}.#.bore.${place}`,
-        `${word} # bore, ${words}`,
+        label(`# bore, ${words}`),
         side('bore', { ...beside, ...at('bore', place) }),
         count,
       ),
     ]),
-    each('bearings', `${set}.#.housing`, `${word} # housing bore, no shells`, side('bore', beside), count),
+    each('bearings', `${set}.#.housing`, label(`# housing bore, no shells`), side('bore', beside), count),
     each(
       'bearings',
       `${set}.#.wall`,
-      `${word} # shell wall at the crown`,
+      label(`# shell wall at the crown`),
       { dimension: 'diameter', sigma: READ.wall, plausible: [0.8 * MM, 8 * MM], wanted: false, ...beside },
       count,
     ),
     each(
       'bearings',
       `${set}.#.clearance`,
-      `${word} # clearance, by strip`,
+      label(`# clearance, by strip`),
       {
         dimension: 'clearance',
         sigma: READ.strip,
@@ -112,7 +114,7 @@ export function limitReadings<const S extends BearingSet>(set: S) {
     fromMaker: true,
   }
   return [
-    reading('brief', `limit.${set}Least`, `${WORDS[set]} clearance, maker’s least`, limit),
-    reading('brief', `limit.${set}Most`, `${WORDS[set]} clearance, maker’s most`, limit),
+    reading('brief', `limit.${set}Least`, (layout) => `${bearingWord(set, layout)} clearance, maker’s least`, limit),
+    reading('brief', `limit.${set}Most`, (layout) => `${bearingWord(set, layout)} clearance, maker’s most`, limit),
   ] as const
 }

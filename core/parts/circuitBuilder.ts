@@ -19,6 +19,8 @@ export type FlowKind = (typeof FLOW_KINDS)[number]
 /** What an element is to a builder: its words, where it is set and by which reading; its kind, where oil leaves the circuit by it. */
 export interface About {
   words: string
+  /** A word or two for a drawing. */
+  short?: string
   station?: Station
   /** Readings that set it: the first that is on record counts, else the first. */
   readings?: string[]

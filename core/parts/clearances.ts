@@ -4,7 +4,7 @@ import { RULE_JOURNAL } from '../house/firstRules'
 import { ruleOf } from '../house/limits'
 import type { FittedShells, Sheet } from '../record/schema'
 import type { Sourced } from '../record/sourced'
-import { type BearingSet, mainsOf, READ, rodsOf, WORDS } from './bearingReadings'
+import { type BearingSet, bearingWord, mainsOf, READ, rodsOf } from './bearingReadings'
 
 export type { BearingSet }
 
@@ -37,7 +37,7 @@ export function bearingCount({ layout }: Pick<Sheet, 'layout'>, set: BearingSet)
 
 /** Every main or rod with its clearance: measured where both sides are, else from its measured sisters, else usual for its size. */
 export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
-  const word = WORDS[set]
+  const word = bearingWord(set, sheet.layout)
   const usual = sheet.layout.cylinders <= 2 ? (set === 'main' ? 0.045 : 0.038) : set === 'main' ? 0.065 : 0.052
   const records = Array.from({ length: bearingCount(sheet, set) }, (_, i): BearingRecord => {
     const journal = sideOf(sheet, set, i + 1, 'journal')

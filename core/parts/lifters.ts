@@ -47,6 +47,7 @@ export const lifters = part({
   place: (circuit, { lifterCount }) => {
     const row = circuit.linear('lifters', circuit.galleryEnd, 'sump', {
       words: 'Lifters',
+      short: 'lifters',
       station: 'passages',
       readings: ['lifters.gap'],
       kind: 'lifters',

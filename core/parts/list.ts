@@ -6,10 +6,13 @@ import { duty } from './duty'
 import { filter } from './filter'
 import { firstStart } from './firstStart'
 import { gallery } from './gallery'
+import { head } from './head'
 import { lifters } from './lifters'
 import { main } from './main'
+import { oilLine } from './oilLine'
 import type { Part } from './part'
 import { pickup } from './pickup'
+import { pinOil } from './pinOil'
 import { pistonJets } from './pistonJets'
 import { priming } from './priming'
 import { pump } from './pump'
@@ -41,6 +44,9 @@ export const PARTS = [
   turbo,
   pistonJets,
   tensioner,
+  head,
+  oilLine,
+  pinOil,
   sender,
   coefficients,
   priming,

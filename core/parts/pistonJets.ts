@@ -23,7 +23,7 @@ export const pistonJets = part({
   place: (circuit, layout) => {
     const jets = byMain(layout).map(({ main, count }) => {
       const valve = circuit.valve(`piston jets ${main}`, circuit.gallery(main), 'sump', {
-        words: 'Piston jets',
+        words: layout.kind === 'rotary' ? 'Rotor jets' : 'Piston jets',
         station: 'passages',
         readings: ['passage.pistonJet'],
         kind: 'jets',
@@ -39,10 +39,10 @@ export const pistonJets = part({
       }
     }
   },
-  passages: ({ pistonJets: count, feed }) => [
+  passages: ({ pistonJets: count, feed, kind }) => [
     {
       key: 'passage.pistonJet',
-      label: `Piston jets, ${count}`,
+      label: `${kind === 'rotary' ? 'Rotor' : 'Piston'} jets, ${count}`,
       kind: 'jet',
       place: 'main',
       at: feed[0],

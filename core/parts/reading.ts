@@ -32,7 +32,7 @@ export const reading = <const Key extends string>(
 export const each = <const Key extends string>(
   station: Station,
   key: Key,
-  label: string,
+  label: ReadingSpec['label'],
   draft: ReadingSpec['draft'],
   count: (layout: Layout) => number,
   replaced?: ReadingSpec['replaced'],

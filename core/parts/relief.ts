@@ -60,6 +60,7 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
     place: (circuit) => {
       const valve = circuit.relief(element, at === 'pump outlet' ? at : circuit.galleryEnd, 'sump', {
         words,
+        short: 'relief',
         station: 'relief',
         readings: [`${name}.springRate`],
         kind: 'relief',

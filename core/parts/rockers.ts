@@ -45,6 +45,7 @@ export const rockers = part({
     })
     const bushes = circuit.linear('rocker bushes', node, 'sump', {
       words: 'Rockers',
+      short: 'rockers',
       station: 'passages',
       readings: ['rockers.flow'],
     })

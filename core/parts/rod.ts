@@ -16,7 +16,7 @@ import {
   setHoleFed,
   shellStep,
 } from './bearingInputs'
-import { bearingReadings, limitReadings, rodsOf } from './bearingReadings'
+import { bearingReadings, bearingWord, limitReadings, rodsOf } from './bearingReadings'
 import { bearingsOf } from './clearances'
 import { bore, MICRON, MM } from './drafts'
 import { type Judged, part } from './part'
@@ -48,7 +48,7 @@ export const rod = part({
     each(
       'bearings',
       'rod.#.side',
-      'Rod # side clearance',
+      (layout) => `${bearingWord('rod', layout)} # side clearance`,
       {
         dimension: 'clearance',
         sigma: 10 * MICRON,
@@ -72,10 +72,14 @@ export const rod = part({
           `main ${number}`,
           node,
           { length: LENGTH, diameter: 5 * MM, k: 1.5 },
-          { words: `Crank drilling to rod ${i + 1}`, station: 'passages', readings: ['crank.drillingBore'] },
+          {
+            words: `Crank drilling to ${bearingWord('rod', layout).toLowerCase()} ${i + 1}`,
+            station: 'passages',
+            readings: ['crank.drillingBore'],
+          },
         ),
         film: circuit.film(`rod ${i + 1} film`, node, {
-          words: `Rod ${i + 1}`,
+          words: `${bearingWord('rod', layout)} ${i + 1}`,
           station: 'bearings',
           readings: [`rod.${i + 1}.bore`, `rod.${i + 1}.clearance`],
           kind: 'rods',
@@ -117,7 +121,8 @@ export const rod = part({
       absent: { kind: 'leak', node: 'rod 1', bore: 8 * MM },
     },
   ],
-  outlets: (layout) => layout.feed.map((_, i) => ({ node: `rod ${i + 1}`, label: `Rod ${i + 1}` })),
+  outlets: (layout) =>
+    layout.feed.map((_, i) => ({ node: `rod ${i + 1}`, label: `${bearingWord('rod', layout)} ${i + 1}` })),
   steps: () => [shellStep('rods', 'Rods one shell grade tighter')],
   looked: (layout) => oldShells(layout, 'rod'),
   grounds: () => [setGround('rod', 'rods')],

@@ -22,6 +22,7 @@ export const tensioner = part({
   place: (circuit) => {
     const hole = circuit.orifice('tensioner', circuit.gallery(1), 'sump', {
       words: 'Chain tensioner',
+      short: 'tensioner',
       station: 'passages',
       readings: ['passage.tensioner'],
       kind: 'jets',

@@ -22,6 +22,7 @@ export const timingJet = part({
   place: (circuit) => {
     const jet = circuit.orifice('timing jet', circuit.gallery(1), 'sump', {
       words: 'Timing jet',
+      short: 'timing jet',
       station: 'passages',
       readings: ['passage.timingJet'],
       kind: 'jets',

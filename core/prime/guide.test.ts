@@ -91,7 +91,7 @@ describe('outlets', () => {
         if (check) expect(checks, label).toContain(check)
       }
       expect(outlets.filter(({ label }) => /^Main/.test(label))).toHaveLength(layout.mains)
-      expect(outlets.filter(({ label }) => /^Rod/.test(label))).toHaveLength(layout.feed.length)
+      expect(outlets.filter(({ label }) => /^(Rod|Rotor)/.test(label))).toHaveLength(layout.feed.length)
       expect(outlets.filter(({ label }) => /^Rockers/.test(label))).toHaveLength(
         layout.rockerFeed ? layout.cylinders : 0,
       )

@@ -24,7 +24,30 @@ const plain = {
   coolerPlugged: false,
   coolerBypass: 'around',
   drySump: false,
+  headCams: 0,
+  headCamJournals: 5,
+  lashAdjusters: 0,
+  oilLine: 'none',
+  oilLineFrom: 'gallery',
+  drilledRods: false,
 } as const
+
+/** Two cams over each bank's valves, on lash adjusters, driven by a chain: nothing of it in the block. */
+const overhead = (cams: number, journals: number, valves: number) =>
+  ({
+    camBearings: 0,
+    lifterCount: 0,
+    rockerFeed: false,
+    timingJet: false,
+    tensioner: true,
+    followers: 'roller',
+    pumpKind: 'gerotor',
+    pumpDrive: 'crank',
+    housing: 'aluminium',
+    headCams: cams,
+    headCamJournals: journals,
+    lashAdjusters: valves,
+  }) as const
 
 /** Rods of a V share a pin, so two of them draw on one main. */
 export const PRESETS: Record<string, Preset> = {
@@ -120,6 +143,51 @@ export const PRESETS: Record<string, Preset> = {
       lifterCount: 4,
       housing: 'aluminium',
       timingJet: false,
+    },
+  },
+  inline5: {
+    title: 'Inline five',
+    layout: {
+      ...plain,
+      kind: 'inline',
+      cylinders: 5,
+      mains: 6,
+      feed: [1, 2, 3, 4, 5],
+      camBearings: 6,
+      lifterCount: 10,
+    },
+  },
+  inline4dohc: {
+    title: 'Inline four, two overhead cams',
+    layout: { ...plain, ...overhead(2, 5, 16), kind: 'inline', cylinders: 4, mains: 5, feed: [1, 2, 4, 5] },
+  },
+  v6dohc: {
+    title: 'V six, two overhead cams a bank',
+    layout: { ...plain, ...overhead(4, 4, 24), kind: 'v', cylinders: 6, mains: 4, feed: [1, 1, 2, 3, 4, 4] },
+  },
+  v8dohc: {
+    title: 'V eight, two overhead cams a bank',
+    layout: { ...plain, ...overhead(4, 5, 32), kind: 'v', cylinders: 8, mains: 5, feed: [1, 1, 2, 2, 3, 4, 5, 5] },
+  },
+  rotary2: {
+    title: 'Rotary, two rotors',
+    layout: {
+      ...plain,
+      kind: 'rotary',
+      cylinders: 2,
+      mains: 2,
+      feed: [1, 2],
+      camBearings: 0,
+      lifterCount: 0,
+      lifters: 'solid',
+      rockerFeed: false,
+      timingJet: false,
+      galleryRelief: true,
+      pistonJets: 2,
+      pumpDrive: 'crank',
+      pumpKind: 'gerotor',
+      cooler: true,
+      housing: 'aluminium',
     },
   },
   single: {

@@ -90,7 +90,7 @@ const count = (least: number, most: number) => z.number().int().min(least).max(m
 export const Layout = z
   .strictObject({
     preset: z.string().max(40),
-    kind: z.enum(['inline', 'v', 'flat', 'opposed', 'single']),
+    kind: z.enum(['inline', 'v', 'flat', 'opposed', 'single', 'rotary']),
     cylinders: count(1, 16),
     mains: count(1, 17),
     /** For each rod, which main feeds it, counted from the front, from 1. */
@@ -123,6 +123,15 @@ export const Layout = z
     coolerBypass: z.enum(['around', 'sump']).default('around'),
     /** Scavenge stage to a tank, pressure stage from it. */
     drySump: z.boolean().default(false),
+    /** Cams over the valves, journals of each, lash adjusters in the head. */
+    headCams: count(0, 4).default(0),
+    headCamJournals: count(1, 12).default(5),
+    lashAdjusters: count(0, 64).default(0),
+    /** An external oil line: where it leads, and where it takes its oil. */
+    oilLine: z.enum(['none', 'head', 'turbo']).default('none'),
+    oilLineFrom: z.enum(['gallery', 'filter']).default('gallery'),
+    /** Rods drilled to the pin. */
+    drilledRods: z.boolean().default(false),
   })
   .superRefine((layout, context) => {
     if (layout.cooler && layout.coolerPlugged)
@@ -130,6 +139,14 @@ export const Layout = z
         code: 'custom',
         path: ['coolerPlugged'],
         message: 'a cooler is fitted: its ports cannot be plugged as well',
+      })
+    if (layout.oilLine === 'turbo' && !layout.turbo)
+      context.addIssue({ code: 'custom', path: ['oilLine'], message: 'leads to a turbo, but none is fitted' })
+    if (layout.oilLine === 'head' && !layout.rockerFeed && layout.headCams === 0)
+      context.addIssue({
+        code: 'custom',
+        path: ['oilLine'],
+        message: 'leads to a head, but neither rockers nor overhead cams are fed there',
       })
     layout.feed.forEach((main, i) => {
       if (main > layout.mains)

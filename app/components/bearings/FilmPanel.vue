@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { hasCycle } from '#core/engine/modelLimits'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { proxy } from 'comlink'
 import { COMBINED_ROUGHNESS, usualLoad } from '#core/outlook/journalFilm'
@@ -141,7 +142,8 @@ const orbitDrawn = computed(() =>
       </div>
     </div>
     <p v-else class="quiet">Working out the film.</p>
-    <div class="orbit-line">
+    <ModelLimits v-if="!hasCycle(build.sheet!.layout)" />
+    <div v-else class="orbit-line">
       <template v-if="progress !== undefined"
         ><progress :value="progress" max="1" aria-label="Orbits" /><Button
           type="button"

@@ -59,7 +59,7 @@ const { value: specific } = useAnswer(
       speed: requireValue(sheet, 'brief.maximumSpeed').value,
       temperature: requireValue(sheet, 'brief.hotOil').value,
     })
-    return found && Math.max(...found.map((each) => each.specificLoad))
+    return found && found.length > 0 ? Math.max(...found.map((each) => each.specificLoad)) : undefined
   },
   () => build.sheet,
 )

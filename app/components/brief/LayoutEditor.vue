@@ -9,22 +9,35 @@ const build = useBuild()
 const shop = useShop()
 const draft = reactive<Layout>(copy(build.sheet!.layout))
 const counts = reactive<Record<string, string>>({})
-const COUNTS: [field: 'cylinders' | 'mains' | 'camBearings' | 'lifterCount' | 'pistonJets', title: string][] = [
+const COUNTS: [field: CountField, title: string][] = [
   ['cylinders', 'Cylinders'],
   ['mains', 'Mains'],
   ['camBearings', 'Cam bearings'],
   ['lifterCount', 'Lifters'],
   ['pistonJets', 'Piston jets'],
+  ['headCams', 'Overhead cams'],
+  ['headCamJournals', 'Bearings of each overhead cam'],
+  ['lashAdjusters', 'Lash adjusters in the heads'],
 ]
+type CountField =
+  | 'cylinders'
+  | 'mains'
+  | 'camBearings'
+  | 'lifterCount'
+  | 'pistonJets'
+  | 'headCams'
+  | 'headCamJournals'
+  | 'lashAdjusters'
 const KINDS: { value: Layout['kind']; words: string }[] = [
   { value: 'inline', words: 'inline' },
   { value: 'v', words: 'V' },
   { value: 'flat', words: 'flat' },
   { value: 'opposed', words: 'opposed' },
   { value: 'single', words: 'single' },
+  { value: 'rotary', words: 'rotary' },
 ]
 const CHOICES: [
-  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing',
+  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing' | 'oilLine' | 'oilLineFrom',
   title: string,
   options: { value: string; words: string }[],
 ][] = [
@@ -68,6 +81,23 @@ const CHOICES: [
       { value: 'aluminium', words: 'aluminium' },
     ],
   ],
+  [
+    'oilLine',
+    'External oil line',
+    [
+      { value: 'none', words: 'none' },
+      { value: 'head', words: 'to the head' },
+      { value: 'turbo', words: 'to the turbo' },
+    ],
+  ],
+  [
+    'oilLineFrom',
+    'It takes oil from',
+    [
+      { value: 'gallery', words: 'the gallery' },
+      { value: 'filter', words: 'the filter' },
+    ],
+  ],
 ]
 const SWITCHES: [
   field:
@@ -79,7 +109,8 @@ const SWITCHES: [
     | 'tensioner'
     | 'turbo'
     | 'coolerPlugged'
-    | 'drySump',
+    | 'drySump'
+    | 'drilledRods',
   title: string,
 ][] = [
   ['filter', 'Filter with bypass'],
@@ -91,6 +122,7 @@ const SWITCHES: [
   ['timingJet', 'Timing jet'],
   ['tensioner', 'Chain tensioner'],
   ['turbo', 'Turbo'],
+  ['drilledRods', 'Rods drilled to the pin'],
 ]
 
 /** A plain copy, free of Vue's watching. */
@@ -177,7 +209,9 @@ async function keep() {
       </div>
       <div>
         <div v-for="[field, title, options] in CHOICES" :key="field" class="row">
-          <span class="what">{{ title }}</span><ChoiceField
+          <span class="what"
+            >{{ title }}<span v-if="problems[field]" class="wrong" role="alert">{{ problems[field] }}</span></span
+          ><ChoiceField
             :label="title"
             :value="draft[field] as string"
             :options="options"

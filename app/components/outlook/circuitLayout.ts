@@ -20,14 +20,6 @@ export interface CircuitLayout {
 
 const ROW = { top: 44, cam: 108, gallery: 168, main: 236, rod: 312, sump: 382 }
 const STAGE = 88
-/** What is written at what hangs on the gallery; anything else was left out. */
-const OUTLETS: Record<string, string> = {
-  lifters: 'lifters',
-  'rocker restrictor': 'rockers',
-  'timing jet': 'timing jet',
-  tensioner: 'tensioner',
-  'gallery relief': 'relief',
-}
 /** Width of an outlet's column, of a rod's, of a cam bearing's. */
 const OUTLET = 76
 const ROD = 44
@@ -134,11 +126,16 @@ export function layCircuit(state: CircuitState): CircuitLayout {
     x = next
   }
 
-  // What hangs on the gallery's ends, by the node it draws on.
+  // What hangs on the gallery's ends, by the node it draws on; what branches behind it takes a column for each branch.
   const outlets = (node: string) =>
-    state.elements.filter(({ from, id }) => from === node && !/^(gallery \d|drilling|piston jets|turbo)/.test(id))
+    state.elements.filter(
+      ({ from, id }) => from === node && !/^(gallery \d|drilling|piston jets|turbo|oil line)/.test(id),
+    )
   const [front, rear] = [outlets('gallery 1'), state.galleryEnd === 'gallery 1' ? [] : outlets(state.galleryEnd)]
-  x += 26 + front.length * OUTLET
+  const behind = (node: string) => state.elements.filter(({ from }) => from === node)
+  const columns = (list: CircuitState['elements']) =>
+    list.reduce((sum, { to }) => sum + (to === 'sump' ? 1 : Math.max(1, behind(to).length)), 0)
+  x += 26 + columns(front) * OUTLET
   const frontX = x
 
   const mains = state.nodes.filter(({ id }) => /^gallery \d+$/.test(id)).length
@@ -240,35 +237,42 @@ export function layCircuit(state: CircuitState): CircuitLayout {
       ])
   })
 
-  hang(front, frontX - front.length * OUTLET, at('gallery 1').x)
+  hang(front, frontX - columns(front) * OUTLET, at('gallery 1').x)
   x += 16
   hang(rear, x, at(state.galleryEnd).x)
-  x += rear.length * OUTLET
+  x += columns(rear) * OUTLET
   function hang(list: CircuitState['elements'], from: number, node: number) {
-    list.forEach(({ id, to }, i) => {
-      const own = from + (i + 0.5) * OUTLET
-      const name = { x: own, y: ROW.main + 34, words: OUTLETS[id] ?? 'left out', anchor: 'middle' as const }
-      const label = { x: own, y: ROW.main + 50, anchor: 'middle' as const }
-      const points: [number, number][] = [
-        [node, ROW.gallery],
-        [own, ROW.gallery],
-        [own, to === 'sump' ? ROW.main + 16 : ROW.main - 20],
-      ]
-      if (to === 'sump') line(id, points, { name, label })
-      else {
-        put(to, own, ROW.main - 20)
-        line(id, points)
-        for (const after of state.elements.filter((element) => element.from === to))
-          line(
-            after.id,
-            [
-              [own, ROW.main - 20],
-              [own, ROW.main + 16],
-            ],
-            { name, label },
-          )
+    let column = 0
+    for (const { id, to, short } of list) {
+      const middle = (place: number) => from + (place + 0.5) * OUTLET
+      const [name, label] = [ROW.main + 34, ROW.main + 50]
+      const written = (own: number, words = 'left out') => ({
+        name: { x: own, y: name, words, anchor: 'middle' as const },
+        label: { x: own, y: label, anchor: 'middle' as const },
+      })
+      const own = middle(column)
+      const down: [number, number] = [own, to === 'sump' ? ROW.main + 16 : ROW.main - 20]
+      const points: [number, number][] = [[node, ROW.gallery], [own, ROW.gallery], down]
+      if (to === 'sump') {
+        line(id, points, written(own, short))
+        column++
+        continue
       }
-    })
+      put(to, own, ROW.main - 20)
+      line(id, points)
+      for (const after of behind(to)) {
+        const at = middle(column++)
+        line(
+          after.id,
+          [
+            [own, ROW.main - 20],
+            [at, ROW.main - 20],
+            [at, ROW.main + 16],
+          ],
+          written(at, after.short),
+        )
+      }
+    }
   }
   const filterOutlet = at(of('feed')!.from)
   const gauge = at(state.gauge)
@@ -278,6 +282,46 @@ export function layCircuit(state: CircuitState): CircuitLayout {
     [gauge.x, ROW.top],
     [gauge.x, ROW.gallery],
   ])
+
+  // An external line runs over everything to what it feeds.
+  const fittings = of('oil line fittings')
+  const outside = of('oil line')
+  if (fittings && outside && nodes.has(outside.to)) {
+    const [source, fed] = [at(fittings.from), at(outside.to)]
+    put(fittings.to, source.x + 14, ROW.top - 26)
+    line(fittings.id, [
+      [source.x, source.y],
+      [source.x + 14, source.y],
+      [source.x + 14, ROW.top - 26],
+    ])
+    line(
+      outside.id,
+      [
+        [source.x + 14, ROW.top - 26],
+        [fed.x + 10, ROW.top - 26],
+        [fed.x + 10, fed.y],
+        [fed.x, fed.y],
+      ],
+      {
+        name: { x: (source.x + fed.x) / 2, y: ROW.top - 32, words: 'oil line', anchor: 'end' },
+        label: { x: (source.x + fed.x) / 2 + 8, y: ROW.top - 32, anchor: 'start' },
+      },
+    )
+  }
+  // Pins hang under their rods.
+  for (const bush of state.elements.filter(({ id }) => /^pin \d+ bush$/.test(id))) {
+    const drilling = state.elements.find(({ to }) => to === bush.from)!
+    const rod = at(drilling.from)
+    put(bush.from, rod.x + 12, rod.y + 12)
+    line(drilling.id, [
+      [rod.x, rod.y],
+      [rod.x + 12, rod.y + 12],
+    ])
+    line(bush.id, [
+      [rod.x + 12, rod.y + 12],
+      [rod.x + 12, rod.y + 24],
+    ])
+  }
 
   // What was left out stands at its own node, wherever that is.
   for (const element of state.elements) {

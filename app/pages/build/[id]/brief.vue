@@ -117,6 +117,7 @@ const facts = computed(() => [
         />
       </section>
     </div>
+    <ModelLimits />
     <LayoutEditor v-if="editing" @close="editing = false" />
 
     <section class="block">

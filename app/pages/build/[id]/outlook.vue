@@ -26,6 +26,7 @@ const { view, go } = useView(VIEWS)
     </header>
     <ViewTabs label="Outlook" :views="VIEWS" :view="view" @go="go($event)" />
     <ReadOtherwise />
+    <ModelLimits />
     <LazyCurvesView v-if="view === 'curves'" />
     <LazyMapView v-else-if="view === 'map'" />
     <LazyCircuitView v-else-if="view === 'circuit'" />

@@ -1,3 +1,4 @@
+import { halfBand } from '../quantity/uncertain'
 import { benchOf, openingOf, reliefValve, type ValveName } from '../parts/reliefRecord'
 import type { Sheet } from '../record/schema'
 import { formatQuantity } from '../quantity/format'
@@ -10,9 +11,6 @@ export interface PlugLabel {
   engine: string
   lines: string[]
 }
-
-/** Standard uncertainties either side that a band of 5 to 95 percent takes. */
-const BAND = 1.645
 
 /** The label of a relief plug: what is behind it, so that the next person knows. */
 export function plugLabel(sheet: Sheet, name: ValveName, units: UnitChoice): PlugLabel {
@@ -34,7 +32,7 @@ export function plugLabel(sheet: Sheet, name: ValveName, units: UnitChoice): Plu
     title: `Relief plug${place}`,
     engine: `${sheet.name}, ${sheet.engine}`,
     lines: [
-      `Opens ${pressure(opening.value)} ± ${pressure(BAND * opening.sigma)}`,
+      `Opens ${pressure(opening.value)} ± ${pressure(halfBand(opening))}`,
       source.charAt(0).toUpperCase() + source.slice(1),
       `Spring ${formatQuantity(valve.springRate, unitFor('springRate', units))}, free ${length(valve.freeLength)}`,
       total(valve.shims) > 0

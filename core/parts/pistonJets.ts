@@ -8,11 +8,18 @@ const sizes = sized({
     reading: reading(
       'passages',
       'passage.pistonJet',
-      'Piston jet',
+      ({ kind }) => (kind === 'rotary' ? 'Rotor jet' : 'Piston jet'),
       length(1.5 * MM, 0.12, [0.4 * MM, 4 * MM], { minutes: 4 }),
     ),
   },
-  opening: { reading: reading('passages', 'passage.pistonJetOpening', 'Piston jets open at', opening(1.8)) },
+  opening: {
+    reading: reading(
+      'passages',
+      'passage.pistonJetOpening',
+      ({ kind }) => (kind === 'rotary' ? 'Rotor jets open at' : 'Piston jets open at'),
+      opening(1.8),
+    ),
+  },
 })
 
 /** Jets that cool the pistons, each with a valve, at the main that feeds its cylinder's rod. */

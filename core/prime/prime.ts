@@ -1,3 +1,4 @@
+import { BAND_SIGMAS } from '../quantity/uncertain'
 import { prepareEngine, scaleBearings } from '../engine/engine'
 import { leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
@@ -49,7 +50,7 @@ const GAUGE = 7e3
 
 /** Least reading to accept, Pa. */
 function leastToAccept(model: Model, setUp: PrimeSetUp, { pressure, low }: Band): number {
-  const byModel = (pressure - low) / 1.645
+  const byModel = (pressure - low) / BAND_SIGMAS
   const assumed = (key: string) => !(key in model.sheet.readings)
   const share =
     setUp.method === 'drill'

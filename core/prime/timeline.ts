@@ -1,3 +1,4 @@
+import { BAND_SIGMAS } from '../quantity/uncertain'
 import { normal, seeded } from '../random/random'
 import type { Ranged } from '../outlook/band'
 import { modelOf } from '../outlook/model'
@@ -45,7 +46,7 @@ export function primeTimeline(sheet: Sheet, setUp: PrimeSetUp, samples = 8, faul
     const times = runs.map(pick).filter((time) => time !== undefined)
     // Of a sample, so over one less than its number.
     const spread = deviation(times) * Math.sqrt(times.length / Math.max(1, times.length - 1))
-    const half = 1.645 * Math.hypot(spread, ROOMS * best)
+    const half = BAND_SIGMAS * Math.hypot(spread, ROOMS * best)
     return { best, low: Math.max(0, best - half), high: Math.max(best + half, mean(times) + half) }
   }
   return {

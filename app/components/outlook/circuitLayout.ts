@@ -288,23 +288,23 @@ export function layCircuit(state: CircuitState): CircuitLayout {
   const outside = of('oil line')
   if (fittings && outside && nodes.has(outside.to)) {
     const [source, fed] = [at(fittings.from), at(outside.to)]
-    put(fittings.to, source.x + 14, ROW.top - 26)
+    put(fittings.to, source.x + 14, ROW.top + 16)
     line(fittings.id, [
       [source.x, source.y],
       [source.x + 14, source.y],
-      [source.x + 14, ROW.top - 26],
+      [source.x + 14, ROW.top + 16],
     ])
     line(
       outside.id,
       [
-        [source.x + 14, ROW.top - 26],
-        [fed.x + 10, ROW.top - 26],
+        [source.x + 14, ROW.top + 16],
+        [fed.x + 10, ROW.top + 16],
         [fed.x + 10, fed.y],
         [fed.x, fed.y],
       ],
       {
-        name: { x: (source.x + fed.x) / 2, y: ROW.top - 32, words: 'oil line', anchor: 'end' },
-        label: { x: (source.x + fed.x) / 2 + 8, y: ROW.top - 32, anchor: 'start' },
+        name: { x: (source.x + fed.x) / 2, y: ROW.top + 10, words: 'oil line', anchor: 'end' },
+        label: { x: (source.x + fed.x) / 2 + 8, y: ROW.top + 10, anchor: 'start' },
       },
     )
   }

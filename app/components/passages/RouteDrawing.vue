@@ -43,7 +43,7 @@ const drawn = computed(() => {
       return at === 1 ? ['front', from + 2, GALLERY, 0, 0] : ['rear', RIGHT, GALLERY, 0, 0]
     if (item.place === 'gallery') return ['jets', mainX(1) - 6, GALLERY - 30, 0, -28]
     if (item.place === 'rockers') return ['rockers', RIGHT - 4, GALLERY - 34, -28, 0]
-    if (item.place === 'rod') return ['rod', mainX(1), GALLERY + 82, 0, 0]
+    if (item.place === 'rod') return ['rod', mainX(1), GALLERY + 82, 26, 0]
     if (item.place === 'cam') return ['cam', mainX(layout.mains), GALLERY + 82, 0, 0]
     if (item.place === 'main') return ['main', mainX(at) + Math.min(34, 0.5 * step), GALLERY + 30, 0, 0]
     if (item.place === 'turbo') return ['turbo', mainX(gauge) + 30, GALLERY - 34, 28, 0]

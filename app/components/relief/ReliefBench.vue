@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { halfBand } from '#core/quantity/uncertain'
 import {
   type BenchLine,
   benchLog,
@@ -132,7 +133,7 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
           >Spring rate<span class="origin">{{ units.show(rate.value, 'springRate') }} before</span></span
         ><span class="figure" data-testid="bench-rate"
           >{{ units.show(bench.springRate.value, 'springRate')
-          }}<span class="unit">± {{ units.say(1.645 * bench.springRate.sigma, 'springRate') }}</span></span
+          }}<span class="unit">± {{ units.say(halfBand(bench.springRate), 'springRate') }}</span></span
         >
       </div>
       <div class="row">
@@ -142,7 +143,7 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
           ></span
         ><span class="figure"
           >{{ units.show(bench.freeLength.value, 'length')
-          }}<span class="unit">± {{ units.say(1.645 * bench.freeLength.sigma, 'length') }}</span></span
+          }}<span class="unit">± {{ units.say(halfBand(bench.freeLength), 'length') }}</span></span
         >
       </div>
       <div class="row">
@@ -150,7 +151,7 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
           >Opens, on the bench<span class="origin">with {{ units.say(bench.shims, 'length') }} of shims</span></span
         ><span class="figure" data-testid="bench-opening"
           >{{ units.show(bench.opening.value, 'pressure', units.fine)
-          }}<span class="unit">± {{ p(1.645 * bench.opening.sigma) }}</span></span
+          }}<span class="unit">± {{ p(halfBand(bench.opening)) }}</span></span
         >
       </div>
       <template v-if="summary">
@@ -158,7 +159,7 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
           <span class="what">In the engine, opens<span class="origin">shims as they are now</span></span
           ><span class="figure"
             >{{ units.show(summary.opens, 'pressure', units.fine)
-            }}<span class="unit">± {{ p(1.645 * summary.opensSigma) }}</span></span
+            }}<span class="unit">± {{ p(halfBand({ sigma: summary.opensSigma })) }}</span></span
           >
         </div>
         <div v-if="summary.fullFlowCold" class="row">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { halfBand } from '#core/quantity/uncertain'
 import type { ValveField } from '#core/parts/reliefReadings'
 import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
 import { recordedOrDefault } from '#core/engine/values'
@@ -201,7 +202,7 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
         <h2>Routes to {{ units.say(wanted!, 'pressure', units.fine) }}</h2>
         <span class="note"
           >full flow: all the pump gives at working speed, cold oil<template v-if="summary"
-            >; known to ± {{ units.say(1.645 * summary.opensSigma, 'pressure', units.fine) }}</template
+            >; known to ± {{ units.say(halfBand({ sigma: summary.opensSigma }), 'pressure', units.fine) }}</template
           ></span
         >
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { halfBand } from '#core/quantity/uncertain'
 import type { ValveField } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
 import { springRateOf, type ValveName } from '#core/parts/reliefRecord'
@@ -102,7 +103,8 @@ const STATES = [
       <div class="row">
         <span class="what"
           >Opens at<span class="origin"
-            >plunger leaves its seat, ± {{ units.say(1.645 * summary.opensSigma, 'pressure', units.fine) }}</span
+            >plunger leaves its seat, ±
+            {{ units.say(halfBand({ sigma: summary.opensSigma }), 'pressure', units.fine) }}</span
           ></span
         ><span class="figure" data-testid="opens"
           >{{ pressure(summary.opens) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span

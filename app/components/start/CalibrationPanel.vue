@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bandAround, halfBand } from '#core/quantity/uncertain'
 import type { Calibration, Fitted, Observation } from '#core/start/calibrate'
 import { many } from '~/composables/words'
 
@@ -20,8 +21,10 @@ const factor = ({ parameter }: Fitted) => parameter === 'clearance' || parameter
 const figure = (each: Fitted) => (factor(each) ? `× ${each.value.toFixed(2)}` : signed(each.value))
 const within = (each: Fitted) =>
   factor(each)
-    ? `${(each.value - 1.645 * each.sigma).toFixed(2)} to ${(each.value + 1.645 * each.sigma).toFixed(2)}`
-    : `${signed(each.value - 1.645 * each.sigma)} to ${signed(each.value + 1.645 * each.sigma)}`
+    ? bandAround(each)
+        .map((edge) => edge.toFixed(2))
+        .join(' to ')
+    : bandAround(each).map(signed).join(' to ')
 const TOLD = { told: 'the readings say it', partly: 'the readings say some of it', not: 'the readings cannot tell' }
 /** The largest thing that they say, in a sentence. */
 const clearance = computed(() => found.value?.fitted.find(({ parameter }) => parameter === 'clearance'))
@@ -30,7 +33,7 @@ const words = computed(() => {
   if (!each || each.told === 'not')
     return 'These readings do not tell the clearances: a hot idle and a hot working one do.'
   const off = each.value - 1
-  if (Math.abs(off) < 1.645 * each.sigma) return 'The bearings run as they were measured.'
+  if (Math.abs(off) < halfBand(each)) return 'The bearings run as they were measured.'
   return off > 0
     ? `The bearings leak as if they were ${Math.round(100 * off)} percent wider than measured.`
     : `The bearings leak as if they were ${Math.round(-100 * off)} percent tighter than measured.`

@@ -45,29 +45,42 @@ const LayoutEditor = defineAsyncComponent(() => import('~/components/brief/Layou
 function choose(path: string, value: unknown, label: string) {
   void build.change([{ op: 'replace', path, value }], label)
 }
-const facts = computed(() => [
-  [
-    PRESETS[layout.value.preset]?.title ?? 'Own layout',
-    `${layout.value.mains} mains, ${layout.value.feed.length} rods, ${layout.value.camBearings} cam bearings`,
-  ],
-  ['Lifters', `${layout.value.lifterCount} ${layout.value.lifters}, ${layout.value.followers} followers`],
-  ['Pump', `${layout.value.pumpKind} pump, ${layout.value.pumpDrive === 'shaft' ? 'shaft driven' : 'on the crank'}`],
-  ['Relief', layout.value.galleryRelief ? 'at the pump and at the gallery’s end' : 'at the pump'],
-  [
-    'Beside',
+const facts = computed(() => {
+  const own = layout.value
+  const rotary = own.kind === 'rotary'
+  const listed = (...words: (string | false)[]) => words.filter(Boolean).join(', ')
+  return [
     [
-      layout.value.cooler && 'oil cooler',
-      layout.value.coolerPlugged && 'cooler’s ports plugged',
-      layout.value.drySump && 'dry sump',
-      layout.value.turbo && 'turbo',
-      layout.value.pistonJets > 0 && `${layout.value.pistonJets} piston jets`,
-      layout.value.tensioner && 'chain tensioner',
-    ]
-      .filter(Boolean)
-      .join(', ') || 'no cooler, turbo, piston jets or tensioner',
-  ],
-  ['Housing', `${layout.value.housing}, mains grooved ${layout.value.mainGroove}°`],
-])
+      PRESETS[own.preset]?.title ?? 'Own layout',
+      listed(
+        many(own.mains, 'main'),
+        many(own.feed.length, rotary ? 'rotor' : 'rod'),
+        own.camBearings > 0 && many(own.camBearings, 'cam bearing'),
+        own.headCams > 0 && `${many(own.headCams, 'overhead cam')} of ${many(own.headCamJournals, 'bearing')}`,
+      ),
+    ],
+    ...(own.lifterCount > 0 ? [['Lifters', `${own.lifterCount} ${own.lifters}, ${own.followers} followers`]] : []),
+    ...(own.lashAdjusters > 0
+      ? [['Valves', `${many(own.lashAdjusters, 'lash adjuster')}, ${own.followers} followers`]]
+      : []),
+    ['Pump', `${own.pumpKind} pump, ${own.pumpDrive === 'shaft' ? 'shaft driven' : 'on the crank'}`],
+    ['Relief', own.galleryRelief ? 'at the pump and at the gallery’s end' : 'at the pump'],
+    [
+      'Extras',
+      listed(
+        own.cooler && 'oil cooler',
+        own.coolerPlugged && 'cooler’s ports plugged',
+        own.drySump && 'dry sump',
+        own.turbo && 'turbo',
+        own.pistonJets > 0 && many(own.pistonJets, rotary ? 'rotor jet' : 'piston jet'),
+        own.tensioner && 'chain tensioner',
+        own.oilLine !== 'none' && `external oil line to the ${own.oilLine}`,
+        own.drilledRods && 'rods drilled to the pin',
+      ) || 'none',
+    ],
+    ['Housing', `${own.housing}, mains grooved ${own.mainGroove}°`],
+  ]
+})
 </script>
 
 <template>

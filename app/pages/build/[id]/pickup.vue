@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { halfBand } from '#core/quantity/uncertain'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
 import { pumpDisplacement } from '#core/parts/pump'
 import {
@@ -124,8 +125,8 @@ const side = computed(() =>
     <section aria-label="Judgement" class="block">
       <JudgementLine v-if="verdict" :verdict="verdict"
         ><b
-          >Floor clearance {{ units.say(floor.value, 'length') }} ± {{ units.say(1.645 * floor.sigma, 'length') }},
-          house mark {{ units.show(marks[0], 'length') }} to {{ units.say(marks[1], 'length') }}.</b
+          >Floor clearance {{ units.say(floor.value, 'length') }} ± {{ units.say(halfBand(floor), 'length') }}, house
+          mark {{ units.show(marks[0], 'length') }} to {{ units.say(marks[1], 'length') }}.</b
         >
         {{ SAID[side] }}</JudgementLine
       >

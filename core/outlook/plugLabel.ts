@@ -22,7 +22,7 @@ export function plugLabel(sheet: Sheet, name: ValveName, units: UnitChoice): Plu
   const bench = benchOf(sheet, name)
   const place = sheet.layout.galleryRelief ? (name === 'relief' ? ', at the pump' : ', gallery end') : ''
   const marked =
-    sheet.checks['relief.marked'] ?? sheet.readings[`${name}.shims`] ?? sheet.readings[`${name}.springRate`]
+    sheet.checks[`${name}.marked`] ?? sheet.readings[`${name}.shims`] ?? sheet.readings[`${name}.springRate`]
   const source = bench
     ? `tried on the bench, ${bench.method === 'air' ? 'air' : 'dead-head'}`
     : sheet.readings[`${name}.springRate`]

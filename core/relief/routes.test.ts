@@ -1,3 +1,5 @@
+import { modelInputs } from '../engine/inputs'
+import { newSheet } from '../record/layouts'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { benchOf, openingOf, reliefInputs, reliefValve, springRateOf } from '../parts/reliefRecord'
@@ -210,13 +212,63 @@ describe('fit and label', () => {
       ),
     ).toEqual(['valve bottoms out before it seals'])
   })
-  it('a label says what is behind the plug with its band, and never calls assumed what was measured', () => {
-    const { lines, engine } = plugLabel(DEMO_BUILDS.ottiline(), 'relief', UNIT_CHOICES['mm, bar'])
-    expect(engine).toBe('Ottiline, Hesper 3.6')
+  it('a label says every line of what is behind the plug, by whom and when, and never calls assumed what was measured', () => {
+    const six = DEMO_BUILDS.ottiline()
+    const hand = (by: string, at: string) => ({ by, at })
+    six.checks['relief.marked'] = { state: 'done', ...hand('Ilse', '2026-05-14T09:00:00Z') }
+    const { title, lines, engine } = plugLabel(six, 'relief', UNIT_CHOICES['mm, bar'])
+    expect([title, engine]).toEqual(['Relief plug', 'Ottiline, Hesper 3.6'])
     expect(lines[0]).toMatch(/^Opens 4\.06 bar ± 0\.1\d bar$/)
-    expect(lines).toContain('From its measured parts')
-    expect(lines).toContain('Shims 1.50 mm: 1.0 + 0.5')
+    expect(lines.slice(1)).toEqual([
+      'From its measured parts',
+      expect.stringMatching(/^Spring \d+\.\d+ N\/mm, free \d+\.\d+ mm$/),
+      'Shims 1.50 mm: 1.0 + 0.5',
+      'Ilse, 2026-05-14',
+    ])
     const bare = DEMO_BUILDS.talvik()
-    expect(plugLabel(bare, 'relief', UNIT_CHOICES['in, psi']).lines).toContain('Assumed, not measured')
+    const unmarked = plugLabel(bare, 'relief', UNIT_CHOICES['in, psi']).lines
+    expect(unmarked[1]).toBe('Assumed, not measured')
+    expect(unmarked.slice(3)).toEqual(['No shims', 'Not dated'])
+  })
+  it('of two valves each label is its own: place, stack and hand of one never stand on the other', () => {
+    const two = DEMO_BUILDS.pell()
+    two.checks['relief.marked'] = { state: 'done', by: 'Ilse', at: '2026-05-14T09:00:00Z' }
+    two.readings['relief2.springRate'] = { value: 5200, source: 'measured', by: 'Tobi', at: '2026-05-15T09:00:00Z' }
+    two.choices['relief.stack'] = '1.0 + 0.2'
+    const [first, second] = (['relief', 'relief2'] as const).map((name) =>
+      plugLabel(two, name, UNIT_CHOICES['mm, bar']),
+    )
+    expect([first.title, second.title]).toEqual(['Relief plug, at the pump', 'Relief plug, gallery end'])
+    expect(first.lines.at(-1)).toBe('Ilse, 2026-05-14')
+    expect(second.lines.at(-1)).toBe('Tobi, 2026-05-15')
+    expect(second.lines.join()).not.toContain('1.0 + 0.2')
+  })
+  it('shimmed since the bench, the shim’s own uncertainty adds to what the bench left open, and no other time', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    sheet.readings['relief.benchPressure'] = { value: 4.1e5, source: 'measured' }
+    const { opening } = benchOf(sheet, 'relief')!
+    expect(openingOf(sheet, 'relief').sigma).toBeCloseTo(opening.sigma, 3)
+    // The bench's own stack stays what it was; half a millimetre goes under the spring afterwards, known to 20 µm.
+    const shims = sheet.readings['relief.shims'].value
+    sheet.readings['relief.benchShims'] = { value: shims, source: 'measured' }
+    sheet.readings['relief.benchInstalled'] = sheet.readings['relief.installedLength']
+    sheet.readings['relief.shims'] = { value: shims + 0.5e-3, source: 'measured', uncertainty: 20e-6 }
+    const valve = reliefValve(sheet)
+    const own = (valve.springRate * 20e-6) / (0.25 * Math.PI * valve.plungerDiameter ** 2)
+    expect(own).toBeGreaterThan(0.05 * opening.sigma)
+    expect(openingOf(sheet, 'relief').sigma).toBeCloseTo(Math.hypot(benchOf(sheet, 'relief')!.opening.sigma, own), 3)
+  })
+  it('clearances that are assumed together are named by which they are', () => {
+    const label = (measured: number[]) => {
+      const sheet = newSheet('inline3', 'a', 'b')
+      for (const i of measured) sheet.readings[`main.${i}.clearance`] = { value: 60e-6, source: 'measured' }
+      return modelInputs(sheet).inputs.find(({ set, covers }) => set === 'main' && covers !== undefined)?.label
+    }
+    expect([label([]), label([2]), label([1, 2, 4]), label([1, 2, 3, 4])]).toEqual([
+      'All main clearances',
+      'Main 1, 3 and 4 clearance',
+      'Main 3 clearance',
+      undefined,
+    ])
   })
 })

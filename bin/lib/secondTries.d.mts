@@ -1,0 +1,1 @@
+export function secondTries(report: unknown): string[]

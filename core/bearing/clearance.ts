@@ -33,4 +33,3 @@ export function hotClearance(
 
 /** Linear expansion, 1/K. Source: Machinery's Handbook, 31st ed., table of thermal expansion. */
 export const EXPANSION = { iron: 10.8e-6, steel: 11.7e-6, aluminium: 22.5e-6 } as const
-export type HousingMaterial = keyof typeof EXPANSION

@@ -25,8 +25,3 @@ export function requireValue(sheet: Sheet, key: ReadingKey): Sourced {
   if (!held) throw new RangeError(`${key}: has neither a reading nor a default`)
   return held
 }
-
-/** A reading as it was recorded, SI; undefined where nobody has. */
-export function readValue(sheet: Pick<Sheet, 'readings'>, key: ReadingKey): number | undefined {
-  return sheet.readings[key]?.value
-}

@@ -11,7 +11,6 @@ export const START_POINTS = [
   ['idleHot', 'Idle hot'],
   ['workingHot', 'Working hot'],
 ] as const
-export type StartPoint = (typeof START_POINTS)[number][0]
 
 const readings = { view: 'readings' }
 const plan = (dimension: Draft['dimension'], fallback: number, sigma: number, plausible: [number, number]): Draft => ({

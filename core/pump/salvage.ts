@@ -77,10 +77,5 @@ export function salvage(
   }
 }
 
-/** Most that may come off a cover, m. */
-export function coverCutLeft(coverThickness: number, leastThickness: number): number {
-  return Math.max(0, coverThickness - leastThickness)
-}
-
 const microns = (value: number) => `${Math.round(value * 1e6)} µm`
 const millimetres = (value: number) => `${(value * 1e3).toFixed(2)} mm`

@@ -1,13 +1,5 @@
 import type { Uncertain } from '../bearing/clearance'
-import {
-  fullFlowPressure,
-  flowStartPressure,
-  freeLengthFor,
-  openingPressure,
-  plungerArea,
-  type ReliefValve,
-  valveFlow,
-} from './valve'
+import { flowStartPressure, freeLengthFor, plungerArea, type ReliefValve, valveFlow } from './valve'
 
 /** Air on a fixture: the reading at which bubbles start is where flow starts, Pa; air carries no flow to speak of. */
 export function airReading(valve: ReliefValve): number {
@@ -94,16 +86,6 @@ export function updateSpring(
     surprise: Math.abs(miss) / Math.sqrt(spread),
     covariance: -(variances[0] * slopes[0] * variances[1] * slopes[1]) / spread,
   }
-}
-
-/** What a bench reading means for the running engine: the spring's opening pressure, and full-flow pressure in its own oil and flow, Pa. */
-export function runningFromBench(
-  valve: ReliefValve,
-  flow: number,
-  density: number,
-  viscosity: number,
-): { opens: number; fullFlow: number } {
-  return { opens: openingPressure(valve), fullFlow: fullFlowPressure(valve, flow, density, viscosity) }
 }
 
 /** Preload length that an opening pressure asks for, m: p A / k; and the shims that give it. */

@@ -1,6 +1,7 @@
+import { benchLog } from '#core/parts/reliefBench'
+import type { ValveName } from '#core/parts/reliefReadings'
 import type { Operation } from 'fast-json-patch'
 import type { Reading, Sheet } from '#core/record/schema'
-import { benchLog, type ValveName } from '#core/parts/reliefRecord'
 import type { OilFigures } from '#core/oil/blend'
 
 /** Patch that writes figures of something taken off the shelf as readings, with what it was; a figure that is not known writes nothing. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UNIT_CHOICES } from '#core/quantity/units'
+import { UNIT_CHOICES } from '#core/quantity/unitChoices'
 
 useHead({ title: 'House rules · Uldo' })
 const shop = useShop()

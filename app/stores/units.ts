@@ -1,5 +1,6 @@
+import { UNIT_CHOICES, unitFor } from '#core/quantity/unitChoices'
 import type { Quantity } from '#core/record/quantity'
-import { type Dimension, type Unit, UNIT_CHOICES, unitFor } from '#core/quantity/units'
+import { type Dimension, type Unit } from '#core/quantity/units'
 import { remember, remembered } from '~/sync/browserStorage'
 import { decimalsFor, formatNumber, formatQuantity } from '#core/quantity/format'
 

@@ -1,6 +1,6 @@
+import type { ValveName } from '#core/parts/reliefReadings'
 import { expose } from 'comlink'
 import type { Running } from '#core/engine/engine'
-import type { ValveName } from '#core/parts/reliefRecord'
 import type { Sheet } from '#core/record/schema'
 import { bearingProblems } from '#core/outlook/effects'
 import { FULL_SAMPLES, outlookOf } from '#core/outlook/outlook'

@@ -1,4 +1,4 @@
-import { pumpDisplacement } from '../parts/pump'
+import { pumpDisplacement } from '../parts/pumpReadings'
 import { quantitiesOf } from './catalogue'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'

@@ -1,6 +1,6 @@
+import { pumpDisplacement } from '../parts/pumpReadings'
+import { springRateOf } from '../parts/reliefSpring'
 import type { ReadingKey } from '../parts/list'
-import { pumpDisplacement } from '../parts/pump'
-import { springRateOf } from '../parts/reliefRecord'
 import type { Sourced } from '../record/sourced'
 import type { Sheet } from '../record/schema'
 import { quantityAt } from './values'

@@ -1,7 +1,7 @@
+import { UNIT_CHOICES } from '../quantity/unitChoices'
 import { z } from 'zod'
 import { Layout } from '../record/schema'
 import { CAUTION_STATIONS, SCHOOLS, USES } from '../record/words'
-import { UNIT_CHOICES } from '../quantity/units'
 import { RULES } from './rules'
 
 /** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, rules and cautions. What lies on the shelf is core/shelf's; who works there is core/house/people's. */

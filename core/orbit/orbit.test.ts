@@ -1,3 +1,4 @@
+import { hasCycle } from '../engine/modelLimits'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { journalPosition, loadNumber } from '../bearing/eccentricity'
@@ -85,10 +86,13 @@ describe('engine', () => {
       expect((i + 1 < fires.length ? fires[i + 1] : fires[0] + 720) - degree).toBeCloseTo(720 / fires.length, 6),
     )
   })
-  it.each(Object.keys(PRESETS))('%s: every bearing has an orbit', (preset) => {
-    const sheet = newSheet(preset, 'a', 'b')
-    expect([...engineOrbits(sheet, { speed: 40, temperature: 95 })]).toHaveLength(
-      sheet.layout.mains + sheet.layout.feed.length,
-    )
-  })
+  it.each(Object.keys(PRESETS).filter((preset) => hasCycle(PRESETS[preset].layout)))(
+    '%s: every bearing has an orbit',
+    (preset) => {
+      const sheet = newSheet(preset, 'a', 'b')
+      expect([...engineOrbits(sheet, { speed: 40, temperature: 95 })]).toHaveLength(
+        sheet.layout.mains + sheet.layout.feed.length,
+      )
+    },
+  )
 })

@@ -1,8 +1,10 @@
+import { benchOf } from '../parts/reliefBench'
+import type { ValveName } from '../parts/reliefReadings'
+import { type UnitChoice, unitFor } from '../quantity/unitChoices'
 import { halfBand } from '../quantity/uncertain'
-import { benchOf, openingOf, reliefValve, type ValveName } from '../parts/reliefRecord'
+import { openingOf, reliefValve } from '../parts/reliefRecord'
 import type { Sheet } from '../record/schema'
 import { formatQuantity } from '../quantity/format'
-import { type UnitChoice, unitFor } from '../quantity/units'
 import { total } from '../relief/spring'
 
 /** What a plug's label says, line by line: the first is its title. */

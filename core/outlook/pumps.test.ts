@@ -1,4 +1,4 @@
-import { endClearance } from '../parts/pump'
+import { endClearance } from '../parts/pumpReadings'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { newSheet } from '../record/layouts'

@@ -1,6 +1,7 @@
+import { withoutFitted } from '../parts/reliefBench'
 import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
-import { reliefValve, withoutFitted } from '../parts/reliefRecord'
+import { reliefValve } from '../parts/reliefRecord'
 import { requireValue } from '../engine/values'
 import type { PumpGaps } from '../pump/slip'
 import { modelOf } from './model'

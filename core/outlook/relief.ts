@@ -1,6 +1,7 @@
+import type { ValveName } from '../parts/reliefReadings'
 import { elementOf } from '../parts/circuitBuilder'
 import { ruleOf } from '../house/limits'
-import { openingOf, reliefValve, type ValveName } from '../parts/reliefRecord'
+import { openingOf, reliefValve } from '../parts/reliefRecord'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'

@@ -1,4 +1,4 @@
-import { withoutFitted } from '../parts/reliefRecord'
+import { withoutFitted } from '../parts/reliefBench'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import type { OilFigures } from '../oil/blend'

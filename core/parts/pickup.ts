@@ -1,10 +1,10 @@
 import type { Input } from './input'
 import { entryLoss, stepLoss } from '../pickup/suction'
-import { check, type InspectionItem } from '../record/looked'
 import type { Layout, Sheet } from '../record/schema'
 import { length, MM, plain } from './drafts'
 import { between, contradicting, type Judged, part, type Void, voidOf } from './part'
 import { airTestVerdict, floorClearance, floorVerdict, scavengeVerdict, sump } from './pickupRecord'
+import { AIR_TEST, CHECKS } from './pickupLooked'
 import { reading, type ReadingSpec, sized, valueOf } from './reading'
 
 const wet = ({ drySump }: Layout) => !drySump
@@ -234,46 +234,3 @@ export const pickup = part({
     },
   ],
 })
-
-const CHECKS = [
-  check(
-    'pickup',
-    'pickup.seal',
-    'Seal new, in place, not pinched',
-    'The pump draws air before oil. Fit a new seal before anything else.',
-  ),
-  check(
-    'pickup',
-    'pickup.tight',
-    'Tube tight in the pump, bracket fitted',
-    'A tube that moves draws air. Refit it and stake or tack it as the maker says.',
-  ),
-  check(
-    'pickup',
-    'pickup.screen',
-    'Screen clean, tube free of cracks',
-    'A crack draws air, a dirty screen starves the pump.',
-  ),
-]
-
-const AIR_TEST: InspectionItem = {
-  key: 'pickup.airTest',
-  station: 'pickup',
-  label: 'Air test of the pickup',
-  wanted: true,
-  findings: [
-    { value: 'holds', words: 'holds', verdict: 'pass', action: 'No air gets in between mouth and pump.' },
-    {
-      value: 'joint',
-      words: 'leaks at the joint',
-      verdict: 'stop',
-      action: 'Seal pinched, torn or missing, or the tube loose: fit a new seal and try again.',
-    },
-    {
-      value: 'tube',
-      words: 'leaks along the tube',
-      verdict: 'stop',
-      action: 'A crack or a bad weld: replace the pickup.',
-    },
-  ],
-}

@@ -1,3 +1,5 @@
+import { benchLog, benchOf } from './reliefBench'
+import { springRateOf } from './reliefSpring'
 import type { ReliefValve } from '../relief/valve'
 import { bindMargin } from '../relief/valve'
 import { ruleOf } from '../house/limits'
@@ -8,7 +10,7 @@ import { between, contradicting, type Ground, type Judged, part, type PartFault,
 import type { ReadingSpec } from './reading'
 import { valveFit } from './reliefFit'
 import { risesBetweenHeights, VALVE_READINGS, type ValveField, type ValveName, valveSourced } from './reliefReadings'
-import { benchLog, benchOf, reliefInputs, reliefValve, springRateOf } from './reliefRecord'
+import { reliefInputs, reliefValve } from './reliefRecord'
 
 /** A plunger that hangs with a share of its port open: next to no spring, and a port cut to that share. */
 const STANDS_OPEN: PartFault<ReliefValve, 'relief-open' | 'relief-shut'> = {

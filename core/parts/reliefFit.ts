@@ -1,4 +1,4 @@
-import type { ValveName } from './reliefRecord'
+import type { ValveName } from './reliefReadings'
 import type { Sheet } from '../record/schema'
 
 export interface FitFault {

@@ -1,6 +1,6 @@
+import { judgeGap } from '../parts/pumpReadings'
 import { checksOf, quantitiesOf, inspectionsOf } from '../engine/catalogue'
 import { floorVerdict } from '../parts/pickupRecord'
-import { judgeGap } from '../parts/pump'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { bearingsOf } from '../parts/clearances'

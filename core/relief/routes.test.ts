@@ -1,18 +1,19 @@
+import { benchOf, deadHeadRig } from '../parts/reliefBench'
+import { springRateOf } from '../parts/reliefSpring'
+import { UNIT_CHOICES } from '../quantity/unitChoices'
 import { modelInputs } from '../engine/inputs'
 import { newSheet } from '../record/layouts'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { benchOf, openingOf, reliefInputs, reliefValve, springRateOf } from '../parts/reliefRecord'
+import { openingOf, reliefInputs, reliefValve } from '../parts/reliefRecord'
 import { valveFit } from '../parts/reliefFit'
 import type { Sheet } from '../record/schema'
 import { governing, idleCures, reliefRoutes, reliefSummary } from '../outlook/relief'
 import { outlookOf } from '../outlook/outlook'
 import { deadHeadReading } from './bench'
-import { UNIT_CHOICES } from '../quantity/units'
 import { plugLabel } from '../outlook/plugLabel'
 import { routesTo } from './routes'
 import { openingPressure, plungerArea, type ReliefValve } from './valve'
-import { deadHeadRig } from '../parts/reliefRecord'
 
 const put = (sheet: Sheet, readings: Record<string, number>) => {
   for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }

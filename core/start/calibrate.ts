@@ -1,28 +1,20 @@
-import { scaleBearings } from '../engine/engine'
-import type { ModelInput } from '../engine/inputs'
-import type { ReadingKey } from '../parts/list'
-import type { EngineValues } from '../parts/list'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
 import type { Sheet } from '../record/schema'
-import { oilAt } from '../oil/oil'
 import { type Band, pressureBands, quantile } from '../outlook/band'
-import { isClearance, type Model, modelOf } from '../outlook/model'
-import { momentAt, namedStates, STATE_LABELS } from '../outlook/states'
+import { type Model, modelOf } from '../outlook/model'
+import { namedStates, STATE_LABELS } from '../outlook/states'
 import { normal, seeded } from '../random/random'
-import { freeLengthFor, openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
 import type { StateName } from '../targets/targets'
 import { POINT_NAMES } from './points'
 
+import { type Fit, type Parameter, PARAMETERS, prepareFit } from './fit'
 /** A steady reading that the model is fitted to. SI, °C. */
 export interface Observation {
   speed: number
   temperature: number
   pressure: number
 }
-
-export const PARAMETERS = ['clearance', 'relief', 'slip', 'sender'] as const
-export type Parameter = (typeof PARAMETERS)[number]
 
 export interface Fitted {
   parameter: Parameter
@@ -52,25 +44,12 @@ const WORDS: Record<Parameter, string> = {
   slip: 'pump slip',
   sender: 'sender or gauge offset',
 }
-/** Least that a model of bearings can be trusted before it has seen its engine; sender offset by its class, Pa. */
-const CLEARANCE_SIGMA = 0.1
-const SLIP_SIGMA = 0.3
-const SENDER_SIGMA = 10e3
 /** Error of a steady reading: the gauge's own, Pa, and the model's, share. */
 const READING = 6e3
 const MODEL = 0.02
 /** Correlation above which two are not told apart. */
 const TOGETHER = 0.85
 const SAMPLES = 200
-/** Inputs that the four stand for: clearances, the spring, the pump's gaps. */
-const SPRING: ReadingKey[] = ['relief.springRate', 'relief.freeLength', 'relief.installedLength']
-const GAPS: ReadingKey[] = ['pump.endClearance', 'pump.tipClearance']
-const isOneOf =
-  (keys: string[]) =>
-  ({ key }: ModelInput): boolean =>
-    keys.includes(key)
-const isFitted = (input: ModelInput) => isClearance(input) || isOneOf([...SPRING, ...GAPS])(input)
-
 /** Steady readings that a sheet holds of its first start. */
 export function observationsOf(sheet: Sheet): Observation[] {
   return POINT_NAMES.flatMap((name) => {
@@ -147,93 +126,6 @@ export function calibrate(sheet: Sheet, observations: Observation[], samples = S
     })),
     states: statesAfter(model, fit, z, covariance, samples),
   }
-}
-
-interface Prior {
-  value: number
-  sigma: number
-}
-
-/** A model to be fitted: the four, then every other uncertain input, all in units of their own uncertainty. */
-interface Fit {
-  size: number
-  prior: Prior[]
-  /** The four in their own units. */
-  own: (z: number[]) => number[]
-  /** What the sender would show, Pa. */
-  pressure: (z: number[], moment: { speed: number; temperature: number }) => number
-}
-
-function prepareFit(model: Model): Fit {
-  const prior = priors(model)
-  const rest = model.inputs.filter((input) => input.sigma > 0 && !isFitted(input))
-  const own = (z: number[]) => prior.map(({ value, sigma }, k) => value + sigma * z[k])
-  return {
-    size: prior.length + rest.length,
-    prior,
-    own,
-    pressure: (z, { speed, temperature }) => {
-      rest.forEach((input, k) => {
-        const value = input.value + input.sigma * z[prior.length + k]
-        input.put(model.values, input.value > 0 ? Math.max(0.05 * input.value, value) : value)
-      })
-      const four = own(z)
-      const running = momentAt(model.sheet, speed, temperature)
-      const pressure = model.engine.gauge(changed(model.values, four), running, oilAt(model.oil, temperature), 1e-9)
-      for (const input of rest) input.put(model.values, input.value)
-      return Math.max(0, pressure) + four[3]
-    },
-  }
-}
-
-/** What is known of each before the engine ran, by the uncertainty of what was recorded. */
-function priors({ inputs, values }: Model): Prior[] {
-  const clearances = inputs.filter(isClearance)
-  const share =
-    clearances.reduce((sum, { sigma, value }) => sum + (sigma / value) ** 2, 0) / Math.max(1, clearances.length)
-  // Assumed together they are wrong together; measured each by itself they even out.
-  const common = Math.sqrt(share / Math.max(1, clearances.length))
-  const opening = openingPressure(values.relief)
-  const spring = inputs.filter(isOneOf(SPRING))
-  const relief = Math.sqrt(
-    spring.reduce(
-      (sum, { key, sigma }) =>
-        sum +
-        (key === 'relief.springRate'
-          ? (opening * sigma) / values.relief.springRate
-          : (values.relief.springRate * sigma) / plungerArea(values.relief.plungerDiameter)) **
-          2,
-      0,
-    ),
-  )
-  return [
-    { value: 1, sigma: Math.max(CLEARANCE_SIGMA, common) },
-    { value: 0, sigma: Math.max(0.03 * opening, relief) },
-    { value: 1, sigma: SLIP_SIGMA },
-    { value: 0, sigma: SENDER_SIGMA },
-  ]
-}
-
-/** The engine's numbers with the four changed. */
-function changed(values: EngineValues, [clearance, relief, slip]: number[]): EngineValues {
-  const next = {
-    ...values,
-    relief: opensHigher(values.relief, relief),
-    main: { ...values.main },
-    rod: { ...values.rod },
-    pump: {
-      ...values.pump,
-      endClearance: values.pump.endClearance * Math.cbrt(Math.max(0.05, slip)),
-      tipClearance: values.pump.tipClearance * Math.cbrt(Math.max(0.05, slip)),
-    },
-  }
-  scaleBearings(next, Math.max(0.2, clearance))
-  return next
-}
-
-/** A valve that opens by so much more: longer preload, as by a shim. */
-function opensHigher(valve: ReliefValve, pressure: number): ReliefValve {
-  return { ...valve, freeLength: freeLengthFor(valve, openingPressure(valve) + pressure) }
 }
 
 /** Every named state before and after: drawn from what was known, and from what is left uncertain. The gauge port's own pressure, without the sender's offset. */

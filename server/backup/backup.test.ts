@@ -1,3 +1,5 @@
+import { enterShelfChange } from '../data/shelfChanges'
+import { moveItems } from '../data/shelfMoves'
 import { randomUUID } from 'node:crypto'
 import {
   createReadStream,
@@ -25,7 +27,7 @@ import { enterHouseChange, getHouse, putHouse } from '../data/house'
 import { checkRecords } from '../data/integrity'
 import { getPhoto, insertPhoto } from '../data/photos'
 import { eventsOf, insertEvent, insertRun, samplesAfter, insertSamples } from '../data/runs'
-import { enterShelfChange, itemHistory, listHolds, listItems, moveItems } from '../data/shelf'
+import { itemHistory, listHolds, listItems } from '../data/shelf'
 import { emptyDatabase, migrations } from '../data/testDatabase'
 import { readArchive } from './read'
 import { RESTORING, restoreBackup } from './restore'

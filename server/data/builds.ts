@@ -1,3 +1,4 @@
+import { type MoveOrder, moveWithin } from './shelfMoves'
 import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
 import type { Change, Entry } from '#core/record/entry'
@@ -5,7 +6,6 @@ import { problemsOfChange } from '#core/engine/checkSheet'
 import { type Problem, problemsOf, Sheet } from '#core/record/schema'
 import type { Queries } from './database'
 import { decide } from './proposals'
-import { type MoveOrder, moveWithin } from './shelf'
 import { foreignStamp } from './stamps'
 
 export interface BuildRow {

@@ -1,8 +1,8 @@
+import type { MoveOrder } from './shelfMoves'
 import type { PGlite } from '@electric-sql/pglite'
 import type { Change } from '#core/record/entry'
 import type { Decision, Proposal } from '#core/house/people'
 import type { Queries } from './database'
-import type { MoveOrder } from './shelf'
 
 /** What an apprentice's browser sent: a change, with the moves on the shelf that belong to it. */
 export type ProposedChange = Change & { orders?: MoveOrder[] }

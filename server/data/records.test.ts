@@ -1,3 +1,4 @@
+import { moveItems } from './shelfMoves'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -13,17 +14,7 @@ import { emptyDatabase, migrations } from './testDatabase'
 import { getHouse, putHouse } from './house'
 import { House } from '#core/house/schema'
 import type { Move } from '#core/shelf/stock'
-import {
-  deleteItem,
-  getItem,
-  insertItem,
-  itemHistory,
-  listHolds,
-  listItems,
-  moveItems,
-  updateItem,
-  writeItems,
-} from './shelf'
+import { deleteItem, getItem, insertItem, itemHistory, listHolds, listItems, updateItem, writeItems } from './shelf'
 import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 

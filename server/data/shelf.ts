@@ -1,7 +1,5 @@
 import type { PGlite } from '@electric-sql/pglite'
-import { type Problem, problemsOf } from '#core/record/schema'
 import { type Hold, ShelfEntry, type ShelfItem } from '#core/shelf/schema'
-import { moved, type Move } from '#core/shelf/stock'
 import type { Queries } from './database'
 
 const COLUMNS = `i.id, i.revision, i.kind, i.label, i.engine, i.count, i.place, i.note, i.price, i.photo, i.properties,
@@ -36,7 +34,7 @@ export async function getItem(db: Queries, id: string): Promise<ShelfItem | unde
 }
 
 /** Says who writes, for the history of the shelf, until the transaction ends. */
-async function namesWriter(tx: Queries, who: string): Promise<void> {
+export async function namesWriter(tx: Queries, who: string): Promise<void> {
   await tx.query("select set_config('uldo.who', $1, true)", [who])
 }
 
@@ -103,7 +101,7 @@ export async function updateItem(
 }
 
 /** One that was taken off for good under a name makes room for another: its moves stay with it. */
-async function makeRoom(
+export async function makeRoom(
   tx: Queries,
   { kind, label, engine }: Pick<ShelfEntry, 'kind' | 'label' | 'engine'>,
 ): Promise<void> {
@@ -113,7 +111,7 @@ async function makeRoom(
   )
 }
 
-async function writeItem(
+export async function writeItem(
   tx: Queries,
   id: string,
   now: ShelfItem,
@@ -174,161 +172,4 @@ export async function writeItems(
   })
   const added = rows.filter((row) => row.added).length
   return { added, changed: rows.length - added }
-}
-
-export interface MoveOrder {
-  clientKey: string
-  item: string
-  move: Move
-  count: number
-}
-
-/** Moves several items for a build, all or none; an order sent again under its key is passed over. Throws RangeError in words when there is not so much. */
-export async function moveItems(db: PGlite, build: string, who: string, orders: MoveOrder[]): Promise<ShelfItem[]> {
-  return db.transaction(async (tx) => {
-    await moveWithin(tx, build, who, orders)
-    return listItems(tx)
-  })
-}
-
-/** The same inside a transaction: with the change of a record that the moves belong to. */
-export async function moveWithin(
-  tx: Queries,
-  build: string,
-  who: string,
-  orders: MoveOrder[],
-  entryKey?: string,
-): Promise<void> {
-  await namesWriter(tx, who)
-  for (const { clientKey, item: id, move, count } of orders) {
-    const known = (await tx.query('select 1 from shelf_move where client_key = $1', [clientKey])).rows.length > 0
-    if (known) continue
-    await tx.query('select id from shelf_item where id = $1 for update', [id])
-    const item = await getItem(tx, id)
-    if (!item) throw new RangeError(`item: ${id} does not lie on the shelf`)
-    const share = (
-      await tx.query<{ reserved: number; taken: number }>(
-        'select reserved, taken from shelf_hold where item_id = $1 and build_id = $2',
-        [id, build],
-      )
-    ).rows[0] ?? { reserved: 0, taken: 0 }
-    let next: ReturnType<typeof moved>
-    try {
-      next = moved(item, share, move, count)
-    } catch (error) {
-      throw new RangeError(`${item.label}: ${(error as Error).message.replace(/^count: /, '')}`, { cause: error })
-    }
-    await tx.query('update shelf_item set count = $2, revision = revision + 1, changed_at = now() where id = $1', [
-      id,
-      next.stock.count,
-    ])
-    await tx.query(
-      'insert into shelf_hold (item_id, build_id, reserved, taken) values ($1, $2, $3, $4) on conflict (item_id, build_id) do update set reserved = $3, taken = $4',
-      [id, build, next.share.reserved, next.share.taken],
-    )
-    await tx.query(
-      'insert into shelf_move (client_key, item_id, build_id, move, count, who, entry_key) values ($1, $2, $3, $4, $5, $6, $7)',
-      [clientKey, id, build, move, count, who, entryKey ?? null],
-    )
-  }
-}
-
-/** Figures of an item by field, properties as `properties.thickness`; null takes one out. */
-export type Figures = Record<string, string | number | null>
-
-/** A change to the shelf's items as a browser sends it: an item put there under an id of its own, some of its figures written over what they were, or taken off. */
-export type ShelfChange = { clientKey: string; who: string } & (
-  | { kind: 'add'; item: string; entry: ShelfEntry }
-  | { kind: 'set'; item: string; was: Figures; set: Figures }
-  | { kind: 'remove'; item: string }
-)
-
-export type ShelfChangeResult =
-  | { kind: 'entered'; item?: ShelfItem; again: boolean }
-  | Exclude<ItemResult, { kind: 'written' }>
-  | { kind: 'overwritten'; item: ShelfItem; field: string }
-  | { kind: 'invalid'; problems: Problem[] }
-
-/** Enters a change to the shelf, once. A figure that somebody wrote otherwise since it was looked at is a conflict; other figures of the same item are none. */
-export async function enterShelfChange(db: PGlite, change: ShelfChange): Promise<ShelfChangeResult> {
-  return db.transaction(async (tx): Promise<ShelfChangeResult> => {
-    const { clientKey, who, ...what } = change
-    await namesWriter(tx, who)
-    if ((await tx.query('select 1 from shelf_entry where client_key = $1', [clientKey])).rows.length > 0)
-      return { kind: 'entered', item: await getItem(tx, change.item), again: true }
-    const result = await makeShelfChange(tx, change)
-    if (result.kind === 'entered')
-      await tx.query('insert into shelf_entry (client_key, item_id, change, who) values ($1, $2, $3, $4)', [
-        clientKey,
-        change.item,
-        JSON.stringify(what),
-        who,
-      ])
-    return result
-  })
-}
-
-async function makeShelfChange(tx: Queries, change: ShelfChange): Promise<ShelfChangeResult> {
-  if (change.kind === 'add') {
-    const { kind, label, engine, count, place, note, price, photo, properties } = change.entry
-    await makeRoom(tx, change.entry)
-    const { affectedRows } = await tx.query(
-      'insert into shelf_item (id, kind, label, engine, count, place, note, price, photo, properties) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) on conflict (kind, label, engine) do nothing',
-      [change.item, kind, label, engine, count, place, note, price ?? null, photo ?? null, JSON.stringify(properties)],
-    )
-    return affectedRows ? { kind: 'entered', item: (await getItem(tx, change.item))!, again: false } : { kind: 'twice' }
-  }
-  await tx.query('select id from shelf_item where id = $1 for update', [change.item])
-  const now = await getItem(tx, change.item)
-  if (!now) return { kind: 'unknown' }
-  if (change.kind === 'remove') {
-    const share = (
-      await tx.query<{ share: number }>(
-        'select coalesce(sum(reserved + taken), 0)::integer as share from shelf_hold where item_id = $1',
-        [change.item],
-      )
-    ).rows[0].share
-    if (share > 0) return { kind: 'held', reserved: share }
-    await tx.query(
-      'update shelf_item set removed = true, count = 0, revision = revision + 1, changed_at = now() where id = $1',
-      [change.item],
-    )
-    return { kind: 'entered', again: false }
-  }
-  const fields = Object.keys(change.set)
-  const met = fields.find(
-    (field) => figureOf(now, field) !== (change.was[field] ?? null) && figureOf(now, field) !== change.set[field],
-  )
-  if (met) return { kind: 'overwritten', item: now, field: met }
-  const { kind, label, engine, count, place, note, price, photo, properties } = now
-  const entry: Record<string, unknown> = {
-    kind,
-    label,
-    engine,
-    count,
-    place,
-    note,
-    price,
-    photo,
-    properties: { ...properties },
-  }
-  for (const field of fields) {
-    const [place, key] = field.startsWith('properties.')
-      ? [entry.properties as Record<string, unknown>, field.slice('properties.'.length)]
-      : [entry, field]
-    if (change.set[field] === null) delete place[key]
-    else place[key] = change.set[field]
-  }
-  const parsed = ShelfEntry.safeParse(entry)
-  if (!parsed.success) return { kind: 'invalid', problems: problemsOf(parsed.error) }
-  const result = await writeItem(tx, change.item, now, parsed.data)
-  return result.kind === 'written' ? { kind: 'entered', item: result.item, again: false } : result
-}
-
-/** A figure of an item by its field; null where it has none. */
-export function figureOf(item: ShelfItem, field: string): string | number | null {
-  const value = field.startsWith('properties.')
-    ? item.properties[field.slice('properties.'.length)]
-    : (item as unknown as Record<string, unknown>)[field]
-  return (value as string | number | undefined) ?? null
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UNIT_CHOICES } from '#core/quantity/units'
+import { UNIT_CHOICES } from '#core/quantity/unitChoices'
 import { useSync } from '~/sync/useSync'
 
 const build = useBuild()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { pumpDisplacement } from '#core/parts/pumpReadings'
 import type { ReadingKey } from '#core/parts/list'
-import { pumpDisplacement } from '#core/parts/pump'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
 
 /** A dry sump: scavenge stage from the sump to the tank, pressure stage from the tank; heights to scale, the rest as it is joined. */

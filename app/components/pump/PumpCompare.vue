@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pumpDisplacement } from '#core/parts/pump'
+import { pumpDisplacement } from '#core/parts/pumpReadings'
 import { type CandidatePump, STIFFER } from '#core/outlook/pumps'
 import { STATE_LABELS } from '#core/outlook/states'
 import { fitWarnings } from '#core/shelf/pumpFit'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pumpReadings'
 import type { FieldOf } from '#core/parts/list'
-import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pump'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { oilAt } from '#core/oil/oil'

@@ -1,15 +1,8 @@
 <script setup lang="ts">
+import { type BenchLine, benchLog, type BenchMethod, benchOf, benchSays, writtenTest } from '#core/parts/reliefBench'
+import { springRateOf } from '#core/parts/reliefSpring'
+import type { ValveName } from '#core/parts/reliefReadings'
 import { halfBand } from '#core/quantity/uncertain'
-import {
-  type BenchLine,
-  benchLog,
-  type BenchMethod,
-  benchOf,
-  benchSays,
-  springRateOf,
-  type ValveName,
-  writtenTest,
-} from '#core/parts/reliefRecord'
 import { requireValue } from '#core/engine/values'
 import { OIL_GRADES } from '#core/oil/grades'
 import type { ReliefSummary } from '#core/outlook/relief'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
+import type { ValveName } from '#core/parts/reliefReadings'
+import { reliefValve } from '#core/parts/reliefRecord'
 import type { ReliefSummary } from '#core/outlook/relief'
 import { STATE_LABELS } from '#core/outlook/states'
 import { fullLift } from '#core/relief/port'

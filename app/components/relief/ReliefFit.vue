@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import type { ValveName } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
 import { valveFit } from '#core/parts/reliefFit'
-import type { ValveName } from '#core/parts/reliefRecord'
 import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
 
 /** Whether valve and housing are of one generation: nose and seat, thread and tapping, seals, torque. */

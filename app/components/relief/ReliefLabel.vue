@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { ValveName } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
-import type { ValveName } from '#core/parts/reliefRecord'
 
 /** The plug's label: what is behind it, and a code that opens this build. */
 const { valve } = defineProps<{ valve: ValveName }>()

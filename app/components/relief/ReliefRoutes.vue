@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { halfBand } from '#core/quantity/uncertain'
-import type { ValveField } from '#core/parts/reliefReadings'
-import { reliefValve, type ValveName } from '#core/parts/reliefRecord'
+import type { ValveField, ValveName } from '#core/parts/reliefReadings'
+import { reliefValve } from '#core/parts/reliefRecord'
 import { recordedOrDefault } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import type { Route } from '#core/relief/routes'

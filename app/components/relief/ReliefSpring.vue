@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { springRateOf } from '#core/parts/reliefSpring'
 import { halfBand } from '#core/quantity/uncertain'
-import type { ValveField } from '#core/parts/reliefReadings'
+import type { ValveField, ValveName } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
-import { springRateOf, type ValveName } from '#core/parts/reliefRecord'
 import { recordedOrDefault } from '#core/engine/values'
 import type { ReliefSummary } from '#core/outlook/relief'
 import { rateFromWire } from '#core/relief/spring'

@@ -1,6 +1,6 @@
+import { enterShelfChange, figureOf } from '../../data/shelfChanges'
 import { z } from 'zod'
 import { ShelfEntry } from '#core/shelf/schema'
-import { enterShelfChange, figureOf } from '../../data/shelf'
 
 const head = { clientKey: z.uuid(), who: z.string().trim().min(1, 'must name who writes it').max(60), item: z.uuid() }
 const Figures = z.record(

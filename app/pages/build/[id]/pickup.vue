@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { pumpDisplacement } from '#core/parts/pumpReadings'
 import { halfBand } from '#core/quantity/uncertain'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
-import { pumpDisplacement } from '#core/parts/pump'
 import {
   airTestVerdict,
   floorClearance,

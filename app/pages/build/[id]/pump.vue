@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { endClearance, pumpDisplacement, judgeGap } from '#core/parts/pumpReadings'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
-import { endClearance, pumpDisplacement, judgeGap } from '#core/parts/pump'
 import { requireValue } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { STARVES } from '#core/pump/fill'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { ValveName } from '#core/parts/reliefReadings'
 import { valveHasGrounds } from '#core/parts/relief'
-import type { ValveName } from '#core/parts/reliefRecord'
 import { ruleOf } from '#core/house/limits'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { StateName } from '#core/targets/targets'

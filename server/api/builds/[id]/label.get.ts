@@ -1,6 +1,6 @@
+import { UNIT_CHOICES } from '#core/quantity/unitChoices'
 import { z } from 'zod'
 import { plugLabel } from '#core/outlook/plugLabel'
-import { UNIT_CHOICES } from '#core/quantity/units'
 import { getHouse } from '../../../data/house'
 import { layLabel } from '../../../label/layout'
 import { labelPdf } from '../../../label/pdf'

@@ -1,5 +1,5 @@
+import { moveItems } from '../../../data/shelfMoves'
 import { z } from 'zod'
-import { moveItems } from '../../../data/shelf'
 
 const Body = z.strictObject({
   who: z.string().trim().min(1, 'must name who moves it').max(60),

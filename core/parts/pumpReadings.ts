@@ -1,0 +1,203 @@
+import { gearDisplacement } from '../pump/displacement'
+import type { PumpGaps } from '../pump/slip'
+import { ruleOf } from '../house/limits'
+import type { Verdict } from '../quantity/verdict'
+import type { Sourced } from '../record/sourced'
+import type { Layout, Sheet } from '../record/schema'
+import { gap, length, MICRON, MM, plain, planned, typical } from './drafts'
+import { reading, sized, valueOf } from './reading'
+
+export const gears = ({ pumpKind }: Layout) => pumpKind === 'gear'
+const gerotor = ({ pumpKind }: Layout) => pumpKind === 'gerotor'
+const ofKind = { ofPumpKind: true }
+const wanted = { wanted: true }
+
+const DISPLACEMENT = reading(
+  'pump',
+  'pump.displacement',
+  'Displacement',
+  (layout) => {
+    const { displacement } = typical(layout)
+    return {
+      dimension: 'displacement',
+      fallback: displacement,
+      fallbackSigma: 0.15 * displacement,
+      sigma: 0.02 * displacement,
+      plausible: [0.5e-6, 200e-6],
+      wanted: true,
+      minutes: 6,
+      ...ofKind,
+    }
+  },
+  undefined,
+  ({ readings }) => 'pump.centres' in readings,
+)
+const END = reading(
+  'pump',
+  'pump.endClearance',
+  'End clearance',
+  gap(70 * MICRON, 0.3, [10 * MICRON, 500 * MICRON], { ...wanted, minutes: 5, ...ofKind }),
+)
+const TIP = reading(
+  'pump',
+  'pump.tipClearance',
+  'Tip clearance',
+  gap(75 * MICRON, 0.3, [10 * MICRON, 600 * MICRON], { ...wanted, minutes: 5, ...ofKind }),
+)
+const GASKET = reading('pump', 'pump.gasket', 'Cover gasket, pressed, where the gap was taken without it', {
+  ...gap(0, 0, [0, 500 * MICRON]),
+  fallbackSigma: 0,
+  view: 'close',
+})
+
+/** Displacement: typed, or from the gears' geometry when all of it is recorded, or the layout's. */
+export function pumpDisplacement(sheet: Sheet): Sourced {
+  const held = valueOf(sheet, DISPLACEMENT)
+  if (held.source !== 'layout' || !gears(sheet.layout)) return held
+  const [outside, centres, long] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map(
+    (key) => sheet.readings[key]?.value,
+  )
+  if (outside === undefined || centres === undefined || long === undefined || centres >= outside) return held
+  const value = gearDisplacement(outside, centres, long)
+  return { value, sigma: 0.02 * value, source: 'computed' }
+}
+
+/** End clearance as it runs: what was measured, and the cover's gasket where it was not under it. */
+export function endClearance(sheet: Sheet): Sourced {
+  const measured = valueOf(sheet, END)
+  const gasket = valueOf(sheet, GASKET)
+  return gasket.value === 0
+    ? measured
+    : {
+        value: measured.value + gasket.value,
+        sigma: Math.hypot(measured.sigma, gasket.sigma),
+        source: measured.source,
+      }
+}
+
+const port = <const P extends 'suction' | 'outlet'>(name: P, word: string) => ({
+  before: reading(
+    'pump',
+    `pump.${name}PortBefore`,
+    `${word} port before`,
+    plain('length', 0.05 * MM, [3 * MM, 60 * MM], { view: 'ports' }),
+  ),
+  now: reading(
+    'pump',
+    `pump.${name}Port`,
+    `${word} port now`,
+    plain('length', 0.05 * MM, [3 * MM, 60 * MM], { view: 'ports' }),
+  ),
+  wall: reading(
+    'pump',
+    `pump.${name}PortWall`,
+    `Wall left beside the ${name} port`,
+    plain('length', 0.1 * MM, [0.5 * MM, 30 * MM], { view: 'ports' }),
+  ),
+})
+const [SUCTION, OUTLET] = [port('suction', 'Suction'), port('outlet', 'Outlet')]
+
+export const sizes = sized({
+  displacement: { reading: DISPLACEMENT, held: pumpDisplacement },
+  rotorDiameter: {
+    reading: reading(
+      'pump',
+      'pump.rotorDiameter',
+      (layout) => (gears(layout) ? 'Gear outside diameter' : 'Outer rotor diameter'),
+      (layout) =>
+        length(gears(layout) ? 38 * MM : 62 * MM, 0.1, [10 * MM, 150 * MM], { ...wanted, minutes: 2, ...ofKind }),
+    ),
+  },
+  rotorLength: {
+    reading: reading(
+      'pump',
+      'pump.rotorLength',
+      (layout) => (gears(layout) ? 'Gear length' : 'Rotor length'),
+      (layout) =>
+        length(gears(layout) ? 28 * MM : 16 * MM, 0.1, [4 * MM, 120 * MM], { ...wanted, minutes: 2, ...ofKind }),
+    ),
+  },
+  endClearance: { reading: END, held: endClearance },
+  tipClearance: { reading: TIP },
+  sideClearance: {
+    optional: true,
+    reading: reading(
+      'pump',
+      'pump.sideClearance',
+      'Outer rotor to body',
+      gap(120 * MICRON, 0.3, [10 * MICRON, 800 * MICRON], { ...wanted, minutes: 5, ...ofKind }),
+      gerotor,
+    ),
+  },
+  suctionPort: { optional: true, recordedOnly: true, reading: SUCTION.now },
+  outletPort: { optional: true, recordedOnly: true, reading: OUTLET.now },
+  driveRatio: {
+    fixed: true,
+    reading: reading('pump', 'pump.driveRatio', 'Drive ratio, pump to crank', (layout) => ({
+      dimension: 'ratio',
+      fallback: typical(layout).driveRatio,
+      fallbackSigma: 0,
+      sigma: 0.001,
+      plausible: [0.2, 3],
+      wanted: true,
+      minutes: 2,
+    })),
+  },
+})
+
+export const others = [
+  reading(
+    'pump',
+    'pump.centres',
+    'Shaft centre distance',
+    length(undefined, 0, [8 * MM, 140 * MM], { minutes: 2, ...ofKind }),
+    gears,
+  ),
+  GASKET,
+  reading(
+    'pump',
+    'pump.driveLength',
+    'Drive shaft, length',
+    plain('length', 0.1 * MM, [10 * MM, 600 * MM], { view: 'close' }),
+  ),
+  reading(
+    'pump',
+    'pump.coverWear',
+    'Track worn into the cover',
+    plain('clearance', 5 * MICRON, [0, 1 * MM], { view: 'salvage' }),
+  ),
+  reading(
+    'pump',
+    'pump.coverThickness',
+    'Cover, thickness',
+    plain('length', 0.02 * MM, [1 * MM, 60 * MM], { view: 'salvage' }),
+  ),
+  reading(
+    'pump',
+    'pump.floorThickness',
+    'Pocket floor, thickness',
+    plain('length', 0.05 * MM, [1 * MM, 80 * MM], { view: 'salvage' }),
+  ),
+  reading('pump', 'pump.coverCut', 'Cut the cover by', planned('clearance', [0, 3 * MM], { view: 'salvage' })),
+  reading('pump', 'pump.bodyCut', 'Cut the body face by', planned('clearance', [0, 3 * MM], { view: 'salvage' })),
+  reading('pump', 'pump.pocketCut', 'Cut the pocket by', planned('clearance', [0, 3 * MM], { view: 'salvage' })),
+  SUCTION.before,
+  SUCTION.wall,
+  OUTLET.before,
+  OUTLET.wall,
+] as const
+
+/** The pump's gaps as they run. */
+export const pumpGaps = (sheet: Sheet): PumpGaps => sizes.values(sheet)
+
+/** Verdict of a pump gap against the house's wear marks; undefined until it is measured. */
+export function judgeGap(sheet: Sheet, gap: 'end' | 'tip'): Verdict | undefined {
+  const held = gap === 'end' ? endClearance(sheet) : valueOf(sheet, TIP)
+  if (held.source === 'layout') return undefined
+  if (gap === 'end' && held.value < ruleOf(sheet, 'pump.endLeast')) return 'watch'
+  return held.value > ruleOf(sheet, `pump.${gap}Stop`)
+    ? 'stop'
+    : held.value > ruleOf(sheet, `pump.${gap}Watch`)
+      ? 'watch'
+      : 'pass'
+}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { oneAtATime } from '~/composables/oneAtATime'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
 import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
@@ -95,8 +96,15 @@ const chosenFrom = computed(() =>
     measured.value.map(({ bore, journal }) => [bore!.value, journal!.value]),
   ]),
 )
-watch(chosenFrom, () => (plan.value = undefined))
-async function choose() {
+/** Asked for once, a set is kept to what lies in the drawers: when they change it is chosen anew, until it was fitted. */
+const asked = ref(false)
+watch(chosenFrom, () => {
+  plan.value = undefined
+  if (asked.value) void choose()
+})
+watch(set, () => (asked.value = false), { flush: 'sync' })
+const choose = oneAtATime(async () => {
+  asked.value = true
   problem.value = ''
   try {
     // A stock that changes while it is computed makes the answer one of another shelf: it is asked again.
@@ -117,7 +125,7 @@ async function choose() {
   } catch (error) {
     problem.value = (error as Error).message.replace(/^\w+: /, '')
   }
-}
+})
 /** Which of the sets is looked at: the best, or one of the others. */
 const shownSet = ref(0)
 watch(plan, () => (shownSet.value = 0))
@@ -151,6 +159,7 @@ function movesFor(wanted: Map<string, number>) {
 }
 /** Takes the halves from the shelf and writes every pair; what was chosen before and is no longer wanted goes back. */
 async function accept() {
+  asked.value = false
   const [chosen, walls] = [rows.value, new Map(stock.value.map(({ id, wall }) => [id, wall]))]
   const wanted = new Map<string, number>()
   for (const { upper, lower } of chosen) for (const id of [upper, lower]) wanted.set(id, (wanted.get(id) ?? 0) + 1)

@@ -14,7 +14,7 @@ export interface JournalPosition {
   attitude: number
 }
 
-/** The right-hand side above: falls steadily from infinity at ε = 0 to nothing at ε = 1. */
+/** The right-hand side above: falls steadily from infinity at ε = 0 to zero at ε = 1. */
 function ocvirk(eccentricity: number): number {
   const e2 = eccentricity * eccentricity
   return ((1 - e2) * (1 - e2)) / (Math.PI * eccentricity * Math.sqrt(Math.PI * Math.PI * (1 - e2) + 16 * e2))

@@ -3,7 +3,7 @@ import type { Uncertain } from './clearance'
 
 export interface ClearanceVerdict {
   verdict: Verdict
-  /** How far beyond the limit, m; negative when too tight, nothing when inside. */
+  /** How far beyond the limit, m; negative when too tight, zero when inside. */
   beyond: number
   /** Chance that the true clearance lies outside the limits. */
   chance: number

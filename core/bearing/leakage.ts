@@ -97,11 +97,11 @@ export interface GrooveLeakage {
 /**
  * Leakage of a turning bearing with a groove, written into `out`.
  *
- * Beside the groove each land is a short bearing between p and nothing, so that oil leaves its end at
+ * Beside the groove each land is a short bearing between p and ambient, so that oil leaves its end at
  *
  *   q(φ) = max(0, h³ p / (12 μ l) + f U l c ε sin φ / (4 R)),   U = 2 π N R
  *
- * per length round the journal: what pressure presses out and what the narrowing film squeezes out, nothing where the film
+ * per length round the journal: what pressure presses out and what the narrowing film squeezes out, zero where the film
  * is ruptured to the end. Outside the groove the film spans the whole length L and gives f U L c ε sin φ / (4 R) where it
  * narrows. Derived from the short-bearing equation (Ocvirk, NACA TN 2808) with Reynolds' rupture; within 10 percent of the grid
  * solver for L/D 0.25 to 0.5, ε 0.3 to 0.9, 50 to 400 kPa, arcs of 180° and 360° (core/film/closed.test.ts).

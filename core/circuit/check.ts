@@ -1,6 +1,6 @@
 import { CircuitError, type ElementSpec, type Fluid, type Network } from './types'
 
-/** Fields that must be finite, and whether they must be above nothing, by kind. */
+/** Fields that must be finite, and whether they must be above zero, by kind. */
 const REQUIRED: Record<ElementSpec['kind'], [field: string, rule: 'positive' | 'notNegative' | 'finite'][]> = {
   pipe: [
     ['length', 'positive'],

@@ -8,7 +8,7 @@ export interface Elimination {
   size: number
   /** Values: the diagonal first, by row, then each off-diagonal entry. */
   values: Float64Array
-  /** Position in `values` of entry (row, column), −1 where it is always nothing. */
+  /** Position in `values` of entry (row, column), −1 where it is always zero. */
   position: (row: number, column: number) => number
   /** Factors `values` in place and solves for `right` in place. */
   solve: (right: Float64Array) => void

@@ -7,7 +7,7 @@ import { catalogueOf } from './catalogue'
 /**
  * The one door: what can never be part of a record of this layout, by path. The server asks it before a change is entered, the headless
  * command before a file is taken, the model before it computes, so that all three say the same. What is impossible only beside another
- * reading is let in and voids the prediction (`voids.ts`).
+ * reading is let in and voids the prediction (`usableSheet.ts`).
  */
 export function checkSheet(sheet: Sheet): Problem[] {
   const { layout } = sheet

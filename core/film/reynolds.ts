@@ -17,7 +17,7 @@ export interface FilmMotion {
 /** A film on a grid, ready to be solved again and again; the last solution is where the next begins. */
 export interface Film {
   grid: FilmGrid
-  /** Pressure P = p c² / (6 μ ω R²) at column i, node j: index i · across + j; the end is always nothing. */
+  /** Pressure P = p c² / (6 μ ω R²) at column i, node j: index i · across + j; the end is always zero. */
   pressures: Float64Array
   /** Columns and nodes held at feed pressure: 1 where held. */
   prescribed: Uint8Array
@@ -94,7 +94,7 @@ export function prepareFilm(grid: FilmGrid): Film {
     }
   }
 
-  /** What a node gives away less what its pressure asks for: nothing where full, positive where ruptured. */
+  /** What a node gives away less what its pressure asks for: zero where full, positive where ruptured. */
   function residual(i: number, j: number): number {
     const at = i * across + j
     const p = pressures[at]
@@ -174,7 +174,7 @@ export function prepareFilm(grid: FilmGrid): Film {
       for (let j = 0; j < across; j++) pressures[i * across + j] = right[place[i] * across + j]
   }
 
-  /** Ruptures what has gone below nothing, fills what has more oil coming than going. True when anything changed. */
+  /** Ruptures what has gone below zero, fills what has more oil coming than going. True when anything changed. */
   function settle(): boolean {
     let changed = false
     for (let i = 0; i < around; i++) {

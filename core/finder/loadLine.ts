@@ -6,7 +6,7 @@ import { flowStartPressure, type ReliefValve, valveFlow } from '../relief/valve'
 export interface LoadLine {
   /** Rising pressures at the pump's outlet, Pa; the last is that with the valve shut. */
   outlet: Float64Array
-  /** Flow that the valve must take at each, m³/s; nothing at the last. */
+  /** Flow that the valve must take at each, m³/s; zero at the last. */
   taken: Float64Array
   /** Gauge-port pressure at each, Pa. */
   gauge: Float64Array

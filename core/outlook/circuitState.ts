@@ -22,7 +22,7 @@ export interface DrawnElement {
   /** What it is, in the trade's words, and in a word or two for a drawing. */
   words: string
   short?: string
-  /** Where it is set, by which reading, and where that came from; nothing for passages that nobody measures. */
+  /** Where it is set, by which reading, and where that came from; undefined for passages that nobody measures. */
   station?: Station
   reading?: string
   source?: Source

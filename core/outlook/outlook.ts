@@ -170,7 +170,7 @@ function stateOutlook(
   const target = targetAt(sheet, oil, state)
   const pumpable = oilAt(oil, state.temperature).pumpable
   const missing = missingGrounds(sheet, state.name)
-  // A gauge says nothing under nothing, whatever a spinning crank draws from an empty gallery.
+  // A gauge shows nothing below zero, whatever a spinning crank draws from an empty gallery.
   const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
   const byBand = judge(pressure, low, high, target)
   const predicted = !pumpable || solved.starves ? 'stop' : byBand

@@ -23,7 +23,7 @@ export interface ReliefSummary {
   bindMargin?: number
   /** One tenth of a millimetre of shim, Pa. */
   perTenth: number
-  /** Lift at each state, m: nothing at idle means that the valve cannot move idle. */
+  /** Lift at each state, m: zero at idle means that the valve cannot move idle. */
   lift: Record<StateName, number>
 }
 
@@ -67,7 +67,7 @@ export function reliefSummary(sheet: Sheet, name: ValveName = 'relief'): ReliefS
 }
 
 export interface Governing {
-  /** Which valve passes the more oil at each state; nothing where both are shut. */
+  /** Which valve passes the more oil at each state; undefined where both are shut. */
   by: Record<StateName, ValveName | undefined>
   /** What half a millimetre more shim at each valve does to each state's gauge pressure, Pa. */
   raised: Record<ValveName, Record<StateName, number>>

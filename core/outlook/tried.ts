@@ -19,7 +19,7 @@ export interface TriedChange {
   shims?: number
   oil?: OilFigures
   pump?: Omit<CandidatePump, 'id' | 'label'>
-  /** All mains, all rods looser by so much, m; tighter below nothing. */
+  /** All mains, all rods looser by so much, m; tighter where negative. */
   mains?: number
   rods?: number
   /** Any other reading, by its key, SI. */

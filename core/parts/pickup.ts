@@ -114,7 +114,7 @@ function valuesOf(sheet: Sheet) {
   return {
     ...sizes.values(sheet),
     floorClearance: floorClearance(sheet).value,
-    /** Pump above the oil's surface, m; below nothing it stands under it, as with a tank. */
+    /** Pump above the oil's surface, m; negative where it stands under it, as with a tank. */
     lift: dry(sheet.layout) ? -valueOf(sheet, HEAD).value : valueOf(sheet, LIFT).value,
   }
 }

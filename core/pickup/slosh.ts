@@ -22,7 +22,7 @@ export function oilOverMouth({ oilDepth, offset, floor, sumpLength, tilt }: Slos
   return surfaceAt({ oilDepth, offset, sumpLength, tilt }) - floor
 }
 
-/** Height of the tilted surface over the floor at the pickup, m; nothing where the floor runs dry. */
+/** Height of the tilted surface over the floor at the pickup, m; zero where the floor runs dry. */
 export function surfaceAt({ oilDepth, offset, sumpLength, tilt }: Omit<SloshCase, 'floor'>): number {
   const slope = Math.tan(tilt)
   if (sumpLength === undefined || 0.5 * sumpLength * slope <= oilDepth) return Math.max(0, oilDepth - offset * slope)

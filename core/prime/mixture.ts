@@ -17,7 +17,7 @@ export interface Plain {
 
 /** Share of oil in a mixture from which a pipe counts as carrying oil. */
 export const CLEAR = 0.5
-/** A wide way for air in place of a pipe's own law: what air loses there is nothing beside a film. */
+/** A wide way for air in place of a pipe's own law: what air loses there is negligible beside a film. */
 const WIDER = 6
 
 /** Takes down an element as it stands, set for oil. */

@@ -1,9 +1,9 @@
-/** Arithmetic mean; 0 of nothing. */
+/** Arithmetic mean; 0 of an empty list. */
 export function mean(values: readonly number[]): number {
   return values.reduce((sum, each) => sum + each, 0) / Math.max(1, values.length)
 }
 
-/** Standard deviation about the mean, of all there are; 0 of nothing. */
+/** Standard deviation about the mean, of all there are; 0 of an empty list. */
 export function deviation(values: readonly number[]): number {
   const middle = mean(values)
   return Math.sqrt(mean(values.map((each) => (each - middle) ** 2)))

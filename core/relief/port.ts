@@ -16,7 +16,7 @@ export function fullLift(port: Port): number {
 }
 
 /**
- * Area uncovered at a lift, m²: nothing within the overlap, then a circular segment
+ * Area uncovered at a lift, m²: zero within the overlap, then a circular segment
  * r² acos(1 − x/r) − (r − x) √(2 r x − x²), or width times height.
  */
 export function uncoveredArea(port: Port, lift: number): number {

@@ -38,7 +38,7 @@ export interface Route {
   /** The valve as it would be. */
   valve: ReliefValve
   spring?: OfferedSpring
-  /** Shims all together, m; how far the plug or cap goes in from where it is, m, out below nothing. */
+  /** Shims all together, m; how far the plug or cap goes in from where it is, m, negative outward. */
   shims: number
   further: number
   opens: number
@@ -49,7 +49,7 @@ export interface Route {
   /** Shear stress at full lift over what the wire bears; undefined when the wire was not measured. */
   stress?: number
   reversible: boolean
-  /** Why it cannot be done or should not; nothing when it can. */
+  /** Why it cannot be done or should not; undefined when it can. */
   against: string[]
 }
 

@@ -36,7 +36,7 @@ export interface FittedSpring {
   shims: number[]
 }
 
-/** Force on the shut plunger: F₀ = k (L_free − L_installed + Σ shims), N; never below nothing. */
+/** Force on the shut plunger: F₀ = k (L_free − L_installed + Σ shims), N; never below zero. */
 export function preload({ springRate, freeLength, installedLength, shims }: FittedSpring): number {
   return Math.max(0, springRate * (freeLength - installedLength + total(shims)))
 }

@@ -38,7 +38,7 @@ const GRID = 2e-6
 const MOST_GROUND = 0.35e-3
 const LEAST_LEFT = 0.3e-3
 
-/** Why a washer does not fit, in words; nothing when it does. */
+/** Why a washer does not fit, in words; undefined when it does. */
 export function washerFault(washer: Washer, seat: Seat): string | undefined {
   if (seat.plugBore !== undefined && washer.outside !== undefined && washer.outside >= seat.plugBore)
     return 'wider than the plug’s bore'

@@ -62,7 +62,7 @@ export function liftAt(valve: ReliefValve, pressure: number): number {
   return 0.5 * (low + high)
 }
 
-/** Spring length left before the coils touch with the plunger fully open, m; below nothing it binds. */
+/** Spring length left before the coils touch with the plunger fully open, m; negative where it binds. */
 export function bindMargin(valve: ReliefValve): number | undefined {
   if (valve.solidLength === undefined) return undefined
   return valve.installedLength - total(valve.shims) - fullLift(valve.port) - valve.solidLength

@@ -88,7 +88,7 @@ export function headingsOf(text: string): string[] {
 /**
  * Reads the samples of a logger's file, piece by piece, so that a page can show how far it is and stop it.
  *
- * A row whose time is no number or goes back is named and left out; of other cells the empty ones are nothing, those out of any instrument's
+ * A row whose time is no number or goes back is named and left out; of other cells the empty ones are left out, those out of any instrument's
  * range or no number at all are named and the row goes in without them.
  *
  * @param from the file's time that counts as the run's beginning, s; its first row's when left out

@@ -8,7 +8,7 @@ import { requireValue } from '../engine/values'
 export interface BreakInStep {
   key: string
   words: string
-  /** s; nothing where it is not timed. */
+  /** s; undefined where it is not timed. */
   seconds?: number
   /** rev/s, from and to. */
   speed?: [number, number]

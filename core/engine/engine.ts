@@ -39,10 +39,19 @@ function placeParts(layout: Layout): { plan: CircuitPlan; setters: [keyof Engine
   const setters = new Map<keyof EngineValues, Setter<never>>()
   // What stands in line from pump to gallery goes first, in its order: each takes its oil where the last left it.
   const inLine = parts.filter((part) => part.inLine !== undefined).sort((a, b) => a.inLine! - b.inLine!)
-  for (const part of [...inLine, ...parts.filter((each) => each.inLine === undefined)]) {
+  const place = (part: (typeof parts)[number]) => {
     placed = part.name
     setters.set(part.name, part.place!(builder, layout))
   }
+  builder.junction('pump inlet', {})
+  builder.junction('pump outlet', {})
+  inLine.forEach(place)
+  // Nodes along the oil's way, each main beside its gallery point: in this order their elimination fills in least.
+  for (let i = 1; i <= layout.mains; i++) {
+    builder.junction(builder.gallery(i), {})
+    builder.junction(`main ${i}`, {})
+  }
+  parts.filter((part) => part.inLine === undefined).forEach(place)
   const order = [...parts.filter(({ first }) => first), ...parts.filter(({ first }) => !first)]
   return { plan, setters: order.map(({ name }) => [name, setters.get(name)!]) }
 }

@@ -9,9 +9,17 @@ import { namedStates } from '../outlook/states'
 import { oilAt } from '../oil/oil'
 import { newSheet, PRESETS } from '../record/layouts'
 import { Layout, type Sheet } from '../record/schema'
+import { elementOf } from './circuitBuilder'
 import type { ReadingKey } from './list'
 
 const HOT = 2
+/** Elements as they are set at hot idle. */
+const setAt = <K extends 'pipe' | 'bearing'>(sheet: Sheet, id: string, kind: K) => {
+  const { engine, values, oil } = modelOf(sheet)
+  const moment = namedStates(sheet)[HOT]
+  engine.set(values, moment, oilAt(oil, moment.temperature))
+  return elementOf(engine.plan, id, kind)
+}
 const build = (
   preset: string,
   change: Partial<Layout> = {},
@@ -58,6 +66,9 @@ describe('an external oil line', () => {
     expect(loss / sharp).toBeGreaterThan(0.98)
     expect(loss / sharp).toBeLessThan(1.6)
   })
+  it('counts its bends and both turns, by hand: 1 + 3 · 0.9 + 2 · 1.5', () => {
+    expect(setAt(lined({ 'line.bends': 3 }), 'oil line', 'pipe').k).toBeCloseTo(6.7, 12)
+  })
   it('a free fitting in place of a harsh one passes more', () => {
     const flow = (hole: number) => at(lined({ 'line.hole': hole }), 3).element('oil line').flow
     expect(flow(4e-3)).toBeGreaterThan(1.1 * flow(1.5e-3))
@@ -92,6 +103,13 @@ describe('a head with its cams above', () => {
       element('lash adjusters').flow,
     )
     expect(out / element('head restrictor').flow).toBeCloseTo(1, 6)
+  })
+  it('turning carries out of five journals at half of the crank’s speed what Ocvirk says, by hand', () => {
+    // (1 − 0.1 · 20/13) · 2π · 13 mm · 20 mm · 30 µm · 5.8333 rev/s · 0.6, five times: 0.7257 cm³/s.
+    const film = { ...setAt(build('inline4dohc'), 'head cam 1 film', 'bearing') }
+    expect(film.carried * 1e6).toBeCloseTo(0.7257, 3)
+    const one = setAt(build('inline4dohc', { headCamJournals: 1 }), 'head cam 1 film', 'bearing')
+    expect(film.conductance / one.conductance).toBeCloseTo(5, 9)
   })
   it('its adjusters leak as annuli do, by hand', () => {
     const { element, pressure, oil } = at(build('inline4dohc'))

@@ -1,3 +1,4 @@
+import { ask, refusedWords } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 
 /** Longest side of a kept photo, pixels: enough to read a shell's face, small enough for a shop's network. */
@@ -7,11 +8,20 @@ type Kept = { id: string } | { problem: string }
 
 /** Makes a photo of a build small and sends it under an id of its own; says what is wrong when it cannot be kept. */
 export const shrinkPhoto = (file: File, buildId: string, who: string): Promise<Kept> =>
-  keepAt(`/api/builds/${buildId}/photos`, file, who)
+  keepAt(file, (photo, body) =>
+    ask('PUT /api/builds/:build/photos/:photo', {
+      at: { build: buildId, photo },
+      query: { who: who || 'Someone' },
+      body,
+    }),
+  )
 /** The same for something on the shelf. */
-export const shrinkShelfPhoto = (file: File, who: string): Promise<Kept> => keepAt('/api/shelf/photos', file, who)
+export const shrinkShelfPhoto = (file: File, who: string): Promise<Kept> =>
+  keepAt(file, (photo, body) =>
+    ask('PUT /api/shelf/photos/:photo', { at: { photo }, query: { who: who || 'Someone' }, body }),
+  )
 
-async function keepAt(folder: string, file: File, who: string): Promise<Kept> {
+async function keepAt(file: File, send: (photo: string, picture: Blob) => Promise<unknown>): Promise<Kept> {
   let blob: Blob
   try {
     const picture = await createImageBitmap(file)
@@ -23,13 +33,12 @@ async function keepAt(folder: string, file: File, who: string): Promise<Kept> {
     return { problem: `“${file.name}” is no picture that can be read. Take a JPEG, PNG or WebP.` }
   }
   const id = uuid()
-  const response = await fetch(`${folder}/${id}?who=${encodeURIComponent(who || 'Someone')}`, {
-    method: 'PUT',
-    body: blob,
-  }).catch(() => undefined)
-  if (response?.ok) return { id }
-  const refused = (await response?.json().catch(() => undefined)) as { error?: { message: string } } | undefined
-  return {
-    problem: refused?.error?.message ?? 'The server does not answer: the photo was not kept. Try again when it does.',
+  try {
+    await send(id, blob)
+    return { id }
+  } catch (error) {
+    return {
+      problem: refusedWords(error, 'The server does not answer: the photo was not kept. Try again when it does.'),
+    }
   }
 }

@@ -1,28 +1,12 @@
 <script setup lang="ts">
+import { ask, refusedWords } from '~/sync/ask'
+import type { Listed } from '~/sync/routes'
 import { v4 as uuid } from 'uuid'
 import { PRESETS } from '#core/record/layouts'
 import type { StationProgress } from '#core/progress/progress'
 import type { Verdict } from '#core/quantity/verdict'
 import { PAGES } from '~/composables/stations'
 import { many, stretch } from '~/composables/words'
-
-interface Listed {
-  id: string
-  name: string
-  engine: string
-  work: string
-  layout: string
-  changedAt: string
-  progress: StationProgress[]
-  primedAt?: number
-  primedUntil?: number
-  ranAt?: number
-  /** By its model, as its own strip says it; there a moment later where it takes long. */
-  standing?: { states: { label: string; verdict: Verdict; reading?: number }[]; voids: string[]; starvesFrom?: number }
-  /** Changes of apprentices that wait for a sign-off. */
-  waiting: number
-  stopped?: { run: string; at: string; outcome: string | null }
-}
 
 useHead({ title: 'Floor · Uldo' })
 const builds = ref<Listed[]>()
@@ -47,7 +31,7 @@ const problem = ref<Record<string, string>>({})
 let tries = 0
 async function load() {
   try {
-    builds.value = await $fetch<Listed[]>('/api/builds')
+    builds.value = await ask('GET /api/builds')
     failed.value = false
     if (builds.value.some(({ standing }) => !standing) && tries++ < 20) setTimeout(load, 1500)
   } catch {
@@ -129,12 +113,11 @@ async function create() {
   if (Object.keys(problem.value).length > 0) return
   creating.value = true
   try {
-    const made = await $fetch<{ id: string }>('/api/builds', { method: 'POST', body: { id: wantedId, ...bodyOf() } })
+    const made = await ask('POST /api/builds', { body: { id: wantedId, ...bodyOf() } })
     wantedId = uuid()
     await navigateTo(`/build/${made.id}/brief`)
   } catch (error) {
-    const refusal = (error as { data?: { error?: { message: string } } }).data?.error
-    problem.value.all = refusal?.message ?? 'The server does not answer. What you typed is kept; try again.'
+    problem.value.all = refusedWords(error, 'The server does not answer. What you typed is kept; try again.')
   } finally {
     creating.value = false
   }

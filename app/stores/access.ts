@@ -1,13 +1,7 @@
+import { ask } from '~/sync/ask'
 import type { Access } from '#core/house/people'
 import { useSync } from '~/sync/useSync'
 import { useNews } from './news'
-
-/** What the server says to a refused request of its own. */
-export interface Refused {
-  data?: { error?: { message: string; problems?: { path: string }[] } }
-}
-export const refusedWords = (error: unknown) =>
-  (error as Refused).data?.error?.message ?? 'The server does not answer. Try again.'
 
 /** Who may be named here, and who is signed in; whether a sign-in is asked for before anything else. */
 export const useAccess = defineStore('access', () => {
@@ -23,13 +17,13 @@ export const useAccess = defineStore('access', () => {
 
   /** Whether somebody is signed in still: asked where a stream was ended, which does not say why. */
   async function check() {
-    const now = await $fetch<Access>('/api/access').catch(() => undefined)
+    const now = await ask('GET /api/access').catch(() => undefined)
     if (now?.needed && !now.person) lost.value = true
   }
 
   async function load() {
     try {
-      state.value = await $fetch<Access>('/api/access')
+      state.value = await ask('GET /api/access')
     } catch {
       // Asked again when the network is back.
     } finally {
@@ -40,7 +34,7 @@ export const useAccess = defineStore('access', () => {
   addEventListener('online', () => void load())
 
   async function signOut() {
-    await $fetch('/api/access/sign-out', { method: 'POST', body: {} }).catch(() => undefined)
+    await ask('POST /api/access/sign-out', { body: {} }).catch(() => undefined)
     await begin()
   }
   /** Begins anew with whoever is signed in now: streams are opened again, what waits is sent. What only this page keeps is never left for it. */

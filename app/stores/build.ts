@@ -1,3 +1,4 @@
+import { ask, type Refused } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
 import { houseRules } from '#core/house/limits'
@@ -138,7 +139,8 @@ export const useBuild = defineStore('build', () => {
   /** What waits for a sign-off, fetched anew. */
   async function loadProposals() {
     const wanted = id.value
-    const found = wanted && (await $fetch<Proposal[]>(`/api/builds/${wanted}/proposals`).catch(() => undefined))
+    const found =
+      wanted && (await ask('GET /api/builds/:build/proposals', { at: { build: wanted } }).catch(() => undefined))
     if (found && id.value === wanted) proposed.value = found
   }
   useNews().onNews((news) => news.kind === 'proposals' && news.build === id.value && void loadProposals())
@@ -148,22 +150,17 @@ export const useBuild = defineStore('build', () => {
     const wanted = id.value
     if (!wanted) return
     try {
-      const response = await fetch(`/api/builds/${wanted}`)
-      if (id.value !== wanted) return
-      if (response.status === 404) return void (missing.value = true)
-      if (!response.ok) {
-        failing.value =
-          ((await response.json().catch(() => undefined)) as { error?: { message: string } } | undefined)?.error
-            ?.message ?? `The server answered ${response.status}.`
-        throw new Error(String(response.status))
-      }
-      const found = (await response.json()) as { revision: number; sheet: Sheet }
+      const found = await ask('GET /api/builds/:build', { at: { build: wanted } })
       if (id.value !== wanted) return
       heard.value = true
       failing.value = undefined
       revision.value = found.revision
       confirmed.value = found.sheet
-    } catch {
+    } catch (error) {
+      if (id.value !== wanted) return
+      const { refusal, reached } = error as Refused
+      if (refusal.status === 404) return void (missing.value = true)
+      if (reached) failing.value = refusal.message
       heard.value = false
       setTimeout(() => id.value === wanted && void refresh(), RETRY)
     }
@@ -344,9 +341,7 @@ export const useBuild = defineStore('build', () => {
     const { document, label, url, body } = conflict
     if (ours) {
       const there = conflict.refusal?.conflict
-      const found = (await fetch(`/api/builds/${document}`)
-        .then((response) => (response.ok ? response.json() : undefined))
-        .catch(() => undefined)) as { revision: number } | undefined
+      const found = await ask('GET /api/builds/:build', { at: { build: document } }).catch(() => undefined)
       if (!found) return
       const key = uuid()
       await sync.enter({

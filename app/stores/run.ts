@@ -1,3 +1,4 @@
+import { ask } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { KeptEvent, Run } from '#core/run/run'
@@ -47,7 +48,7 @@ export const useRun = defineStore('run', () => {
     unanswered.value = []
     listed.value = false
     try {
-      const all = await $fetch<Run[]>(`/api/builds/${buildId}/runs`)
+      const all = await ask('GET /api/builds/:build/runs', { at: { build: buildId } })
       list.value = all.filter((each) => each.kind === kind)
       unanswered.value = all.filter((each) => each.stopped && !each.found && each.setup.source !== 'rig')
       hears.value = true

@@ -1,5 +1,5 @@
+import { ask, refusedWords } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
-import type { BadRow } from '#core/shelf/csv'
 import { numberOf, type ShelfKind } from '#core/shelf/fields'
 import type { Hold, ShelfEntry, ShelfItem } from '#core/shelf/schema'
 import { moved, type Move } from '#core/shelf/stock'
@@ -52,7 +52,7 @@ export const useShelf = defineStore('shelf', () => {
 
   async function load() {
     try {
-      const found = await $fetch<{ items: ShelfItem[]; holds: Named[] }>('/api/shelf')
+      const found = await ask('GET /api/shelf')
       confirmed.value = found.items
       confirmedHolds.value = found.holds
       loaded.value = true
@@ -104,22 +104,11 @@ export const useShelf = defineStore('shelf', () => {
   async function importCsv(text: string) {
     failure.value = ''
     try {
-      const response = await fetch(`/api/shelf/csv?who=${encodeURIComponent(usePerson().who || 'Someone')}`, {
-        method: 'POST',
-        headers: { 'content-type': 'text/csv' },
-        body: text,
-      })
-      const answer = (await response.json()) as {
-        added: number
-        changed: number
-        bad: BadRow[]
-        error?: { message: string }
-      }
-      if (answer.error) failure.value = answer.error.message
-      else void load()
-      return answer.error ? undefined : answer
-    } catch {
-      failure.value = 'The server does not answer: the file was not read. Try again when it does.'
+      const read = await ask('POST /api/shelf/csv', { query: { who: usePerson().who || 'Someone' }, body: text })
+      void load()
+      return read
+    } catch (error) {
+      failure.value = refusedWords(error, 'The server does not answer: the file was not read. Try again when it does.')
       return undefined
     }
   }

@@ -1,3 +1,4 @@
+import { ask } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 import { FIRST_HOUSE } from '#core/house/first'
 import type { House } from '#core/house/schema'
@@ -20,7 +21,7 @@ export const useShop = defineStore('shop', () => {
   /** Fetches it once; again when asked to. */
   function load(again = false): Promise<void> {
     if (again) loading = undefined
-    loading ??= $fetch<{ revision: number; house: House }>('/api/house')
+    loading ??= ask('GET /api/house')
       .then(take)
       .catch(() => {
         loading = undefined

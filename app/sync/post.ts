@@ -1,4 +1,5 @@
-import type { Kept, Refusal } from './kept'
+import { parsed, refusalOf } from './ask'
+import type { Kept } from './kept'
 import type { Outcome } from './queue'
 
 /** How long an answer is waited for, ms. */
@@ -29,27 +30,14 @@ function stamped(body: unknown): unknown {
 
 /** What an answer means: entered, written by another hand first, refused for good, or to be tried again. */
 export function outcomeOf(status: number, text: string): Outcome {
-  let answer: unknown
-  try {
-    answer = JSON.parse(text)
-  } catch {
-    answer = undefined
-  }
+  const answer = parsed(text)
   if (status >= 200 && status < 300) return { kind: 'done', answer }
   if (status === 500) return { kind: 'failed' }
-  const said = (answer as { error?: Partial<Refusal> } | undefined)?.error
+  const refusal = refusalOf(status, answer)
   // A full disk is told; what waits is tried again until there is room.
-  if (status === 507) return { kind: 'unreachable', why: said?.message }
+  if (status === 507) return { kind: 'unreachable', why: refusal.code === 'refused' ? undefined : refusal.message }
   if (status > 500 || status === 408 || status === 425 || status === 429 || status === 401)
     return { kind: 'unreachable' }
-  const refusal: Refusal = {
-    status,
-    code: said?.code ?? 'refused',
-    message:
-      said?.message ?? (status === 413 ? 'It is larger than the server takes.' : `The server refused it (${status}).`),
-    problems: said?.problems ?? [],
-    ...(said?.conflict ? { conflict: said.conflict } : {}),
-  }
   return {
     kind: status === 409 && (refusal.code === 'conflict' || refusal.code === 'ahead') ? 'conflict' : 'refused',
     refusal,

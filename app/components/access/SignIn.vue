@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Access, Person } from '#core/house/people'
-import { refusedWords } from '~/stores/access'
+import { ask, refusedWords } from '~/sync/ask'
 import { remember, remembered } from '~/sync/browserStorage'
 
 /** Who is at this device: the shop's passphrase once, then a name and a PIN. */
@@ -15,18 +15,18 @@ const problem = ref('')
 const busy = ref(false)
 
 async function look() {
-  now.value = await $fetch<Access>('/api/access').catch(() => undefined)
+  now.value = await ask('GET /api/access').catch(() => undefined)
   const last = remembered('uldo.person', '')
   chosen.value ??= now.value?.people.find(({ id }) => id === last)
 }
 onMounted(look)
 
-async function send(url: string, body: object): Promise<boolean> {
+async function send(work: () => Promise<unknown>): Promise<boolean> {
   if (busy.value) return false
   busy.value = true
   problem.value = ''
   try {
-    await $fetch(url, { method: 'POST', body })
+    await work()
     return true
   } catch (error) {
     problem.value = refusedWords(error)
@@ -37,7 +37,7 @@ async function send(url: string, body: object): Promise<boolean> {
 }
 async function know() {
   if (!passphrase.value) return void (problem.value = 'Type the shop’s passphrase.')
-  if (await send('/api/access/passphrase', { passphrase: passphrase.value })) {
+  if (await send(() => ask('POST /api/access/passphrase', { body: { passphrase: passphrase.value } }))) {
     passphrase.value = ''
     await look()
   }
@@ -52,7 +52,8 @@ function choose(person: Person) {
 async function signIn() {
   if (!chosen.value) return
   if (!pin.value) return void (problem.value = 'Type your PIN.')
-  if (!(await send('/api/access/sign-in', { person: chosen.value.id, pin: pin.value }))) {
+  const body = { person: chosen.value.id, pin: pin.value }
+  if (!(await send(() => ask('POST /api/access/sign-in', { body })))) {
     pin.value = ''
     pinField.value?.$el.focus()
     return

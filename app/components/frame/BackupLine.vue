@@ -1,12 +1,7 @@
 <script setup lang="ts">
+import { ask, refusedWords } from '~/sync/ask'
+import type { Backups } from '~/sync/routes'
 import { stretch } from '~/composables/words'
-
-interface Backups {
-  folder: string
-  last?: number
-  running: boolean
-  failed?: string
-}
 
 /** How the shop's backups stand: when the last good one was made, and one made now where it is old or came to nothing. */
 const MINUTE = 60_000
@@ -34,14 +29,13 @@ const words = computed(() => {
     : `${stands}${old.value ? ': it is old.' : '.'}`
 })
 async function look() {
-  state.value = await $fetch<Backups>('/api/backups').catch(() => undefined)
+  state.value = await ask('GET /api/backups').catch(() => undefined)
 }
 async function make() {
   problem.value = ''
   if (state.value) state.value = { ...state.value, running: true }
-  await $fetch('/api/backups', { method: 'POST', body: {} }).catch(
-    (error: { data?: { error?: { message: string } } }) =>
-      (problem.value = error.data?.error?.message ?? 'The server does not answer.'),
+  await ask('POST /api/backups', { body: {} }).catch(
+    (error: unknown) => (problem.value = refusedWords(error, 'The server does not answer.')),
   )
   await look()
 }

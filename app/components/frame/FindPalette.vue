@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ask } from '~/sync/ask'
 import { catalogueOf } from '#core/engine/catalogue'
 import { focusReading } from '~/composables/goToReading'
 import { PAGES, readingPath, stationPath } from '~/composables/stations'
@@ -16,7 +17,7 @@ const chosen = ref(0)
 const engines = ref<{ id: string; name: string; engine: string }[]>([])
 onMounted(async () => {
   box.value?.showModal()
-  engines.value = await $fetch<{ id: string; name: string; engine: string }[]>('/api/builds').catch(() => [])
+  engines.value = await ask('GET /api/builds').catch(() => [])
 })
 
 interface Target {

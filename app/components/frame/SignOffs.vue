@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { quantityAt } from '#core/engine/values'
 import { type Decision, type Proposal, suffices } from '#core/house/people'
-import { refusedWords } from '~/stores/access'
+import { ask, Refused, refusedWords } from '~/sync/ask'
 
 /** An apprentice's changes that wait: until a builder has signed them off they move no prediction and no verdict. */
 const access = useAccess()
@@ -40,8 +40,8 @@ function wordsOf({ patch }: Proposal): string {
 async function decide({ number }: Proposal, decision: Decision) {
   problem.value = ''
   try {
-    await $fetch(`/api/builds/${build.id}/proposals/${number}`, {
-      method: 'POST',
+    await ask('POST /api/builds/:build/proposals/:number', {
+      at: { build: build.id!, number },
       body: {
         decision,
         ...(over.value === number ? { over: true } : {}),
@@ -51,11 +51,9 @@ async function decide({ number }: Proposal, decision: Decision) {
     over.value = undefined
     return true
   } catch (error) {
-    const refused = (error as { data?: { error?: { code?: string } } }).data?.error
-    if (refused?.code === 'conflict') over.value = number
-    problem.value =
-      refusedWords(error) +
-      (refused?.code === 'conflict' ? ' Sign it off again to enter it over that, or send it back.' : '')
+    const conflict = error instanceof Refused && error.refusal.code === 'conflict'
+    if (conflict) over.value = number
+    problem.value = refusedWords(error) + (conflict ? ' Sign it off again to enter it over that, or send it back.' : '')
     return false
   } finally {
     await build.loadProposals()

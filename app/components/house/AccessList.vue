@@ -1,23 +1,18 @@
 <script setup lang="ts">
 import { TOKEN_KINDS, type TokenKind } from '#core/house/people'
 import { many, stretch } from '~/composables/words'
-import { refusedWords } from '~/stores/access'
+import { ask, refusedWords } from '~/sync/ask'
+import type { AccessKept } from '~/sync/routes'
 
 /** Who is signed in where, tokens for loggers and scripts, and the log of all of it: an owner's. */
-interface Kept {
-  passphrase: boolean
-  sessions: { id: string; person: string | null; agent: string; address: string; began: string; seen: string }[]
-  tokens: { id: string; name: string; kind: TokenKind; madeBy: string; madeAt: string; usedAt: string | null }[]
-  log: { number: number; at: string; what: string; subject: string; who: string; address: string; agent: string }[]
-}
 const access = useAccess()
 const person = usePerson()
-const kept = shallowRef<Kept>()
+const kept = shallowRef<AccessKept>()
 const problem = ref('')
 const now = useClock(30_000)
 
 async function load() {
-  kept.value = await $fetch<Kept>('/api/people').catch(() => undefined)
+  kept.value = await ask('GET /api/people').catch(() => undefined)
 }
 onMounted(load)
 
@@ -70,12 +65,12 @@ async function act(work: () => Promise<unknown>) {
     problem.value = refusedWords(error)
   }
 }
-const endIt = (url: string) => act(() => $fetch(url, { method: 'DELETE' }))
+const endSession = (session: string) => act(() => ask('DELETE /api/sessions/:session', { at: { session } }))
+const endToken = (token: string) => act(() => ask('DELETE /api/tokens/:token', { at: { token } }))
 const makeToken = () =>
   act(async () => {
     if (!name.value.trim()) return void (problem.value = 'Give the token a name: what it enters carries it.')
-    made.value = await $fetch<{ name: string; secret: string }>('/api/tokens', {
-      method: 'POST',
+    made.value = await ask('POST /api/tokens', {
       body: { name: name.value.trim(), kind: kind.value, ...(access.needed ? {} : { who: person.who || 'Someone' }) },
     })
     name.value = ''
@@ -98,7 +93,7 @@ const makeToken = () =>
           type="button"
           variant="outlined"
           :aria-label="`End the session of ${each.person ?? 'nobody'}`"
-          @click="endIt(`/api/sessions/${each.id}`)"
+          @click="endSession(each.id)"
           >End it</Button
         >
       </div>
@@ -113,11 +108,7 @@ const makeToken = () =>
             {{ each.usedAt ? `last used ${ago(each.usedAt)}` : 'never used' }}</span
           ></span
         >
-        <Button
-          type="button"
-          variant="outlined"
-          :aria-label="`End the token ${each.name}`"
-          @click="endIt(`/api/tokens/${each.id}`)"
+        <Button type="button" variant="outlined" :aria-label="`End the token ${each.name}`" @click="endToken(each.id)"
           >End it</Button
         >
       </div>

@@ -1,16 +1,11 @@
 <script setup lang="ts">
+import { ask } from '~/sync/ask'
+import type { Network } from '~/sync/routes'
 /** How tablets reach this server, and come to trust it. */
-interface Network {
-  open: boolean
-  address?: string
-  fingerprint?: string
-  own?: boolean
-  door?: string
-}
 const network = shallowRef<Network>()
 const code = ref('')
 onMounted(async () => {
-  network.value = await $fetch<Network>('/api/network').catch(() => undefined)
+  network.value = await ask('GET /api/network').catch(() => undefined)
   const at = network.value?.door ?? network.value?.address
   if (at)
     code.value = await (await import('qrcode')).toString(at, { type: 'svg', margin: 1, errorCorrectionLevel: 'M' })

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import type { Routes } from '~/sync/routes'
 import { type Person, type Role, ROLES, suffices } from '#core/house/people'
 import { stretch } from '~/composables/words'
-import { refusedWords } from '~/stores/access'
+import { ask, refusedWords } from '~/sync/ask'
 
 /** Who works here, what each may, and the PINs by which they sign in over the network. */
 const access = useAccess()
@@ -24,7 +25,7 @@ watchEffect(() => (people.value = access.people))
 const waits = ref<Record<string, number>>({})
 const loadWaits = async () =>
   void (waits.value = rules.value
-    ? await $fetch<{ waits: Record<string, number> }>('/api/people').then(
+    ? await ask('GET /api/people').then(
         (found) => found.waits,
         () => ({}),
       )
@@ -36,10 +37,11 @@ const role = ref<Role>('builder')
 const settingPin = ref<string>()
 const pin = ref('')
 
-async function send(at: string, url: string, method: 'POST' | 'PUT', body: object): Promise<boolean> {
+const hand = () => (access.needed ? {} : { who: recorder.who || 'Someone' })
+async function send(at: string, work: () => Promise<unknown>): Promise<boolean> {
   problem.value = {}
   try {
-    await $fetch(url, { method, body: { ...body, ...(access.needed ? {} : { who: recorder.who || 'Someone' }) } })
+    await work()
     await Promise.all([access.load(), loadWaits()])
     return true
   } catch (error) {
@@ -49,9 +51,13 @@ async function send(at: string, url: string, method: 'POST' | 'PUT', body: objec
 }
 async function add() {
   if (!name.value.trim()) return void (problem.value = { new: 'Give a first name.' })
-  if (await send('new', '/api/people', 'POST', { name: name.value.trim(), role: role.value })) name.value = ''
+  if (
+    await send('new', () => ask('POST /api/people', { body: { name: name.value.trim(), role: role.value, ...hand() } }))
+  )
+    name.value = ''
 }
-const change = (person: Person, body: object) => send(person.id, `/api/people/${person.id}`, 'PUT', body)
+const change = (person: Person, to: Routes['PUT /api/people/:person']['body']) =>
+  send(person.id, () => ask('PUT /api/people/:person', { at: { person: person.id }, body: { ...to, ...hand() } }))
 async function setPin(person: Person) {
   if (await change(person, { pin: pin.value })) settingPin.value = undefined
   pin.value = ''
@@ -67,7 +73,7 @@ const said = ref('')
 async function changeOwn() {
   said.value = ''
   try {
-    await $fetch('/api/access/pin', { method: 'PUT', body: { now: pinNow.value, pin: pinNew.value } })
+    await ask('PUT /api/access/pin', { body: { now: pinNow.value, pin: pinNew.value } })
     said.value =
       'Your PIN is changed. Other devices on which you were signed in ask for the passphrase and the new one.'
     pinNow.value = pinNew.value = ''

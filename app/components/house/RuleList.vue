@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { ask, refusedWords } from '~/sync/ask'
+import type { Moved } from '~/sync/routes'
 import { sameValue } from '~/sync/patches'
 import { SCHOOLS } from '#core/record/words'
 import { RULES, type Rule } from '#core/house/rules'
 import type { House } from '#core/house/schema'
-import type { VerdictMove } from '#core/progress/housePreview'
 import { PAGES } from '~/composables/stations'
 
 /** Limits with their reasons; a change is looked at with every build on the floor before it is written. */
@@ -44,12 +45,6 @@ function because(rule: Rule, event: Event) {
 }
 const unsaid = computed(() => RULES.filter(({ key }) => draft.value[key] && !draft.value[key].reason))
 
-interface Moved {
-  id: string
-  name: string
-  engine: string
-  moves: VerdictMove[]
-}
 const moved = shallowRef<Moved[]>()
 const problem = ref('')
 let asked = 0
@@ -61,7 +56,7 @@ async function preview() {
     Object.entries(draft.value).map(([key, rule]) => [key, { ...rule, reason: rule.reason || 'not said yet' }]),
   )
   try {
-    const found = await $fetch<Moved[]>('/api/house/preview', { method: 'POST', body: { rules, school: school.value } })
+    const found = await ask('POST /api/house/preview', { body: { rules, school: school.value } })
     if (turn === asked) {
       moved.value = found
       problem.value = ''
@@ -69,9 +64,10 @@ async function preview() {
   } catch (error) {
     if (turn !== asked) return
     moved.value = undefined
-    problem.value =
-      (error as { data?: { error?: { message: string } } }).data?.error?.message ??
-      'The server does not answer: what would move cannot be said. Nothing is written.'
+    problem.value = refusedWords(
+      error,
+      'The server does not answer: what would move cannot be said. Nothing is written.',
+    )
   }
 }
 watch([draft, school], preview)

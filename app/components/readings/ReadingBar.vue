@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ask } from '~/sync/ask'
 import { quantityAt } from '#core/engine/values'
 import { spreadOf } from '#core/bearing/survey'
 import type { Entry } from '#core/record/entry'
@@ -86,7 +87,7 @@ interface Former {
 const former = shallowRef<Former[]>()
 async function loadFormer() {
   const { key } = quantity.value!
-  const entries = await $fetch<Entry[]>(`/api/builds/${build.id}/entries`).catch(() => undefined)
+  const entries = await ask('GET /api/builds/:build/entries', { at: { build: build.id! } }).catch(() => undefined)
   former.value = entries
     ?.flatMap((entry) =>
       entry.patch.flatMap((operation) =>

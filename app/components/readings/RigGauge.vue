@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ask } from '~/sync/ask'
 import type { Quantity } from '#core/record/quantity'
 import { UNITS } from '#core/quantity/units'
 
@@ -12,7 +13,8 @@ async function press() {
   const count = presses.value[key] ?? 0
   presses.value = { ...presses.value, [key]: count + 1 }
   try {
-    const { value } = await $fetch<{ value: number }>(`/api/builds/${build.id}/gauge`, {
+    const { value } = await ask('GET /api/builds/:build/gauge', {
+      at: { build: build.id! },
       query: { reading: key, press: count },
     })
     problem.value = ''

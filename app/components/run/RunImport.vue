@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ask, Refused, refusedWords } from '~/sync/ask'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { useSync } from '~/sync/useSync'
 import { CHANNEL, CHANNELS, type Channel } from '#core/run/channels'
@@ -68,21 +69,19 @@ async function read() {
   cancelling = new AbortController()
   try {
     await useSync().send()
-    const response = await fetch(
-      `/api/runs/${run.run!.id}/samples?columns=${encodeURIComponent(JSON.stringify(columns))}`,
-      { method: 'POST', headers: { 'content-type': 'text/csv' }, body: text.value, signal: cancelling.signal },
-    )
-    const answer = (await response.json()) as { taken: number; refused: BadRow[]; error?: { message: string } }
-    if (!response.ok) problem.value = answer.error?.message ?? 'The file was not taken.'
-    else {
-      taken.value = answer.taken
-      bad.value = answer.refused
-    }
+    const read = await ask('POST /api/runs/:run/samples', {
+      at: { run: run.run!.id },
+      query: { columns: JSON.stringify(columns) },
+      body: text.value,
+      signal: cancelling.signal,
+    })
+    taken.value = read.taken
+    bad.value = read.refused
   } catch (error) {
     problem.value =
-      (error as Error).name === 'AbortError'
+      error instanceof Refused && error.refusal.code === 'cancelled'
         ? 'Cancelled: what was read until then is in the run.'
-        : 'The server does not answer: the file is still here, read it in again.'
+        : refusedWords(error, 'The server does not answer: the file is still here, read it in again.')
   } finally {
     unwatch()
     share.value = undefined

@@ -1,0 +1,105 @@
+import type { Refusal } from './kept'
+import type { Answer, Ask, Route } from './routes'
+
+/** How long an answer is waited for, ms, unless the asker ends it by a signal of its own. */
+const PATIENCE = 60_000
+
+/** Why there is no answer: the server refused (its own words), or was not reached (`code` `unreachable`, `status` 0). The one error that `ask` throws. */
+export class Refused extends Error {
+  readonly refusal: Refusal
+  constructor(refusal: Refusal) {
+    super(refusal.message)
+    this.refusal = refusal
+  }
+  get reached(): boolean {
+    return this.refusal.status > 0
+  }
+}
+
+/**
+ * Asks the server for something that does not go through the queue.
+ *
+ * @param route method and path, one of {@link Route}; names in the path come from `at`.
+ * @returns what it answers, as {@link Routes} says.
+ * @throws {Refused} always and only; a request that was cancelled by its signal too (`code` `cancelled`).
+ * @example
+ * const runs = await ask('GET /api/builds/:build/runs', { at: { build: id } })
+ */
+export async function ask<R extends Route>(
+  route: R,
+  ...[how]: object extends Ask<R> ? [Ask<R>?] : [Ask<R>]
+): Promise<Answer<R>> {
+  const { at, query, body, signal } = (how ?? {}) as {
+    at?: Record<string, string | number>
+    query?: Record<string, string | number | undefined>
+    body?: unknown
+    signal?: AbortSignal
+  }
+  let status: number
+  let text: string
+  try {
+    const response = await fetch(addressOf(route, at, query), {
+      method: route.split(' ')[0],
+      ...carried(body),
+      signal: signal ?? AbortSignal.timeout(PATIENCE),
+    })
+    status = response.status
+    text = await response.text()
+  } catch {
+    throw new Refused(
+      signal?.aborted
+        ? { status: 0, code: 'cancelled', message: 'Cancelled.', problems: [] }
+        : { status: 0, code: 'unreachable', message: 'The server does not answer. Try again.', problems: [] },
+    )
+  }
+  const answer = parsed(text)
+  if (status < 200 || status >= 300) throw new Refused(refusalOf(status, answer))
+  return answer as Answer<R>
+}
+
+/** What a failed request is told with, in one sentence; `unreached` where the server was not reached. */
+export function refusedWords(error: unknown, unreached = 'The server does not answer. Try again.'): string {
+  return error instanceof Refused && error.reached ? error.message : unreached
+}
+
+/** The server's refusal as it says it, or in words of ours where something between answered in its place. */
+export function refusalOf(status: number, answer: unknown): Refusal {
+  const said = (answer as { error?: Partial<Refusal> } | undefined)?.error
+  return {
+    status,
+    code: said?.code ?? 'refused',
+    message:
+      said?.message ?? (status === 413 ? 'It is larger than the server takes.' : `The server refused it (${status}).`),
+    problems: said?.problems ?? [],
+    ...(said?.conflict ? { conflict: said.conflict } : {}),
+  }
+}
+
+/** JSON, or undefined where it is none. */
+export function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}
+
+function addressOf(
+  route: string,
+  at: Record<string, string | number> = {},
+  query: Record<string, string | number | undefined> = {},
+): string {
+  const path = route
+    .slice(route.indexOf(' ') + 1)
+    .replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(at[name]!))
+  const asked = Object.entries(query).filter(([, value]) => value !== undefined)
+  return asked.length > 0 ? `${path}?${new URLSearchParams(asked.map(([key, value]) => [key, String(value)]))}` : path
+}
+
+/** Text goes as CSV, a picture as it is, all else as JSON. */
+function carried(body: unknown): RequestInit {
+  if (body === undefined) return {}
+  if (body instanceof Blob) return { body }
+  if (typeof body === 'string') return { headers: { 'content-type': 'text/csv' }, body }
+  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+}

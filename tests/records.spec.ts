@@ -28,7 +28,8 @@ test('two tabs see each other’s values, and are asked when they meet on one', 
   await record(other, { 'rod.4.journal': '49.985' })
   await expect(field(page, 'rod.4.journal')).toHaveValue('49.985', { timeout: 5000 })
 
-  // The first tab loses the network; both then write to the same journal.
+  // The first tab loses the network; both then write to the same journal. The second has nothing on its way, so that it does not send for the first.
+  await saved(other)
   await page.route('**/api/**', (route) => route.abort())
   await record(page, { 'rod.3.bore': '50.036', 'rod.4.bore': '50.034' })
   await expect(page.getByTestId('saving')).toContainText('kept here')

@@ -154,7 +154,7 @@ test('a doubtful value is kept by F2 alone: the next reading’s keys go over it
   await page.keyboard.press('Enter')
   await expect(field(page, 'pump.endClearance')).toHaveValue('0.080')
   await record(page, { 'pump.tipClearance': '-0.07' })
-  await expect(page.getByRole('alert')).toContainText('Tip clearance: must be greater than zero')
+  await expect(page.getByRole('alert')).toContainText('Tip clearance must be greater than zero')
   await expect(field(page, 'pump.tipClearance')).toHaveValue('-0.07')
   await page.keyboard.press('Escape')
   await record(page, { 'pump.tipClearance': '0.7' })

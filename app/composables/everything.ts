@@ -21,6 +21,7 @@ const APART = [
   () => import('~/components/pickup/PickupSuction.vue'),
   () => import('~/components/pickup/PickupOil.vue'),
   () => import('~/components/outlook/CurvesView.vue'),
+  () => import('~/components/outlook/PressureChart.vue'),
   () => import('~/components/outlook/MapView.vue'),
   () => import('~/components/outlook/CircuitView.vue'),
   () => import('~/components/outlook/MovesView.vue'),

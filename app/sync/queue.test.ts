@@ -192,6 +192,21 @@ describe('the queue', () => {
     await settled(queue)
     expect(there.entered).toEqual(['a', 'b'])
   })
+  it('what another tab sent for it, it no longer calls unreachable', async () => {
+    const there = server()
+    const lock = makeLock()
+    const tabs: Queue[] = []
+    const away = tab(disk, async () => ({ kind: 'unreachable' }), tabs, lock)
+    const near = tab(disk, there.post, tabs, lock)
+    await away.queue.enter(draft('a'))
+    await away.queue.send()
+    expect(away.queue.reachable()).toBe(false)
+    await near.queue.send()
+    expect(there.entered).toEqual(['a'])
+    away.tick()
+    await vi.waitFor(() => expect(away.queue.reachable()).toBe(true))
+    expect(away.queue.items()).toEqual([])
+  })
   it('a full disk of the server’s holds everything up, says why for as long, and parks nothing', async () => {
     const there = server()
     there.answer(() => outcomeOf(507, '{"error":{"code":"disk","message":"The disk is full."}}'))

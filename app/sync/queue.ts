@@ -137,7 +137,8 @@ export function makeQueue(parts: QueueParts) {
   async function sendAll(): Promise<void> {
     for (;;) {
       const next = await first()
-      if (!next) return
+      // Another tab may have sent what could not be sent from here: with nothing to send, nothing tells that the server is away.
+      if (!next) return setReachable(true)
       const outcome = await parts.post(next)
       if (outcome.kind === 'done') {
         const { key, kind, document } = next

@@ -1,6 +1,6 @@
 import { oilGrade } from '../oil/grades'
 import { bearingCount } from '../parts/clearances'
-import { BOUNDS, impossible } from '../record/bounds'
+import { BOUNDS, impossible, impossibleInSI } from '../record/bounds'
 import type { Problem, Sheet } from '../record/schema'
 import { catalogueOf } from './catalogue'
 
@@ -24,7 +24,7 @@ export function checkSheet(sheet: Sheet): Problem[] {
     const reason = [value, ...(repeats ?? [])]
       .map((each) => impossible(quantity, each))
       .find((each) => each !== undefined)
-    if (reason) refuse(`readings/${key}`, reason)
+    if (reason) refuse(`readings/${key}`, impossibleInSI(reason))
     else if (uncertainty !== undefined && uncertainty > BOUNDS[quantity.dimension][1])
       refuse(`readings/${key}/uncertainty`, 'is larger than anything that could be read')
   }

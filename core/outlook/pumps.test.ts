@@ -123,11 +123,11 @@ describe('what a pump must be to fit', () => {
         properties: { drive: 'hexagon', year: 'late', driveLength: 0.062, rotorLength: 0.0252 },
       }),
     ).toEqual([
-      'kept for the Talvik 1.9',
-      'drive is hexagon, the engine’s slot',
-      'of late, the engine’s of early: look-alikes of other years may not fit',
-      'drive 2.0 mm longer',
-      'body 4.8 mm longer: look at the sump and the pickup’s bracket',
+      { code: 'other-engine', engine: 'Talvik 1.9' },
+      { code: 'drive', has: 'hexagon', wants: 'slot' },
+      { code: 'year', has: 'late', wants: 'early' },
+      { code: 'drive-length', by: expect.closeTo(2e-3, 9) },
+      { code: 'body-longer', by: expect.closeTo(4.8e-3, 9) },
     ])
     expect(
       fitWarnings(sheet, { engine: 'Hesper 3.6', properties: { drive: 'Slot', year: 'early', driveLength: 0.0602 } }),

@@ -2,7 +2,7 @@
 export const BAND_SIGMAS = 1.645
 
 /** A value with its standard uncertainty. */
-interface Spread {
+export interface Spread {
   value: number
   sigma: number
 }

@@ -33,15 +33,33 @@ export function boundsOf({ dimension, plausible }: Pick<Quantity, 'dimension' | 
   return [plausible[0] < 0 ? -most : Math.min(0, least), most]
 }
 
+/** Why a value cannot be a quantity at all; `limit` in SI. */
+export type Impossible =
+  { code: 'no-number' | 'not-positive' | 'negative' } | { code: 'too-small' | 'too-large'; limit: number }
+
 /** Why a value cannot be that quantity at all; undefined when it can. What is only unlikely is asked about when it is typed (`core/engine/plausible.ts`). */
-export function impossible(quantity: Pick<Quantity, 'dimension' | 'plausible'>, value: number): string | undefined {
+export function impossible(quantity: Pick<Quantity, 'dimension' | 'plausible'>, value: number): Impossible | undefined {
   const [least, most] = boundsOf(quantity)
-  if (!Number.isFinite(value)) return 'must be a number'
-  if (value < least)
-    return least > 0 && value <= 0
-      ? 'must be greater than zero'
-      : least === 0
-        ? 'must not be less than zero'
-        : `is too small to compute with; at least ${least} in SI`
-  return value > most ? `is too large to compute with; at most ${most} in SI` : undefined
+  if (!Number.isFinite(value)) return { code: 'no-number' }
+  if (value < least) {
+    if (least > 0 && value <= 0) return { code: 'not-positive' }
+    return least === 0 ? { code: 'negative' } : { code: 'too-small', limit: least }
+  }
+  return value > most ? { code: 'too-large', limit: most } : undefined
+}
+
+/** The same as a door's problem, behind its path: figures in SI, as the file has them. */
+export function impossibleInSI(reason: Impossible): string {
+  switch (reason.code) {
+    case 'no-number':
+      return 'must be a number'
+    case 'not-positive':
+      return 'must be greater than zero'
+    case 'negative':
+      return 'must not be less than zero'
+    case 'too-small':
+      return `is too small to compute with; at least ${reason.limit} in SI`
+    case 'too-large':
+      return `is too large to compute with; at most ${reason.limit} in SI`
+  }
 }

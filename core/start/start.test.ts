@@ -5,7 +5,7 @@ import { namedStates } from '../outlook/states'
 import { newSheet } from '../record/layouts'
 import { breakInPlan, recheckList, remindersOf } from './breakIn'
 import { judgePoint, pointMoment } from './verdict'
-import { lowByDesign } from './words'
+import { lowByDesign } from './lowByDesign'
 
 const sheet = DEMO_BUILDS.ottiline()
 const idle = namedStates(sheet)[2]
@@ -81,7 +81,6 @@ describe('break-in', () => {
 })
 
 describe('a hot idle that is low by design', () => {
-  const p = (pressure: number) => `${pressure / 1e5} bar`
   const target = (least: number) => ({
     least,
     most: 6e5,
@@ -90,9 +89,12 @@ describe('a hot idle that is low by design', () => {
   })
   it('is explained by what the layout does, and only where the target is under the rule', () => {
     const flat = { layout: newSheet('flat4', 'x', 'y').layout }
-    expect(lowByDesign(flat, target(0.5e5), 0.8e5, p)).toBe(
-      'Low by design: the maker’s limit for this engine asks for 0.5 bar at idle, less than the 0.8 bar of ten psi for each thousand rpm; its aluminium housing opens the bearings as it warms. Judged by this build’s own target.',
-    )
-    expect(lowByDesign(flat, target(1e5), 0.8e5, p)).toBeUndefined()
+    expect(lowByDesign(flat, target(0.5e5), 0.8e5)).toEqual({
+      target: target(0.5e5),
+      rule: 0.8e5,
+      reasons: ['aluminium-housing'],
+    })
+    expect(lowByDesign(newSheet('inline4', 'x', 'y'), target(0.5e5), 0.8e5)?.reasons).toEqual([])
+    expect(lowByDesign(flat, target(1e5), 0.8e5)).toBeUndefined()
   })
 })

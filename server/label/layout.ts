@@ -1,5 +1,5 @@
 import QRCode from 'qrcode'
-import type { PlugLabel } from '#core/outlook/plugLabel'
+import type { LabelWords } from './words'
 
 /** A label's marks in millimetres from its upper left corner: drawn alike as SVG and as PDF. */
 export interface Drawn {
@@ -19,7 +19,7 @@ const CODE = 28
 const CHARACTER = 0.55
 
 /** Lays a plug's label out beside a QR code of an address. */
-export function layLabel({ title, engine, lines }: PlugLabel, address: string): Drawn {
+export function layLabel({ title, engine, lines }: LabelWords, address: string): Drawn {
   const { modules } = QRCode.create(address, { errorCorrectionLevel: 'M' })
   // The code's quiet zone of four modules is white paper.
   const side = CODE / (modules.size + 8)

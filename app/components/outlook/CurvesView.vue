@@ -2,7 +2,7 @@
 import { START_POINTS } from '#core/parts/firstStart'
 import { pointMoment } from '#core/start/verdict'
 import type { StateOutlook } from '#core/outlook/outlook'
-import { pointReason } from '#core/start/words'
+import { pointReason } from '~/words/start'
 
 /** Pressure over speed at three temperatures, and each state in a sentence. */
 const PressureChart = defineAsyncComponent(() => import('~/components/outlook/PressureChart.vue'))

@@ -5,6 +5,7 @@ import { primeCeiling } from '#core/parts/priming'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'
 import type { RunSetUp } from '#core/run/schema'
 import { clockOf, primeSeen, turnedSpans } from '~/composables/usePrime'
+import { type Coming, primeWords } from '~/words/prime'
 
 /** A prime as it goes: gauge against what it should do, an early word when it departs, the circuit as it fills, the crank by degrees. */
 const build = useBuild()
@@ -103,41 +104,26 @@ watch(
 )
 
 const p = (value: number) => units.say(value, 'pressure', units.fine)
-const sentence = computed(() => {
-  const { code, by } = word.value ?? { code: 'going-well', by: 0 }
-  switch (code) {
-    case 'late-pad':
-      return `Oil should have been at the pad ${Math.round(by)} s ago: stop, look at pickup and pump.`
-    case 'late-gauge':
-      return seen.value.pad === undefined
-        ? `The gauge should have moved ${Math.round(by)} s ago: stop, look at pickup, pump and filter.`
-        : `Oil came to the pad, but the gauge should have moved ${Math.round(by)} s ago: stop, look behind the pad.`
-    case 'low':
-      return `${p(seen.value.gauge)} and no more: ${p(by)} under the least to accept.`
-    case 'flickers':
-      return `The needle swings by ${Math.round(100 * by)} percent: air comes with the oil. Look at the pickup’s seal and tube.`
-    case 'gauges-differ':
-      return `The sender says ${p(seen.value.sender ?? 0)}, the gauge ${p(seen.value.gauge)}. Believe the gauge; mend or replace the sender.`
-    case 'not-watching':
-      return by > 0
-        ? `Nothing was read for ${Math.round(by)} s: look at the mechanical gauge, or stop.`
-        : `No prediction: only the limit of ${p(ceiling.value)} and a gauge that does not move are watched. It cannot be called primed.`
-    case 'over-limit':
-      return `${p(ceiling.value + by)}, over the ${p(ceiling.value)} that filter and seals may see. Let go at once; look for a relief valve that sticks shut.`
-    case 'over-band':
-      return `${p(by)} above what the model says: thicker or colder oil than recorded, or a relief valve that sticks. It does not count as primed.`
-    case 'primed':
-      return `${p(seen.value.gauge)} stands. Look at every outlet, then hold a minute longer.`
-    default:
-      if (filterOff.value && padSeen.value && !filterOn.value)
-        return 'Oil runs at the pad: stop, fit the filter with its seal oiled, then go on.'
-      return timeline.value?.run.primed
-        ? seen.value.turned < (timeline.value.gauge?.high ?? 0)
-          ? `Oil at the gauge after ${Math.round(timeline.value.gauge?.low ?? 0)} to ${Math.round(timeline.value.gauge?.high ?? 0)} s of turning.`
-          : 'Rising as it should.'
-        : 'By the model it will not prime like this: be ready to stop.'
-  }
+/** What comes next, where it goes as it should. */
+const coming = computed<Coming>(() => {
+  if (filterOff.value && padSeen.value && !filterOn.value) return { code: 'fit-filter' }
+  if (!timeline.value?.run.primed) return { code: 'will-not-prime' }
+  const { low = 0, high = 0 } = timeline.value.gauge ?? {}
+  return seen.value.turned < high ? { code: 'gauge-after', from: low, to: high } : { code: 'rising' }
 })
+const sentence = computed(() =>
+  primeWords(
+    word.value ?? { code: 'going-well', by: 0 },
+    {
+      gauge: seen.value.gauge,
+      sender: seen.value.sender,
+      oilAtPad: seen.value.pad !== undefined,
+      ceiling: ceiling.value,
+      coming: coming.value,
+    },
+    p,
+  ),
+)
 /** How full every node is: seen by somebody or the rig, else by the model for so many seconds of turning. */
 const full = computed(() => {
   const map = new Map<string, number>()

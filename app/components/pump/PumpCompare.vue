@@ -3,6 +3,7 @@ import { pumpDisplacement } from '#core/parts/pumpReadings'
 import { type CandidatePump, STIFFER } from '#core/outlook/pumps'
 import { STATE_LABELS } from '#core/outlook/states'
 import { fitWarnings } from '#core/shelf/pumpFit'
+import { fitWords } from '~/words/pumpFit'
 import type { ShelfItem } from '#core/shelf/schema'
 import { clearPatch, shelfPatch } from '~/composables/shelfPatch'
 import { STATE_NAMES } from '#core/targets/targets'
@@ -42,7 +43,9 @@ const columns = computed(
         ...each,
         stiffer: each.id === STIFFER,
         item,
-        warnings: item ? fitWarnings(build.sheet!, item) : [],
+        warnings: (item ? fitWarnings(build.sheet!, item) : []).map((each) =>
+          fitWords(each, (value) => units.say(value, 'length')),
+        ),
         share: item ? shelf.shareOf(build.id, item.id) : undefined,
       }
     }) ?? [],

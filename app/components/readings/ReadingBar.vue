@@ -2,7 +2,6 @@
 import { ask } from '~/sync/ask'
 import { quantityAt } from '#core/engine/values'
 import { spreadOf } from '#core/bearing/survey'
-import type { Entry } from '#core/record/entry'
 import type { Reading } from '#core/record/schema'
 import { shrinkPhoto } from '~/composables/photo'
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { impossible } from '#core/record/bounds'
+import { impossibleWords } from '~/words/impossible'
 import { quantityAt } from '#core/engine/values'
 import { type Doubt, doubtOf } from '#core/engine/plausible'
 import { standInOf } from '#core/engine/standIn'
@@ -91,10 +92,9 @@ function check(): { value: number; repeats?: number[] } | undefined {
     .map((value) => impossible(quantity.value, value))
     .find((each) => each !== undefined)
   if (never)
-    return void (problem.value =
-      parsed.value <= 0
-        ? `${quantity.value.label}: ${never.replace(/;.*/, '')}.`
-        : `${quantity.value.label} cannot be ${text.value.trim()}: look at the unit and the decimal.`)
+    return void (problem.value = impossibleWords(never, quantity.value.label, text.value.trim(), (value) =>
+      units.say(value, quantity.value.dimension),
+    ))
   const found = doubtOf(build.sheet!, name, parsed.value)
   if (found) return void (doubt.value = { ...found, value: parsed.value, repeats: parsed.repeats })
   return parsed

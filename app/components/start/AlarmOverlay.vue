@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STOP_TITLES, stopReason } from '#core/start/words'
+import { STOP_TITLES, stopReason } from '~/words/start'
 import { type ShopNews, useNews } from '~/stores/news'
 
 /** A start that the server's watch has called off, over whatever page is open in this shop; the board that shows the run shows it itself. */

@@ -3,7 +3,7 @@ import { START_POINTS } from '#core/parts/firstStart'
 import type { RigAction } from '#core/run/actions'
 import { POINT_NAMES, type PointName } from '#core/start/points'
 import { seenIn } from '#core/start/suspects'
-import { BLIND_WORDS, STOP_TITLES, stopReason, WATCH_WORDS } from '#core/start/words'
+import { BLIND_WORDS, STOP_TITLES, stopReason, WATCH_WORDS } from '~/words/start'
 import type { BlindReason, WatchCode } from '#core/start/watchTypes'
 
 /** The start across the shop: one word, the pressure now, what is left of the deadline; and when a rule is broken, STOP over everything, with sound and reason. */

@@ -5,7 +5,8 @@ import { observationsOf, type Observation } from '#core/start/calibrate'
 import type { PointName } from '#core/start/points'
 import { judgeFirstPressure, pointMoment } from '#core/start/verdict'
 import { perThousand } from '#core/targets/targets'
-import { lowByDesign, pointReason } from '#core/start/words'
+import { lowByDesign } from '#core/start/lowByDesign'
+import { designWords, pointReason } from '~/words/start'
 import { worstOf } from '#core/progress/progress'
 
 /** Steady readings, each judged by its target and by what this engine should show; what they say of the engine. */
@@ -24,7 +25,7 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
 const design = computed(() => {
   const idle = points.value?.find(({ name }) => name === 'idleHot')?.judged
   return idle && idle.against === 'inside'
-    ? lowByDesign(build.sheet!, idle.target, perThousand(pointMoment(build.sheet!, 'idleHot').speed), p)
+    ? lowByDesign(build.sheet!, idle.target, perThousand(pointMoment(build.sheet!, 'idleHot').speed))
     : undefined
 })
 /** Of a simulated run its own points, the last of each name; else what is written down. */
@@ -102,7 +103,7 @@ const asked = useSettled(() => observations.value, 300)
           {{ pointReason(point.judged, p) }}</JudgementLine
         ></template
       >
-      <p v-if="design" class="quiet design">{{ design }}</p>
+      <p v-if="design" class="quiet design">{{ designWords(design, p) }}</p>
     </section>
     <section v-if="simulated.length > 0">
       <p class="simulated">From a simulated run: nothing of it is written down as this engine’s.</p>

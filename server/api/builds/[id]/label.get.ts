@@ -5,6 +5,7 @@ import { getHouse } from '../../../data/house'
 import { layLabel } from '../../../label/layout'
 import { labelPdf } from '../../../label/pdf'
 import { labelSvg } from '../../../label/svg'
+import { labelWords } from '../../../label/words'
 
 const Query = z.object({
   valve: z.enum(['relief', 'relief2']).default('relief'),
@@ -20,7 +21,7 @@ export default defineEventHandler(async (event) => {
       problems: [{ path: 'valve', message: 'is not in this layout' }],
     })
   const { house } = await getHouse(requireDatabase())
-  const label = plugLabel(sheet, valve, UNIT_CHOICES[house.units])
+  const label = labelWords(plugLabel(sheet, valve), UNIT_CHOICES[house.units])
   const drawn = layLabel(label, `${networkAddress(event)}/build/${id}/relief`)
   setResponseHeader(event, 'cache-control', 'no-store')
   if (form === 'svg') {

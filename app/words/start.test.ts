@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { newSheet } from '../record/layouts'
-import type { PointVerdict } from './verdict'
-import { HARD_LIMIT, judgeFirstPressure } from './verdict'
-import { pointReason, STOP_TITLES, stopReason } from './words'
+import { newSheet } from '#core/record/layouts'
+import { HARD_LIMIT, judgeFirstPressure, type PointVerdict } from '#core/start/verdict'
+import { designWords, pointReason, STOP_TITLES, stopReason } from './start'
 
 const bar = (pressure: number) => `${(pressure / 1e5).toFixed(1)} bar`
 const point = (more: Partial<PointVerdict>): PointVerdict => ({
@@ -61,5 +60,15 @@ describe('seconds to first pressure', () => {
     expect(judgeFirstPressure(strict, 5.9)).toBe('pass')
     expect(judgeFirstPressure(strict, 6.1)).toBe('watch')
     expect(judgeFirstPressure(strict, HARD_LIMIT + 0.1)).toBe('stop')
+  })
+})
+
+describe('a hot idle that is low by design', () => {
+  const target = { least: 0.5e5, most: 6e5, school: 'maker' as const, reason: 'the maker’s limit for this engine' }
+  it('is explained by what the layout does, with both figures', () => {
+    expect(designWords({ target, rule: 0.8e5, reasons: ['aluminium-housing', 'full-grooves'] }, bar)).toBe(
+      'Low by design: the maker’s limit for this engine asks for 0.5 bar at idle, less than the 0.8 bar of ten psi for each thousand rpm; its aluminium housing opens the bearings as it warms, its full-circle grooves let more oil past. Judged by this build’s own target.',
+    )
+    expect(designWords({ target, rule: 0.8e5, reasons: [] }, bar)).toContain('thousand rpm. Judged')
   })
 })

@@ -1,7 +1,6 @@
-import type { Layout, Sheet } from '../record/schema'
-import type { Target } from '../targets/targets'
-import type { BlindReason, StopCode, WatchCode } from './watchTypes'
-import type { PointVerdict } from './verdict'
+import type { DesignReason, LowByDesign } from '#core/start/lowByDesign'
+import type { PointVerdict } from '#core/start/verdict'
+import type { BlindReason, StopCode, WatchCode } from '#core/start/watchTypes'
 
 /** A figure said in the builder's units. */
 type Say = (pressure: number) => string
@@ -67,13 +66,14 @@ export function pointReason({ reading, target, expected, against, prediction }: 
   return `In its target from ${p(target.least)}, ${target.reason}. ${said}, and the reading agrees.`
 }
 
-/** Why a hot idle can be low and right: what this layout does by design, where the target is under ten psi for each thousand rpm. */
-export function lowByDesign(sheet: Pick<Sheet, 'layout'>, target: Target, rule: number, p: Say): string | undefined {
-  if (target.least >= rule) return undefined
-  const why: string[] = []
-  const { layout }: { layout: Layout } = sheet
-  if (layout.housing === 'aluminium') why.push('its aluminium housing opens the bearings as it warms')
-  if (layout.kind === 'opposed' || layout.kind === 'single') why.push('few bearings draw on a small pump')
-  if (layout.mainGroove === 360) why.push('its full-circle grooves let more oil past')
-  return `Low by design: ${target.reason} asks for ${p(target.least)} at idle, less than the ${p(rule)} of ten psi for each thousand rpm${why.length > 0 ? `; ${why.join(', ')}` : ''}. Judged by this build’s own target.`
+const BY_DESIGN: Record<DesignReason, string> = {
+  'aluminium-housing': 'its aluminium housing opens the bearings as it warms',
+  'few-bearings': 'few bearings draw on a small pump',
+  'full-grooves': 'its full-circle grooves let more oil past',
+}
+
+/** Why a hot idle can be low and right. */
+export function designWords({ target, rule, reasons }: LowByDesign, p: Say): string {
+  const because = reasons.map((reason) => BY_DESIGN[reason]).join(', ')
+  return `Low by design: ${target.reason} asks for ${p(target.least)} at idle, less than the ${p(rule)} of ten psi for each thousand rpm${because && `; ${because}`}. Judged by this build’s own target.`
 }

@@ -1,0 +1,26 @@
+import type { Sheet } from '../record/schema'
+import type { Target } from '../targets/targets'
+
+/** What in a layout makes a low hot idle a design and no fault. */
+export type DesignReason = 'aluminium-housing' | 'few-bearings' | 'full-grooves'
+
+export interface LowByDesign {
+  target: Target
+  /** What ten psi for each thousand rpm would ask for, Pa. */
+  rule: number
+  reasons: DesignReason[]
+}
+
+/**
+ * Whether a hot idle may be low and right: this build's own target asks for less than `rule` does. Undefined where it does not.
+ *
+ * @param rule pressure that ten psi for each thousand rpm asks for at idle, Pa
+ */
+export function lowByDesign({ layout }: Pick<Sheet, 'layout'>, target: Target, rule: number): LowByDesign | undefined {
+  if (target.least >= rule) return undefined
+  const reasons: DesignReason[] = []
+  if (layout.housing === 'aluminium') reasons.push('aluminium-housing')
+  if (layout.kind === 'opposed' || layout.kind === 'single') reasons.push('few-bearings')
+  if (layout.mainGroove === 360) reasons.push('full-grooves')
+  return { target, rule, reasons }
+}

@@ -1,0 +1,90 @@
+import { BLIND_WORDS } from '~/words/start'
+import type { RigAction } from '#core/run/actions'
+import type { BlindReason, WatchCode } from '#core/start/watchTypes'
+
+/** What the board of a running start shows: its phase and word, what is not watched, how old the last reading is. */
+export function useStartBoard() {
+  const run = useRun()
+  const watched = useStartWatch()
+  const { seen, stop: called, said, voided, modelled } = watched
+  /** Read in afterwards there is nothing to stop any more: what a rule says is said, not shouted. */
+  const after = computed(() => run.ended || run.run?.setup.source === 'file')
+  const stop = computed(() => (after.value ? undefined : called.value))
+  const broken = computed(() => (after.value ? seen.value?.stop : undefined))
+  const acknowledged = computed(() => run.events.some(({ kind }) => kind === 'stop'))
+  const shouting = computed(() => stop.value !== undefined && !acknowledged.value)
+  const last = computed(() => run.samples[run.samples.length - 1])
+  const speed = computed(() => last.value?.speed ?? said(last.value?.time ?? run.now()).speed)
+  /** The oil as it is wired, or as it was typed a moment ago; undefined when nobody knows. */
+  const temperature = computed(() => last.value?.temperature ?? said(last.value?.time ?? run.now()).temperature)
+  /** Reasons by the watch itself; before its first reading, whether it has a model at all. */
+  const reasons = computed<BlindReason[]>(() => seen.value?.blind ?? (modelled.value ? [] : ['no-prediction']))
+  /** What is not watched, loudly: after a reload, until everything that was read is here again; and whatever the watch itself says. */
+  const blind = computed(() =>
+    after.value || !run.run
+      ? []
+      : run.refused
+        ? [`The server did not take this run: ${run.refused} Nothing of it is kept. Leave it and begin again.`]
+        : !run.ready
+          ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.']
+          : reasons.value.map((reason) =>
+              reason === 'no-prediction' && voided.value
+                ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}`
+                : BLIND_WORDS[reason],
+            ),
+  )
+  /** Nothing at all is watched. */
+  const dark = computed(
+    () =>
+      !after.value &&
+      (!run.ready ||
+        run.refused !== undefined ||
+        reasons.value.some((reason) => reason === 'no-readings' || reason === 'clock')),
+  )
+  /** Seconds since the last reading, where that is long ago: what it read then is not what the gauge reads now. */
+  const read = computed(() => run.samples.findLast((each) => each.pressure !== undefined || each.gauge !== undefined))
+  const old = computed(() =>
+    !run.ended && seen.value && read.value && reasons.value.includes('no-readings')
+      ? Math.max(0, Math.round(seen.value.time - read.value.time))
+      : undefined,
+  )
+  const warning = computed<WatchCode | undefined>(() => seen.value?.watches.find((code) => code !== 'not-watching'))
+  const done = computed(
+    () => run.events.filter(({ kind }) => kind === 'act').at(-1)?.data.action as RigAction | undefined,
+  )
+  const phase = computed(() =>
+    run.ended
+      ? 'over'
+      : shouting.value || (stop.value && acknowledged.value)
+        ? 'stopped'
+        : (seen.value?.phase ?? 'rest'),
+  )
+  const word = computed(() => {
+    if (phase.value === 'over') return run.run?.outcome ?? 'Over'
+    if (dark.value) return 'Not watching'
+    if (seen.value?.countdown !== undefined) return `${Math.ceil(seen.value.countdown)}`
+    if (phase.value === 'running') return blind.value.length > 0 ? 'Runs, watched in part' : 'Runs'
+    return phase.value === 'cranking' ? 'Cranking' : blind.value.length > 0 ? 'Watching in part' : 'GO'
+  })
+  return {
+    ...watched,
+    after,
+    stop,
+    broken,
+    acknowledged,
+    shouting,
+    last,
+    speed,
+    temperature,
+    reasons,
+    blind,
+    read,
+    old,
+    warning,
+    done,
+    phase,
+    word,
+  }
+}
+
+export type Board = ReturnType<typeof useStartBoard>

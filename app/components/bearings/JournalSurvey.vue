@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { PLACES } from '#core/parts/bearingReadings'
+import type { BearingRecord } from '#core/parts/clearances'
+
+/** Journal and bore in two planes at three angles, and the shape they come to. */
+const { reading, record } = defineProps<{ reading: string; record: BearingRecord }>()
+const units = useUnits()
+const gap = (value: number) => units.show(value, 'clearance')
+
+/** Grid of readings: first the vertical one in front, then the other places. */
+const GRID = [
+  ['', 'rear'],
+  ['left', 'rearLeft'],
+  ['right', 'rearRight'],
+] as const
+const ANGLES = ['vertical', '60° left', '60° right']
+const name = (side: string, place: string) => `${reading}.${side}${place ? `.${place}` : ''}`
+
+const shape = computed(() => record.shape)
+const SHAPES = [
+  ['Taper', 'taper'],
+  ['Out of round', 'outOfRound'],
+  ['Wider at the parting line', 'eccentricity'],
+] as const
+</script>
+
+<template>
+  <div class="survey">
+    <table class="grid">
+      <thead>
+        <tr>
+          <th scope="col"><span class="hidden-but-read">Angle</span></th>
+          <th scope="col">journal, front</th>
+          <th scope="col">rear</th>
+          <th scope="col">bore, front</th>
+          <th scope="col">rear</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(places, i) in GRID" :key="i">
+          <th scope="row">{{ ANGLES[i] }}</th>
+          <template v-for="side in ['journal', 'bore']" :key="side"
+            ><td v-for="at in places" :key="at">
+              <ReadingInput
+                :name="name(side, at)"
+                run="survey"
+                :column="`${side}.${at ? PLACES.findIndex(([own]) => own === at) : 'first'}`"
+              /></td
+          ></template>
+        </tr>
+      </tbody>
+    </table>
+    <div>
+      <dl v-if="shape" class="shape">
+        <dt class="quiet">&nbsp;</dt>
+        <dd class="quiet">journal</dd>
+        <dd class="quiet">bore</dd>
+        <template v-for="[words, field] in SHAPES" :key="field"
+          ><dt>{{ words }}</dt>
+          <dd class="mono">{{ shape.journal[field] === undefined ? '·' : gap(shape.journal[field]!) }}</dd>
+          <dd class="mono">{{ shape.bore[field] === undefined ? '·' : gap(shape.bore[field]!) }}</dd></template
+        >
+      </dl>
+      <p class="quiet">
+        {{
+          shape && shape.planes.length > 1
+            ? `Tightest in the ${shape.planes[0] < shape.planes[1] ? 'front' : 'rear'} plane, ${units.say(Math.min(...shape.planes), 'clearance')}. `
+            : ''
+        }}Vertical readings judge; the sides tell the shape. Shells are wider toward the parting line by design.
+      </p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.grid {
+  width: 100%;
+  border-collapse: collapse;
+}
+.grid th {
+  font-weight: 400;
+  color: var(--quiet);
+  text-align: right;
+  padding-right: 8px;
+  white-space: nowrap;
+}
+.grid th:first-child {
+  text-align: left;
+}
+.grid td {
+  text-align: right;
+}
+.grid tr {
+  border-top: 1px solid var(--rule);
+}
+.grid thead tr {
+  border: 0;
+}
+.grid :deep(input) {
+  width: 86px;
+  padding-inline: 4px;
+  font-size: 17px;
+}
+.survey {
+  display: grid;
+  grid-template-columns: auto minmax(200px, 1fr);
+  gap: 8px 30px;
+  align-items: start;
+  padding-bottom: 10px;
+}
+.shape {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  gap: 3px 20px;
+  margin: 8px 0 0;
+  border-top: 1px solid var(--rule);
+  padding-top: 6px;
+}
+.shape dd {
+  margin: 0;
+  text-align: right;
+  min-width: 60px;
+}
+@media (max-width: 900px) {
+  .survey {
+    grid-template-columns: 1fr;
+  }
+}
+@media (max-width: 760px) {
+  .grid :deep(input) {
+    width: 66px;
+    font-size: 15px;
+  }
+}
+</style>

@@ -1,0 +1,190 @@
+import { recordedOrDefault, requireValue } from '#core/engine/values'
+import { catalogueOf } from '#core/engine/catalogue'
+import { OIL_GRADES } from '#core/oil/grades'
+import type { TriedChange, TriedOutlook } from '#core/outlook/tried'
+import type { ReadingKey } from '#core/parts/list'
+import type { ShelfItem } from '#core/shelf/schema'
+import { sessionRead, sessionWrite } from '~/sync/browserStorage'
+
+/** A set-up that is tried: parts by their id on the shelf (`now`: as it is), and what differs from the record, SI. */
+export interface TriedDraft {
+  name: string
+  spring: string
+  oil: string
+  pump: string
+  shims?: number
+  mains: number
+  rods: number
+  readings: Record<string, number>
+}
+
+export const MOST_TRIED = 4
+/** Of what is recorded, then of each set-up. */
+export const TRIED_COLOURS = ['var(--ink)', 'var(--petrol)', 'var(--oil)', 'var(--stop)', 'var(--pass)']
+const MICRON = 1e-6
+const LETTERS = ['A', 'B', 'C', 'D']
+const blank = (name: string): TriedDraft => ({
+  name,
+  spring: 'now',
+  oil: 'now',
+  pump: 'now',
+  mains: 0,
+  rods: 0,
+  readings: {},
+})
+
+/** A bench copy of the build: set-ups side by side, kept for this tab, each with what the model says of it. Nothing of it touches the record. */
+export function useTried() {
+  const build = useBuild()
+  const shelf = useShelf()
+  const key = `uldo.try.2.${build.id}`
+  const drafts = ref<TriedDraft[]>(JSON.parse(sessionRead(key)) ?? [blank('A')])
+  watch(drafts, (now) => sessionWrite(key, JSON.stringify(now)), { deep: true })
+  const add = () =>
+    drafts.value.push({
+      ...(JSON.parse(JSON.stringify(drafts.value.at(-1))) as TriedDraft),
+      name: LETTERS.find((letter) => !drafts.value.some(({ name }) => name === letter))!,
+    })
+
+  const itemOf = (id: string) => shelf.items.find((item) => item.id === id)
+  const figure = (item: ShelfItem, name: string) => shelf.figure(item, name)!
+  function changeOf(draft: TriedDraft): TriedChange {
+    const [spring, pump, oilItem] = [draft.spring, draft.pump, draft.oil].map(itemOf)
+    const grade = OIL_GRADES.find(({ name }) => name === draft.oil)
+    return {
+      ...(spring
+        ? {
+            spring: {
+              springRate: figure(spring, 'springRate'),
+              freeLength: figure(spring, 'freeLength'),
+              solidLength: shelf.figure(spring, 'solidLength'),
+            },
+          }
+        : {}),
+      ...(pump
+        ? {
+            pump: {
+              displacement: figure(pump, 'displacement'),
+              rotorDiameter: figure(pump, 'rotorDiameter'),
+              rotorLength: figure(pump, 'rotorLength'),
+              endClearance: figure(pump, 'endClearance'),
+              tipClearance: figure(pump, 'tipClearance'),
+            },
+          }
+        : {}),
+      ...(oilItem
+        ? {
+            oil: {
+              kv40: figure(oilItem, 'kv40'),
+              kv100: figure(oilItem, 'kv100'),
+              density15: figure(oilItem, 'density15'),
+              highShear150: 1e-3 * figure(oilItem, 'highShear150'),
+              pumpingLimit: figure(oilItem, 'pumpingLimit'),
+            },
+          }
+        : grade
+          ? { oil: grade }
+          : {}),
+      shims: draft.shims,
+      mains: draft.mains,
+      rods: draft.rods,
+      readings: { ...draft.readings },
+    }
+  }
+  const { value: answers } = useAnswer(
+    async (model) => {
+      const sheet = build.sheet
+      if (!sheet) return undefined
+      const list: TriedOutlook[] = []
+      for (const change of [{}, ...drafts.value.map(changeOf)])
+        list.push(await model.tried(sheet, JSON.parse(JSON.stringify(change)) as TriedChange))
+      return list
+    },
+    () => [build.sheet, JSON.stringify(drafts.value), shelf.items],
+  )
+  const columns = computed(() =>
+    answers.value
+      ? [
+          { name: 'As recorded', found: answers.value[0] },
+          ...drafts.value.flatMap((draft, i) =>
+            answers.value![i + 1] ? [{ name: draft.name, draft, found: answers.value![i + 1] }] : [],
+          ),
+        ]
+      : [],
+  )
+
+  /** Anything else that has a number: what was tried somewhere stands in a row of its own. */
+  const catalogue = computed(() => catalogueOf(build.sheet!.layout).quantities)
+  const triable = computed(() =>
+    [...catalogue.value.values()].filter(
+      ({ key, fallback, station, planned, view, part }) =>
+        fallback !== undefined &&
+        !planned &&
+        !['prime', 'start'].includes(station) &&
+        view !== 'bench' &&
+        !['main', 'rod'].includes(part ?? '') &&
+        key !== 'relief.shims' &&
+        key !== 'relief2.shims',
+    ),
+  )
+  const extra = ref<string[]>(['pump.endClearance'])
+  const others = computed(() =>
+    [...new Set([...extra.value, ...drafts.value.flatMap(({ readings }) => Object.keys(readings))])].flatMap((key) => {
+      const quantity = catalogue.value.get(key)
+      const value = quantity && recordedOrDefault(build.sheet!, key as ReadingKey)?.value
+      if (!quantity || value === undefined) return []
+      const span =
+        quantity.dimension === 'temperature'
+          ? [value - 40, value + 40]
+          : [0.4 * value, value === 0 ? quantity.plausible[1] : 2 * value]
+      return [
+        {
+          key,
+          label: quantity.label,
+          dimension: quantity.dimension,
+          value,
+          from: Math.max(quantity.plausible[0], span[0]),
+          to: Math.min(quantity.plausible[1], span[1]),
+        },
+      ]
+    }),
+  )
+  const fitting = (kind: 'spring' | 'pump' | 'oil') =>
+    shelf.fitting(kind, build.sheet!.engine).filter((item) => item.count > item.reserved)
+  const options = (kind: 'spring' | 'pump' | 'oil') => [
+    { value: 'now', words: 'as it is' },
+    ...fitting(kind).map(({ id, label }) => ({ value: id, words: label })),
+    ...(kind === 'oil' ? OIL_GRADES.map(({ name }) => ({ value: name, words: name })) : []),
+  ]
+  const sliders = computed(() => [
+    {
+      field: 'mains' as const,
+      label: 'Mains looser by',
+      from: -30 * MICRON,
+      to: 30 * MICRON,
+      step: MICRON,
+      dimension: 'clearance' as const,
+    },
+    {
+      field: 'rods' as const,
+      label: 'Rods looser by',
+      from: -30 * MICRON,
+      to: 30 * MICRON,
+      step: MICRON,
+      dimension: 'clearance' as const,
+    },
+    {
+      field: 'shims' as const,
+      label: 'Shims',
+      from: 0,
+      to: 5e-3,
+      step: 5e-5,
+      dimension: 'length' as const,
+      now: requireValue(build.sheet!, 'relief.shims').value,
+    },
+  ])
+  const price = (draft: TriedDraft) =>
+    [draft.spring, draft.pump, draft.oil].map(itemOf).reduce((sum, item) => sum + (item?.price ?? 0), 0)
+
+  return { drafts, add, columns, itemOf, changeOf, sliders, triable, extra, others, options, price }
+}

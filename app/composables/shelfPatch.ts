@@ -3,6 +3,8 @@ import type { ValveName } from '#core/parts/reliefReadings'
 import type { Operation } from 'fast-json-patch'
 import type { Reading, Sheet } from '#core/record/schema'
 import type { OilFigures } from '#core/oil/blend'
+import { numberOf } from '#core/shelf/fields'
+import type { ShelfItem } from '#core/shelf/schema'
 
 /** Patch that writes figures of something taken off the shelf as readings, with what it was; a figure that is not known writes nothing. */
 export function shelfPatch(figures: Record<string, number | undefined>, note: string): Operation[] {
@@ -56,4 +58,35 @@ export const SPRING_FIELDS = [
   'coilDiameter',
   'coils',
   'solidLength',
+]
+
+/** Figures of a spring, of a whole valve and of a pump that a record has a place for. */
+const OF_SPRING = ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter']
+const OF_VALVE = ['plungerDiameter', 'springRate', 'freeLength', 'installedLength', 'reach', 'thread']
+const OF_PUMP = ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance', 'driveLength']
+
+const figuresPatch = (part: string, { properties, label }: ShelfItem, fields: string[]) =>
+  shelfPatch(Object.fromEntries(fields.map((field) => [`${part}.${field}`, numberOf(properties, field)])), label)
+const withoutOld = (sheet: Sheet, valve: ValveName, fields: string[]) => [
+  ...clearPatch(
+    sheet,
+    fields.map((field) => `${valve}.${field}`),
+  ),
+  ...unfitPatch(sheet, valve),
+]
+
+/** Patch that puts another spring behind a plug: what the bench and the wire said of the old one goes. */
+export const springPatch = (sheet: Sheet, valve: ValveName, item: ShelfItem): Operation[] => [
+  ...withoutOld(sheet, valve, SPRING_FIELDS),
+  ...figuresPatch(valve, item, OF_SPRING),
+]
+/** Patch that fits another whole valve: what was measured of the one before goes, its shims too. */
+export const valvePatch = (sheet: Sheet, valve: ValveName, item: ShelfItem): Operation[] => [
+  ...withoutOld(sheet, valve, [...SPRING_FIELDS, 'shims']),
+  ...figuresPatch(valve, item, OF_VALVE),
+]
+/** Patch that fits another pump: the old gears' centre distance goes. */
+export const pumpPatch = (sheet: Sheet, item: ShelfItem): Operation[] => [
+  ...clearPatch(sheet, ['pump.centres']),
+  ...figuresPatch('pump', item, OF_PUMP),
 ]

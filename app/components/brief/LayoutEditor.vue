@@ -2,6 +2,7 @@
 import { evenFeed, checkLayout, relayout } from '#core/engine/relayout'
 import { PRESETS } from '#core/record/layouts'
 import type { Layout } from '#core/record/schema'
+import { CHOICES, COUNTS, KINDS, SWITCHES } from './layoutFields'
 
 /** A layout for what no preset fits: counts, which main feeds which rod, what hangs on the circuit; kept for the next engine if wanted. */
 const emit = defineEmits<{ close: [] }>()
@@ -9,122 +10,6 @@ const build = useBuild()
 const shop = useShop()
 const draft = reactive<Layout>(copy(build.sheet!.layout))
 const counts = reactive<Record<string, string>>({})
-const COUNTS: [field: CountField, title: string][] = [
-  ['cylinders', 'Cylinders'],
-  ['mains', 'Mains'],
-  ['camBearings', 'Cam bearings'],
-  ['lifterCount', 'Lifters'],
-  ['pistonJets', 'Piston jets'],
-  ['headCams', 'Overhead cams'],
-  ['headCamJournals', 'Bearings of each overhead cam'],
-  ['lashAdjusters', 'Lash adjusters in the heads'],
-]
-type CountField =
-  | 'cylinders'
-  | 'mains'
-  | 'camBearings'
-  | 'lifterCount'
-  | 'pistonJets'
-  | 'headCams'
-  | 'headCamJournals'
-  | 'lashAdjusters'
-const KINDS: { value: Layout['kind']; words: string }[] = [
-  { value: 'inline', words: 'inline' },
-  { value: 'v', words: 'V' },
-  { value: 'flat', words: 'flat' },
-  { value: 'opposed', words: 'opposed' },
-  { value: 'single', words: 'single' },
-  { value: 'rotary', words: 'rotary' },
-]
-const CHOICES: [
-  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing' | 'oilLine' | 'oilLineFrom',
-  title: string,
-  options: { value: string; words: string }[],
-][] = [
-  [
-    'lifters',
-    'Lifters are',
-    [
-      { value: 'hydraulic', words: 'hydraulic' },
-      { value: 'solid', words: 'solid' },
-    ],
-  ],
-  [
-    'followers',
-    'Followers',
-    [
-      { value: 'sliding', words: 'sliding' },
-      { value: 'roller', words: 'roller' },
-    ],
-  ],
-  [
-    'pumpKind',
-    'Pump',
-    [
-      { value: 'gear', words: 'gears' },
-      { value: 'gerotor', words: 'gerotor' },
-    ],
-  ],
-  [
-    'pumpDrive',
-    'Driven by',
-    [
-      { value: 'shaft', words: 'a shaft' },
-      { value: 'crank', words: 'the crank' },
-    ],
-  ],
-  [
-    'housing',
-    'Housing',
-    [
-      { value: 'iron', words: 'iron' },
-      { value: 'aluminium', words: 'aluminium' },
-    ],
-  ],
-  [
-    'oilLine',
-    'External oil line',
-    [
-      { value: 'none', words: 'none' },
-      { value: 'head', words: 'to the head' },
-      { value: 'turbo', words: 'to the turbo' },
-    ],
-  ],
-  [
-    'oilLineFrom',
-    'It takes oil from',
-    [
-      { value: 'gallery', words: 'the gallery' },
-      { value: 'filter', words: 'the filter' },
-    ],
-  ],
-]
-const SWITCHES: [
-  field:
-    | 'filter'
-    | 'cooler'
-    | 'galleryRelief'
-    | 'rockerFeed'
-    | 'timingJet'
-    | 'tensioner'
-    | 'turbo'
-    | 'coolerPlugged'
-    | 'drySump'
-    | 'drilledRods',
-  title: string,
-][] = [
-  ['filter', 'Filter with bypass'],
-  ['cooler', 'Oil cooler with bypass'],
-  ['coolerPlugged', 'Cooler gone, its ports plugged'],
-  ['drySump', 'Dry sump, with a tank'],
-  ['galleryRelief', 'Second relief valve at the gallery’s end'],
-  ['rockerFeed', 'Restricted feed to the rockers'],
-  ['timingJet', 'Timing jet'],
-  ['tensioner', 'Chain tensioner'],
-  ['turbo', 'Turbo'],
-  ['drilledRods', 'Rods drilled to the pin'],
-]
-
 /** A plain copy, free of Vue's watching. */
 function copy(layout: Layout): Layout {
   return JSON.parse(JSON.stringify(layout)) as Layout

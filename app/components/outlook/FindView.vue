@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import { proxy } from 'comlink'
-import type { Operation } from 'fast-json-patch'
-import { bearingsOf } from '#core/parts/clearances'
 import { explain } from '#core/finder/explain'
 import { combinationsOf } from '#core/finder/combinations'
 import { offerOf, type Open, type ShelfOffer, takenBy } from '#core/finder/offer'
 import type { FinderProgress, Setup } from '#core/finder/types'
 import { STATE_LABELS } from '#core/outlook/states'
-import { numberOf } from '#core/shelf/fields'
 import { STATE_NAMES } from '#core/targets/targets'
-import { clearPatch, oilPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
+import { setupPatch } from '~/composables/setupPatch'
 
 /** The best set-ups of what lies on the shelf: the chance of meeting all targets against the power that it costs; one is adopted, its parts set aside. */
 const build = useBuild()
@@ -84,92 +81,18 @@ const price = (setup: Setup) => {
     ? parts.reduce((sum, { item, count }) => sum + count * item.price!, 0)
     : undefined
 }
-const plot = computed(() => {
-  const powers = setups.value.map(({ power }) => power)
-  const [low, high] = [Math.min(...powers), Math.max(...powers)]
-  const span = Math.max(high - low, 10)
-  return setups.value.map((setup) => ({
-    setup,
-    x: 60 + ((setup.power - low + 0.05 * span) / (1.1 * span)) * 600,
-    y: 12 + (1 - setup.probability) * 130,
-    power: setup.power,
-  }))
-})
-
 const adopted = ref<Setup>()
 async function adopt(setup: Setup) {
   const shelfOffer = made.value!
   const parts = takenBy(setup, shelfOffer)
   adopted.value = setup
   await build.change(
-    patchOf(setup, shelfOffer),
+    setupPatch(build.sheet!, setup, shelfOffer),
     'Set-up',
     explain(setup),
     parts.map(({ item, count }) => ({ item: item.id, move: 'reserve' as const, count })),
   )
   progress.value = undefined
-}
-function patchOf(setup: Setup, { offer, takes }: ShelfOffer): Operation[] {
-  const sheet = build.sheet!
-  const itemOf = (name?: string) => (name === undefined ? undefined : takes.get(name)?.[0]?.item)
-  const figures = (prefix: string, name: string | undefined, fields: string[]) => {
-    const item = itemOf(name)
-    return item
-      ? shelfPatch(
-          Object.fromEntries(fields.map((field) => [`${prefix}.${field}`, numberOf(item.properties, field)])),
-          item.label,
-        )
-      : []
-  }
-  const oil = offer.oils.find(({ id }) => id === setup.oil)
-  const stack = offer.stacks.find(({ id }) => id === setup.stack)
-  const shells = offer.shells.find(({ id }) => id === setup.shells)
-  return [
-    ...(setup.spring
-      ? [
-          ...clearPatch(
-            sheet,
-            SPRING_FIELDS.map((field) => `relief.${field}`),
-          ),
-          ...unfitPatch(sheet, 'relief'),
-          ...figures('relief', setup.spring, ['springRate', 'freeLength', 'solidLength', 'wire', 'coilDiameter']),
-        ]
-      : []),
-    ...(stack ? shelfPatch({ 'relief.shims': stack.thickness }, stack.id) : []),
-    ...(setup.pump
-      ? [
-          ...clearPatch(sheet, ['pump.centres']),
-          ...figures('pump', setup.pump, [
-            'displacement',
-            'rotorDiameter',
-            'rotorLength',
-            'endClearance',
-            'tipClearance',
-            'driveLength',
-          ]),
-        ]
-      : []),
-    ...(oil
-      ? [
-          ...oilPatch(sheet, oil.figures),
-          { op: 'add' as const, path: '/choices/oil.shelf', value: oil.id.slice(0, 80) },
-        ]
-      : []),
-    ...(shells
-      ? shellPatch(
-          shells.mains !== 0 ? 'main' : 'rod',
-          takes.get(shells.id)!.map(({ item }) => item.label),
-          shells.mains + shells.rods,
-        )
-      : []),
-  ]
-}
-function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: number): Operation[] {
-  return bearingsOf(build.sheet!, set).map(({ number }) => ({
-    op: 'add',
-    path: `/shells/${set}.${number}`,
-    value: { upper, lower, wall: -change, boreAt: build.sheet!.readings[`${set}.${number}.bore`]?.at ?? '' },
-  }))
 }
 </script>
 
@@ -203,35 +126,7 @@ function shellPatch(set: 'main' | 'rod', [upper, lower]: string[], change: numbe
       <b>Adopted.</b> {{ explain(adopted) }} Its parts are set aside on the shelf; one undo takes the change back.
     </p>
     <template v-if="setups.length > 0">
-      <div class="drawing-scroll">
-        <svg
-          class="drawing"
-          viewBox="0 0 700 186"
-          role="img"
-          aria-label="Chance of meeting all targets against drive power"
-        >
-          <path class="thin" d="M 52 12 V 142 H 676" />
-          <path :d="`M 52 ${12 + (1 - wanted / 100) * 130} H 676`" stroke="var(--petrol)" stroke-dasharray="6 4" />
-          <text x="46" y="17" text-anchor="end" class="quiet-text">100</text>
-          <text x="46" y="147" text-anchor="end" class="quiet-text">0</text>
-          <text x="676" y="178" text-anchor="end" class="quiet-text">
-            drive power, working hot; chance of all targets upward, in 100
-          </text>
-          <g v-for="(each, i) in plot" :key="i">
-            <circle
-              :cx="each.x"
-              :cy="each.y"
-              :r="each.setup === best ? 9 : 5.5"
-              :fill="each.setup === best ? 'var(--petrol)' : 'var(--sheet)'"
-              stroke="var(--petrol)"
-              stroke-width="2"
-            />
-            <text v-if="each.setup === best" :x="each.x" y="160" text-anchor="middle" class="figure-text">
-              {{ units.say(each.power, 'power') }}
-            </text>
-          </g>
-        </svg>
-      </div>
+      <FindChart :setups="setups" :best="best" :wanted="wanted" />
       <ol class="setups">
         <li v-for="(setup, i) in shown" :key="i" :class="{ best: setup === best }" :data-setup="i">
           <p>

@@ -5,7 +5,7 @@ import { STATE_LABELS } from '#core/outlook/states'
 import { fitWarnings } from '#core/shelf/pumpFit'
 import { fitWords } from '~/words/pumpFit'
 import type { ShelfItem } from '#core/shelf/schema'
-import { clearPatch, shelfPatch } from '~/composables/shelfPatch'
+import { pumpPatch } from '~/composables/shelfPatch'
 import { STATE_NAMES } from '#core/targets/targets'
 
 /** Pumps from the shelf in this engine: what each buys at hot idle, costs at speed, and whether the suction keeps up. */
@@ -71,13 +71,9 @@ async function fit(item: ShelfItem) {
       ? [{ op: 'add' as const, path: `/choices/pump.${key}`, value: String(item.properties[key]) }]
       : [],
   )
-  const figures = Object.fromEntries(
-    [...FIELDS, 'driveLength'].map((field) => [`pump.${field}`, shelf.figure(item, field)]),
-  )
   await build.change(
     [
-      ...clearPatch(build.sheet!, ['pump.centres']),
-      ...shelfPatch(figures, item.label),
+      ...pumpPatch(build.sheet!, item),
       ...words,
       { op: 'add', path: '/choices/pump.fitted', value: item.label.slice(0, 80) },
     ],

@@ -2,7 +2,7 @@
 import type { ValveName } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
 import { valveFit } from '#core/parts/reliefFit'
-import { clearPatch, shelfPatch, SPRING_FIELDS, unfitPatch } from '~/composables/shelfPatch'
+import { valvePatch } from '~/composables/shelfPatch'
 
 /** Whether valve and housing are of one generation: nose and seat, thread and tapping, seals, torque. */
 const { valve } = defineProps<{ valve: ValveName }>()
@@ -28,25 +28,9 @@ const valves = computed(() => shelf.fitting('relief', build.sheet!.engine))
 async function take(id: string) {
   const item = valves.value.find((each) => each.id === id)
   if (!item) return
-  const figures = Object.fromEntries(
-    ['plungerDiameter', 'springRate', 'freeLength', 'installedLength', 'reach', 'thread'].map((field) => [
-      `${valve}.${field}`,
-      shelf.figure(item, field),
-    ]),
-  )
-  await build.change(
-    [
-      ...clearPatch(
-        build.sheet!,
-        [...SPRING_FIELDS, 'shims'].map((field) => `${valve}.${field}`),
-      ),
-      ...unfitPatch(build.sheet!, valve),
-      ...shelfPatch(figures, item.label),
-    ],
-    `Relief valve ${item.label}`,
-    'taken from the shelf',
-    [{ item: id, move: 'take', count: 1 }],
-  )
+  await build.change(valvePatch(build.sheet!, valve, item), `Relief valve ${item.label}`, 'taken from the shelf', [
+    { item: id, move: 'take', count: 1 },
+  ])
 }
 const measured = computed(() => ['reach', 'seatDepth'].every((field) => build.sheet!.readings[`${valve}.${field}`]))
 </script>

@@ -32,7 +32,14 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
       'no-undef': 'off',
       '@typescript-eslint/no-non-null-assertion': 'off',
+      // A file over this is two things.
+      'max-lines': ['error', { max: 250, skipBlankLines: true, skipComments: true }],
     },
+  },
+  // A station's whole work in a browser, a machine's whole range of cases.
+  {
+    files: ['**/*.{test,spec}.ts'],
+    rules: { 'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }] },
   },
   prettier,
 )

@@ -3,7 +3,8 @@ import { checkFluid, checkNetwork } from './check'
 import { prepareElimination } from './factor'
 import { EMPTY } from '../pump/fill'
 import { prepareLaws } from './laws'
-import { CircuitError, type Fluid, type Network } from './types'
+import { CircuitError, type Fluid, type Network, type PreparedCircuit, type Solution } from './types'
+import { unsettled } from './unsettled'
 
 const GRAVITY = 9.80665
 /** Imbalance of a node over what passes through it: aimed at, and at most accepted. */
@@ -20,29 +21,6 @@ const AT_REST = 1e-14
 const NOTHING = 1e-18
 /** The solution is first balanced to the busiest nodes' scale, then to each node's own. */
 const FLOORS = [1e-3, 1e-6, 0]
-
-export interface Solution {
-  iterations: number
-  /** Largest imbalance of a node over what passes through it. */
-  residual: number
-}
-
-/** A circuit made ready to be solved many times; elements' numbers may be changed between solves, their joints not. */
-export interface PreparedCircuit {
-  network: Network
-  /** Gauge pressure of each node, Pa, in the network's order: the last solution, and the next one's start. */
-  pressures: Float64Array
-  /** Flow of each element from → to, m³/s, in the network's order. */
-  flows: Float64Array
-  /**
-   * Finds the pressures at which every node's flows balance, to 10⁻¹⁰ of what passes through it, or to `aim` where less will do.
-   * Throws CircuitError naming the element that will not settle.
-   */
-  solve: (fluid: Fluid, aim?: number) => Solution
-  /** Forgets the last solution, so that the next solve starts cold. */
-  reset: () => void
-  indexOf: (node: string) => number
-}
 
 /**
  * Prepares the solution of any graph of nodes and elements: damped Newton on the node pressures.
@@ -179,7 +157,7 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
         return { iterations: spent, residual: found.residual }
     }
     weigh(0)
-    throw new CircuitError(unsettled(worst().row), 'does not settle')
+    throw new CircuitError(unsettled(worst().row, network, rowFroms, rowTos, flows), 'does not settle')
   }
 
   /** Newton from the present pressures until balanced, or until it goes no further. */
@@ -262,17 +240,6 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
     }
     weigh(0)
     return worst().residual
-  }
-
-  /** The element with most flow at the node that is furthest from balance. */
-  function unsettled(row: number): string {
-    let found = 0
-    for (let e = 0; e < elements.length; e++) {
-      const touches = rowFroms[e] === row || rowTos[e] === row
-      const holds = rowFroms[found] === row || rowTos[found] === row
-      if (touches && (!holds || Math.abs(flows[e]) > Math.abs(flows[found]))) found = e
-    }
-    return `elements.${found} (${elements[found].id})`
   }
 
   return {

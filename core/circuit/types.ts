@@ -123,3 +123,27 @@ export class CircuitError extends Error {
     this.name = 'CircuitError'
   }
 }
+
+/** How a circuit settled. */
+export interface Solution {
+  iterations: number
+  /** Largest imbalance of a node over what passes through it. */
+  residual: number
+}
+
+/** A circuit made ready to be solved many times; elements' numbers may be changed between solves, their joints not. */
+export interface PreparedCircuit {
+  network: Network
+  /** Gauge pressure of each node, Pa, in the network's order: the last solution, and the next one's start. */
+  pressures: Float64Array
+  /** Flow of each element from → to, m³/s, in the network's order. */
+  flows: Float64Array
+  /**
+   * Finds the pressures at which every node's flows balance, to 10⁻¹⁰ of what passes through it, or to `aim` where less will do.
+   * Throws CircuitError naming the element that will not settle.
+   */
+  solve: (fluid: Fluid, aim?: number) => Solution
+  /** Forgets the last solution, so that the next solve starts cold. */
+  reset: () => void
+  indexOf: (node: string) => number
+}

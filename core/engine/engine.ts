@@ -1,4 +1,5 @@
-import { type PreparedCircuit, prepareCircuit } from '../circuit/solve'
+import { prepareCircuit } from '../circuit/solve'
+import type { PreparedCircuit } from '../circuit/types'
 import type { OilState } from '../oil/oil'
 import { scaleClearances } from '../parts/bearingInputs'
 import { circuitBuilder, type CircuitPlan } from '../parts/circuitBuilder'

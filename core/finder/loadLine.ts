@@ -1,4 +1,4 @@
-import type { PreparedCircuit } from '../circuit/solve'
+import type { PreparedCircuit } from '../circuit/types'
 import type { Fluid, ReliefSpec } from '../circuit/types'
 import { flowStartPressure, type ReliefValve, valveFlow } from '../relief/valve'
 

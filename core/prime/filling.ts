@@ -3,6 +3,7 @@ import { prepareEngine } from '../engine/engine'
 import type { ElementSpec } from '../circuit/types'
 import { slipConductance } from '../pump/slip'
 import { AIR, ATMOSPHERE, OPEN_TO_AIR } from './air'
+import { prepareAllotment } from './allotment'
 import { setForFluid, CLEAR, type Plain, plainOf } from './mixture'
 import { extendForPriming, hoseConductance, type PrimePlan, WIDE } from './circuit'
 import type { Filling, FillingSetUp, Turning } from './types'
@@ -19,8 +20,6 @@ const SOFTNESS = 1e-9
 /** Share of its room at which a node counts as full, and as empty again. */
 const FULL = 0.999
 const EMPTY = 0.5
-/** Most rounds in which the oil of a step is allotted from node to node: more than any circuit is long. */
-const ROUNDS = 100
 /** How firmly a full node with air passing through keeps its level. */
 const RIGHTING = 5
 
@@ -66,6 +65,13 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   const target = Int32Array.from(network.elements, ({ to }) => placeOf.get(to) ?? -1)
   const stored = new Set<ElementSpec>(plan.stores.map(({ spring }) => spring))
   const moving = network.elements.map((element, e) => ({ element, e })).filter(({ element }) => !stored.has(element))
+  const allotment = prepareAllotment(
+    moving.map(({ e }) => e),
+    index,
+    target,
+    network.elements.length,
+    nodes.length,
+  )
   const gaugePlace = circuit.indexOf(engine.plan.gauge)
   const pumpPlace = network.elements.indexOf(pump)
   const inletPlace = placeOf.get('pump inlet')!
@@ -115,15 +121,15 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   function setForMixture(): void {
     for (const { element, e } of moving) {
       const liquid = carriedBy(element, e)
-      if (element.id === 'pickup') dressSuction(e)
-      else if (element.kind === 'pump') dressPump(liquid)
+      if (element.id === 'pickup') setSuction(e)
+      else if (element.kind === 'pump') setPump(liquid)
       else if (element === plan.leak) plan.leak.conductance = leakConductance()
       else if (element !== plan.pad && element !== plan.hose) setForFluid(element, plains[e], liquid, oil)
     }
   }
 
   /** The pump slips by what is in its gaps; air goes through it at its inlet's volume and comes out at its outlet's. */
-  function dressPump(liquid: number): void {
+  function setPump(liquid: number): void {
     pump.slipConductance = liquid * slip.oil + (1 - liquid) * slip.air * OPEN_TO_AIR[packing]
     const squeezed = (ATMOSPHERE + pressures[own[inletPlace]]) / (ATMOSPHERE + Math.max(0, pressures[outletPlace]))
     pump.displacement = values.pump.displacement * (liquid + (1 - liquid) * (liquid > 0.01 ? Math.min(1, squeezed) : 1))
@@ -138,7 +144,7 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   }
 
   /** The suction tube stands as full as its node is: that long a column loses and weighs. */
-  function dressSuction(e: number): void {
+  function setSuction(e: number): void {
     const full = Math.min(1, held[inletPlace] / room[inletPlace])
     suction.length = Math.max(0.02, full) * values.pickup.tubeLength
     suction.diameter = plains[e].diameter
@@ -176,7 +182,6 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
   const rate = new Float64Array(nodes.length)
   const oilIn = new Float64Array(nodes.length)
   const allIn = new Float64Array(nodes.length)
-  const oilOut = new Float64Array(nodes.length)
   /** How fast each node's oil grows, m³/s. */
   function change(): void {
     rate.fill(0)
@@ -195,52 +200,16 @@ export function prepareFilling(setUp: FillingSetUp): Filling {
     }
   }
 
-  /** Oil that each way would carry in this step if every node had it, and the share of it that its upstream has, m³ and 0 to 1. */
-  const wanted = new Float64Array(network.elements.length)
-  const given = new Float64Array(nodes.length)
-  const comes = new Float64Array(nodes.length)
-  const upstream = (e: number) => (flows[e] >= 0 ? index[e] : target[e])
-  const downstream = (e: number) => (flows[e] >= 0 ? target[e] : index[e])
-  /** The share that is there at the upper end of a way; the tank gives no more than is left in it. */
-  function shareAt(element: ElementSpec, e: number): number {
-    const up = upstream(e)
-    if (up >= 0) return given[up]
-    return element === plan.hose && wanted[e] > 0 ? Math.min(1, tankOil / wanted[e]) : 1
-  }
-
-  /**
-   * What each node can give in a step: what it holds and what comes to it meanwhile, which is what those above it can give.
-   * Begun from what they hold, each round gives more and none gives too much; it ends when no share grows.
-   */
-  function allot(seconds: number): void {
-    oilOut.fill(0)
-    for (const { element, e } of moving) {
-      wanted[e] = Math.abs(flows[e]) * carriedBy(element, e) * seconds
-      const up = upstream(e)
-      if (up >= 0) oilOut[up] += wanted[e]
-    }
-    comes.fill(0)
-    for (let growing = true, round = 0; growing && round <= ROUNDS; round++) {
-      growing = false
-      for (let i = 0; i < nodes.length; i++) {
-        const share = oilOut[i] > 0 ? Math.min(1, Math.max(0, held[i] + comes[i]) / oilOut[i]) : 1
-        if (share > given[i] + 1e-12 || round === 0) growing = true
-        given[i] = round === 0 ? share : Math.max(given[i], share)
-      }
-      comes.fill(0)
-      for (const { element, e } of moving) {
-        const down = downstream(e)
-        if (down >= 0) comes[down] += wanted[e] * shareAt(element, e)
-      }
-    }
-  }
-
   /** Enters a step's oil in every node and in the account; nothing gives more than it has. */
   function settle(seconds: number): void {
-    allot(seconds)
+    const carried = (e: number) => Math.abs(flows[e]) * carriedBy(network.elements[e], e) * seconds
+    // The tank gives no more than is left in it.
+    const open = (e: number, wanted: number) =>
+      network.elements[e] === plan.hose && wanted > 0 ? Math.min(1, tankOil / wanted) : 1
+    allotment.allot(flows, carried, held, open)
     for (const { element, e } of moving) {
-      const [up, down] = [upstream(e), downstream(e)]
-      const liquid = shareAt(element, e) * wanted[e]
+      const [up, down] = [allotment.upstream(e), allotment.downstream(e)]
+      const liquid = allotment.carries(e)
       if (liquid === 0) continue
       if (up >= 0) held[up] -= liquid
       if (down >= 0) held[down] += liquid

@@ -52,3 +52,17 @@ export function watchRules(recorded: Sheet): WatchRules {
     falling: ruleOf(sheet, 'start.falling'),
   }
 }
+
+/** Oil temperatures between which the ceiling goes from cold to hot, °C. */
+const COLD_TO_HOT = [40, 80]
+
+/** Ceiling for oil of a temperature, Pa: cold until it warms, hot once it has, between them by the degree; the higher where nobody knows. */
+export function ceilingAt(
+  { ceilingCold, ceilingHot }: Pick<WatchRules, 'ceilingCold' | 'ceilingHot'>,
+  temperature: number | undefined,
+): number {
+  if (temperature === undefined) return Math.max(ceilingCold, ceilingHot)
+  const [cold, warm] = COLD_TO_HOT
+  const hot = Math.min(1, Math.max(0, (temperature - cold) / (warm - cold)))
+  return ceilingCold + hot * (ceilingHot - ceilingCold)
+}

@@ -1,3 +1,4 @@
+import type { Expectation } from './expectation'
 import type { Band } from '../outlook/band'
 
 /** One reading of a run. What is not wired is left out. */
@@ -51,4 +52,17 @@ export interface Assessment {
   watches: WatchCode[]
   /** What is not being watched, and why. */
   blind: BlindReason[]
+}
+
+/** A watch under way: fed reading by reading, and told what hands and time say. */
+export interface Watch {
+  take: (sample: RunSample) => Assessment
+  /** Time goes on and no reading has come. */
+  tick: (time: number) => Assessment
+  /** The engine fired, by a hand or an event rather than by the tachometer. */
+  fired: (time: number) => void
+  /** It was switched off by hand: what its pressure does now is no loss. */
+  off: () => void
+  /** What the model expects, as soon as it has answered; undefined when it cannot. */
+  expect: (expectation: Expectation | undefined) => void
 }

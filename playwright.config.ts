@@ -18,7 +18,9 @@ export default defineConfig({
   testDir: 'tests',
   timeout: 120_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  // Each test has a server and a data folder of its own.
+  workers: 2,
+  fullyParallel: true,
   reporter: [['list']],
   use: { viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM, locale: 'en-GB', actionTimeout: 15_000 },
 })

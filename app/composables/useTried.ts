@@ -4,6 +4,7 @@ import { OIL_GRADES } from '#core/oil/grades'
 import type { TriedChange, TriedOutlook } from '#core/outlook/tried'
 import type { ReadingKey } from '#core/parts/list'
 import type { ShelfItem } from '#core/shelf/schema'
+import { shelfPump } from '~/composables/shelfPump'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 
 /** A set-up that is tried: parts by their id on the shelf (`now`: as it is), and what differs from the record, SI. */
@@ -63,13 +64,7 @@ export function useTried() {
         : {}),
       ...(pump
         ? {
-            pump: {
-              displacement: figure(pump, 'displacement'),
-              rotorDiameter: figure(pump, 'rotorDiameter'),
-              rotorLength: figure(pump, 'rotorLength'),
-              endClearance: figure(pump, 'endClearance'),
-              tipClearance: figure(pump, 'tipClearance'),
-            },
+            pump: shelfPump(pump),
           }
         : {}),
       ...(oilItem

@@ -4,30 +4,14 @@ import type { Operation } from 'fast-json-patch'
 import { houseRules } from '#core/house/limits'
 import type { Entry } from '#core/record/entry'
 import type { Proposal } from '#core/house/people'
-import { NOT_LOOKED_AT } from '#core/record/words'
-import type { Inspection, Reading, Sheet } from '#core/record/schema'
-import { afterEntry, applied, appliedOver, sameValue, takenBack, valueAt } from '~/sync/patches'
+import type { Sheet } from '#core/record/schema'
+import { afterEntry, appliedOver } from '~/sync/patches'
 import { type BuildChange, type Kept, overlap, patchOf } from '~/sync/kept'
 import { IDENTITY, useSync } from '~/sync/useSync'
+import { makeRecording } from './recording'
+import { makeSteps } from './steps'
 import { type ShopNews, useNews } from './news'
 import type { Wanted } from './shelf'
-
-/** A change of this page, to be taken back: the way back, what the change left at each path, and where it was made. */
-export interface Step {
-  label: string
-  /** Page of the station it was made at. */
-  page: string
-  back: Operation[]
-  left: { path: string; value: unknown }[]
-}
-
-/** What the last undo or redo did, or why it did nothing. */
-export interface StepNews {
-  words: string
-  page: string
-  /** The step lies at another station: it is done only when asked for once more. */
-  ask?: 'undo' | 'redo'
-}
 
 export type Saving = 'saved' | 'saving' | 'offline' | 'apart' | 'unkept'
 
@@ -47,9 +31,6 @@ export const useBuild = defineStore('build', () => {
   const missing = ref(false)
   const failing = ref<string>()
   const lastLabel = ref('')
-  const undoable = shallowRef<Step[]>([])
-  const redoable = shallowRef<Step[]>([])
-  const stepNews = ref<StepNews>()
   const proposed = shallowRef<Proposal[]>([])
   /** Changes of apprentices that wait for a sign-off: not in the sheet. What is still on its way from here has no number yet. */
   const proposals = computed(() => [
@@ -131,9 +112,7 @@ export const useBuild = defineStore('build', () => {
     heard.value = true
     missing.value = false
     failing.value = undefined
-    undoable.value = []
-    redoable.value = []
-    stepNews.value = undefined
+    forget()
   }
 
   /** What waits for a sign-off, fetched anew. */
@@ -211,12 +190,7 @@ export const useBuild = defineStore('build', () => {
     reason = '',
     moves: Wanted[] = [],
   ): Promise<string | undefined> {
-    const step = stepOf(patch, label)
-    if (!step) return undefined
-    undoable.value = [...undoable.value, step]
-    redoable.value = []
-    stepNews.value = undefined
-    return enter(patch, label, reason, moves)
+    return note(patch, label) ? enter(patch, label, reason, moves) : undefined
   }
 
   async function enter(
@@ -250,91 +224,13 @@ export const useBuild = defineStore('build', () => {
     return key
   }
 
-  /** What a patch does to the sheet and what would take it back, with the values that it leaves behind. */
-  function stepOf(patch: Operation[], label: string): Step | undefined {
-    const before = sheet.value
-    if (!id.value || !before) return undefined
-    const after = applied(before, patch)
-    if (!after) return undefined
-    const back = takenBack(before, patch)
-    return { label, page: pageNow(), back, left: back.map(({ path }) => ({ path, value: valueAt(after, path) })) }
-  }
+  const { note, forget, ...stepping } = makeSteps({
+    sheet: () => (id.value ? sheet.value : undefined),
+    proposals: () => proposals.value,
+    enter,
+  })
 
-  function record(key: string, reading: Omit<Reading, 'by' | 'at'>, label: string) {
-    const value: Reading = { ...reading, by: usePerson().who || 'Someone', at: new Date().toISOString() }
-    return change([{ op: 'add', path: `/readings/${key}`, value }], label)
-  }
-  function clear(key: string, label: string) {
-    if (sheet.value && key in sheet.value.readings) return change([{ op: 'remove', path: `/readings/${key}` }], label)
-  }
-  /** What was found at a place, in a word; its note and photos stay with it. */
-  function inspect(key: string, found: Partial<Inspection> | undefined, label: string) {
-    const before = sheet.value?.inspections[key]
-    if (!found) return before && change([{ op: 'remove', path: `/inspections/${key}` }], label)
-    const value = {
-      finding: NOT_LOOKED_AT,
-      ...before,
-      ...found,
-      by: usePerson().who || 'Someone',
-      at: new Date().toISOString(),
-    }
-    return change([{ op: 'add', path: `/inspections/${key}`, value }], label)
-  }
-  /** A decision in a word; nothing takes it back. */
-  function choose(key: string, value: string | undefined, label: string) {
-    if (value) return change([{ op: 'add', path: `/choices/${key}`, value }], label)
-    if (sheet.value && key in sheet.value.choices) return change([{ op: 'remove', path: `/choices/${key}` }], label)
-  }
-  function check(key: string, state: 'done' | 'fault' | undefined, label: string, note?: string) {
-    const at = new Date().toISOString()
-    if (state)
-      return change(
-        [
-          {
-            op: 'add',
-            path: `/checks/${key}`,
-            value: { state, by: usePerson().who || 'Someone', at, ...(note ? { note } : {}) },
-          },
-        ],
-        label,
-      )
-    if (sheet.value && key in sheet.value.checks) return change([{ op: 'remove', path: `/checks/${key}` }], label)
-  }
-
-  /**
-   * Takes back this page's last change, as a change of its own. A step made at a station that is not on the screen is done only when asked for once more; what
-   * somebody else has written there since is left alone.
-   */
-  const undo = (sure = false) => stepThrough(undoable, redoable, 'undo', sure)
-  const redo = (sure = false) => stepThrough(redoable, undoable, 'redo', sure)
-
-  async function stepThrough(from: Ref<Step[]>, to: Ref<Step[]>, word: 'undo' | 'redo', sure: boolean) {
-    const step = from.value[from.value.length - 1]
-    const now = sheet.value
-    if (!step || !now) return
-    const done = word === 'undo' ? 'Undone' : 'Redone'
-    if (step.page !== pageNow() && !sure) {
-      stepNews.value = { words: `${step.label} was written at another station.`, page: step.page, ask: word }
-      return
-    }
-    from.value = from.value.slice(0, -1)
-    const changed = step.left.find(({ path, value }) => !sameValue(valueAt(now, path), value))
-    if (changed && proposals.value.some(({ patch }) => patch.some(({ path }) => overlap(path, changed.path)))) {
-      stepNews.value = { words: `${step.label} waits for a sign-off: take it back there.`, page: step.page }
-      return
-    }
-    if (changed) {
-      stepNews.value = {
-        words: `${step.label} was changed by somebody else since: not ${done.toLowerCase()}.`,
-        page: step.page,
-      }
-      return
-    }
-    const reverse = stepOf(step.back, step.label)
-    if (reverse) to.value = [...to.value, { ...reverse, page: step.page }]
-    stepNews.value = { words: `${done}: ${step.label}.`, page: step.page }
-    await enter(step.back, word, word)
-  }
+  const recording = makeRecording(sheet, change)
 
   /** Settles a conflict, of whichever build: keep what is there, or put ours over it, now that it has been seen. */
   async function settle(conflict: Kept, ours: boolean) {
@@ -372,25 +268,14 @@ export const useBuild = defineStore('build', () => {
     missing,
     failing,
     lastLabel,
-    stepNews,
-    undoable,
-    redoable,
     proposals,
     loadProposals,
     open,
     close,
     during,
     change,
-    record,
-    clear,
-    check,
-    inspect,
-    choose,
-    undo,
-    redo,
+    ...recording,
+    ...stepping,
     settle,
   }
 })
-
-/** Page of the station on the screen. */
-const pageNow = () => location.pathname.split('/')[3] ?? ''

@@ -1,3 +1,4 @@
+import type { PumpComparison } from '#core/outlook/pumps'
 import type { FitWarning } from '#core/shelf/pumpFit'
 
 /** What may keep a pump from fitting, in words. */
@@ -14,4 +15,25 @@ export function fitWords(warning: FitWarning, length: (value: number) => string)
     case 'body-longer':
       return `body ${length(warning.by)} longer: look at the sump and the pickup’s bracket`
   }
+}
+
+/** What another pump, or a stiffer spring on the one that is fitted, gives and costs beside what is fitted now. */
+export function pumpTradeWords(
+  other: Pick<PumpComparison, 'states' | 'working' | 'fastest' | 'coldest'>,
+  now: Pick<PumpComparison, 'states' | 'working'>,
+  stiffer: boolean,
+  units: { say: (value: number, dimension: 'pressure' | 'power', decimals?: number) => string; fine?: number },
+): string {
+  const pressure = (value: number) => units.say(value, 'pressure', units.fine)
+  const power = (value: number) => units.say(value, 'power')
+  const ceiling = other.states.workingHot.pressure - now.states.workingHot.pressure
+  if (stiffer) return `Raises the ceiling by ${pressure(ceiling)}, working hot; idle hot stays where it is.`
+  const idle = other.states.idleHot.pressure - now.states.idleHot.pressure
+  const watts = other.working.power.best - now.working.power.best
+  const suction = other.coldest.starves
+    ? 'It starves at cold idle: the suction does not keep up.'
+    : other.fastest.starves
+      ? 'It starves at maximum speed: the suction does not keep up.'
+      : 'The suction keeps up.'
+  return `${idle < 0 ? 'Loses' : 'Buys'} ${pressure(Math.abs(idle))} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${power(Math.abs(watts))} at working speed. ${suction}`
 }

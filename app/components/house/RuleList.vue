@@ -5,7 +5,6 @@ import { sameValue } from '~/sync/patches'
 import { SCHOOLS } from '#core/record/words'
 import { RULES, type Rule } from '#core/house/rules'
 import type { House } from '#core/house/schema'
-import { PAGES } from '~/composables/stations'
 
 /** Limits with their reasons; a change is looked at with every build on the floor before it is written. */
 const shop = useShop()
@@ -90,8 +89,6 @@ const SCHOOL_WORDS = {
   'per-thousand': 'Ten psi per thousand rpm',
   'rod-feed': 'Rod feed',
 } as const
-const title = (what: string) =>
-  PAGES.find(({ page }) => page === what)?.title ?? what.replace(/^./, (letter) => letter.toUpperCase())
 </script>
 
 <template>
@@ -156,16 +153,7 @@ const title = (what: string) =>
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
         <p v-else-if="!moved" class="quiet">Judging every build anew.</p>
         <p v-else-if="moved.length === 0" data-testid="moves"><b>No build’s verdict moves.</b></p>
-        <ul v-else data-testid="moves">
-          <li v-for="build in moved" :key="build.id">
-            <b>{{ build.name }}</b>{{ ' ' }}<span class="quiet">{{ build.engine }}</span>
-            <span v-for="move in build.moves" :key="move.what" class="move"
-              >{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> to <VerdictLabel :verdict="move.to" />{{
-                ' '
-              }}<span v-if="move.about" class="quiet">{{ move.about }}</span></span
-            >
-          </li>
-        </ul>
+        <RuleMoves v-else :moved="moved" />
         <p v-if="unsaid.length > 0" class="quiet">
           Say why: {{ unsaid.map(({ label }) => label.toLowerCase()).join('; ') }}.
         </p>
@@ -190,22 +178,6 @@ aside {
   top: 0;
   border-left: 1px solid var(--rule);
   padding-left: 24px;
-}
-aside ul {
-  list-style: none;
-  margin: 6px 0 10px;
-  padding: 0;
-}
-aside li {
-  padding: 8px 0;
-  border-top: 1px solid var(--rule);
-}
-.move {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-  padding-top: 4px;
 }
 .actions {
   margin-top: 12px;

@@ -3,8 +3,6 @@ import type { InspectionItem } from '#core/record/looked'
 import { findingOf } from '#core/engine/inspections'
 import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
-import { STATE_LABELS } from '#core/outlook/states'
-import { STATE_NAMES } from '#core/targets/targets'
 import { shrinkPhoto } from '~/composables/photo'
 import { shelfPatch } from '~/composables/shelfPatch'
 
@@ -16,7 +14,6 @@ const { item, inspection, effects } = defineProps<{
 }>()
 const build = useBuild()
 const access = useAccess()
-const units = useUnits()
 const person = usePerson()
 const own = computed(() => build.sheet!.inspections[item.key])
 const found = computed(() => findingOf(build.sheet!, inspection))
@@ -27,8 +24,6 @@ const SEALS = [
   { value: 'press', words: 'pressed, staked' },
 ]
 const seal = computed(() => build.sheet!.choices[`${item.key}.seal`])
-const rows = computed(() => effects?.effects.filter((each) => each.key === item.key) ?? [])
-const p = (value: number) => units.show(value, 'pressure', units.fine)
 const words = (finding: string) => inspection.findings.find(({ value }) => value === finding)?.words ?? finding
 const PLACES = { around: 'round the cooler', sump: 'back to the sump' }
 const FORMS = [
@@ -147,38 +142,7 @@ function note(event: Event) {
     </div>
     <p v-if="shelf.problem && item.kind === 'filter'" class="bad" role="alert">{{ shelf.problem }}</p>
 
-    <template v-if="rows.length > 0">
-      <h3>{{ item.kind === 'bypass' ? 'What the gauge would say, as it stands' : 'Left out, the gauge would say' }}</h3>
-      <table data-testid="effects">
-        <thead>
-          <tr>
-            <th scope="col">{{ units.unit('pressure').symbol }}</th>
-            <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state].toLowerCase() }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-if="item.kind !== 'bypass' && effects">
-            <th scope="row">now</th>
-            <td v-for="state in STATE_NAMES" :key="state" class="mono">{{ p(effects.now[state].pressure) }}</td>
-          </tr>
-          <tr
-            v-for="each in rows"
-            :key="each.finding"
-            :data-effect="each.finding"
-            :class="{ own: found?.value === each.finding }"
-          >
-            <th scope="row">{{ words(each.finding) }}</th>
-            <td v-for="state in STATE_NAMES" :key="state" class="mono" :class="each.states[state].verdict">
-              {{ p(each.states[state].pressure)
-              }}<span class="band"
-                >{{ units.show(each.states[state].low, 'pressure') }} to
-                {{ units.show(each.states[state].high, 'pressure') }}</span
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </template>
+    <PassageEffects v-if="effects" :item="item" :effects="effects" :found="found?.value" :words="words" />
     <p v-else-if="item.absent.kind === 'none' && item.absent.means" class="quiet means">
       Wrong or missing: {{ item.absent.means }}
     </p>
@@ -220,51 +184,6 @@ function note(event: Event) {
   padding-left: 22px;
   position: sticky;
   top: 0;
-}
-h3 {
-  font-size: 15px;
-  margin-top: 14px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  table-layout: fixed;
-}
-th,
-td {
-  text-align: right;
-  padding: 5px 0 5px 8px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-  vertical-align: baseline;
-  line-height: 1.25;
-}
-thead th {
-  border: 0;
-  color: var(--quiet);
-  font-size: 14px;
-}
-th:first-child {
-  text-align: left;
-  padding-left: 0;
-  width: 78px;
-}
-td {
-  font-size: 16px;
-}
-td.stop {
-  color: var(--stop);
-  font-weight: 700;
-}
-.band {
-  display: block;
-  font-size: 12px;
-  color: var(--quiet);
-  font-weight: 400;
-  white-space: nowrap;
-}
-.own th {
-  font-weight: 700;
 }
 .bad {
   color: var(--stop);

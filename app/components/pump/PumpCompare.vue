@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { pumpDisplacement } from '#core/parts/pumpReadings'
-import { type CandidatePump, STIFFER } from '#core/outlook/pumps'
+import { STIFFER } from '#core/outlook/pumps'
 import { STATE_LABELS } from '#core/outlook/states'
 import { fitWarnings } from '#core/shelf/pumpFit'
-import { fitWords } from '~/words/pumpFit'
+import { fitWords, pumpTradeWords } from '~/words/pumpFit'
 import type { ShelfItem } from '#core/shelf/schema'
+import { shelfPump } from '~/composables/shelfPump'
 import { pumpPatch } from '~/composables/shelfPatch'
 import { STATE_NAMES } from '#core/targets/targets'
 
@@ -17,21 +18,18 @@ const all = ref(false)
 const items = computed(() =>
   all.value ? shelf.items.filter(({ kind }) => kind === 'pump') : shelf.fitting('pump', build.sheet!.engine),
 )
-const FIELDS = ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'] as const
-const candidate = (item: ShelfItem) =>
-  ({
-    id: item.id,
-    label: item.label,
-    ...Object.fromEntries(FIELDS.map((field) => [field, shelf.figure(item, field)!])),
-  }) as CandidatePump
 const settled = useSettled(() => build.sheet)
 const { value: compared } = useAnswer(
   (_, slow) =>
     settled.value && shelf.loaded
-      ? slow().pumps(settled.value, items.value.map(candidate), {
-          label: 'As it is',
-          displacement: pumpDisplacement(settled.value).value,
-        })
+      ? slow().pumps(
+          settled.value,
+          items.value.map((item) => ({ id: item.id, label: item.label, ...shelfPump(item) })),
+          {
+            label: 'As it is',
+            displacement: pumpDisplacement(settled.value).value,
+          },
+        )
       : undefined,
   () => [settled.value, items.value],
 )
@@ -52,19 +50,8 @@ const columns = computed(
 )
 const p = (value: number) => units.show(value, 'pressure', units.fine)
 /** How another pump differs from the one that is fitted, in one sentence. */
-function sentence(column: (typeof columns.value)[number]): string {
-  const now = columns.value[0]
-  const ceiling = column.states.workingHot.pressure - now.states.workingHot.pressure
-  if (column.stiffer)
-    return `Raises the ceiling by ${units.say(ceiling, 'pressure', units.fine)}, working hot; idle hot stays where it is.`
-  const idle = column.states.idleHot.pressure - now.states.idleHot.pressure
-  const watts = column.working.power.best - now.working.power.best
-  const keeps =
-    column.fastest.starves || column.coldest.starves
-      ? ` It starves ${column.coldest.starves ? 'at cold idle' : 'at maximum speed'}: the suction does not keep up.`
-      : ' The suction keeps up.'
-  return `${idle < 0 ? 'Loses' : 'Buys'} ${units.say(Math.abs(idle), 'pressure', units.fine)} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${units.say(Math.abs(watts), 'power')} at working speed.${keeps}`
-}
+const sentence = (column: (typeof columns.value)[number]) =>
+  pumpTradeWords(column, columns.value[0], column.stiffer, units)
 async function fit(item: ShelfItem) {
   const words = (['drive', 'year'] as const).flatMap((key) =>
     item.properties[key]

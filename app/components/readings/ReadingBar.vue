@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { ask } from '~/sync/ask'
 import { quantityAt } from '#core/engine/values'
 import { spreadOf } from '#core/bearing/survey'
 import type { Reading } from '#core/record/schema'
@@ -52,15 +51,10 @@ watch(
   () => quantity.value?.key,
   () => (open.value = undefined),
 )
-watch(
-  () => build.revision,
-  () => open.value === 'former' && void loadFormer(),
-)
 
 function toggle(what: 'note' | 'former') {
   open.value = open.value === what ? undefined : what
   note.value = reading.value?.note ?? ''
-  if (open.value === 'former') void loadFormer()
 }
 function amend(change: Partial<Reading>, label: string) {
   const { key } = quantity.value!
@@ -75,67 +69,11 @@ function writeNote() {
 const photoProblem = ref('')
 const addPhoto = (id: string) =>
   amend({ photos: [...(reading.value?.photos ?? []), id].slice(-30) }, `${quantity.value!.label}, photo`)
-
-interface Former {
-  revision: number
-  value?: Reading
-  who: string
-  at: string
-  signedBy?: string
-}
-const former = shallowRef<Former[]>()
-async function loadFormer() {
-  const { key } = quantity.value!
-  const entries = await ask('GET /api/builds/:build/entries', { at: { build: build.id! } }).catch(() => undefined)
-  former.value = entries
-    ?.flatMap((entry) =>
-      entry.patch.flatMap((operation) =>
-        operation.path === `/readings/${key}`
-          ? [
-              {
-                revision: entry.revision,
-                value: 'value' in operation ? (operation.value as Reading) : undefined,
-                who: entry.who,
-                at: entry.at,
-                signedBy: entry.signedBy,
-              },
-            ]
-          : [],
-      ),
-    )
-    .reverse()
-}
-function restore({ value }: Former) {
-  const { key, label } = quantity.value!
-  if (value) void build.change([{ op: 'add', path: `/readings/${key}`, value }], label, 'restored')
-}
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
   <aside v-if="quantity" class="reading-bar" aria-label="The value under the hand">
-    <div v-if="open === 'former'" class="drawer" data-testid="former">
-      <p v-if="!former" class="quiet">The log is not to be had without the server.</p>
-      <p v-else-if="former.length === 0" class="quiet">Nothing was written here since the build was begun.</p>
-      <ul v-else>
-        <li v-for="each in former" :key="each.revision">
-          <span class="mono">{{ each.value ? units.showReading(each.value.value, quantity) : 'taken out' }}</span><span
-            class="quiet"
-            >{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at)
-            }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span
-          >
-          <Button
-            v-if="each.value && each.value.value !== reading?.value"
-            type="button"
-            variant="outlined"
-            :aria-label="`Restore ${units.showReading(each.value.value, quantity)}`"
-            @click="restore(each)"
-            >Restore</Button
-          >
-        </li>
-      </ul>
-    </div>
+    <FormerValues v-if="open === 'former'" :quantity="quantity" :now="reading?.value" />
     <form v-if="open === 'note'" class="drawer" @submit.prevent="writeNote">
       <label class="quiet">Note on {{ quantity.label }}<textarea v-model="note" rows="2" maxlength="500" /></label
       ><Button type="submit">Write note</Button>
@@ -248,19 +186,6 @@ const when = (at: string) =>
   padding: 8px 0;
   max-height: 230px;
   overflow-y: auto;
-}
-.drawer ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.drawer li {
-  display: grid;
-  grid-template-columns: 100px 1fr auto;
-  gap: 14px;
-  align-items: center;
-  min-height: 46px;
-  border-bottom: 1px solid var(--rule);
 }
 .drawer label {
   display: grid;

@@ -141,8 +141,7 @@ function settle(value: number, confirmed: boolean, repeats?: number[]) {
 /** A block from a spreadsheet goes over the readings from here on; a single value is an ordinary paste. */
 function paste(event: ClipboardEvent) {
   const block = event.clipboardData?.getData('text/plain') ?? ''
-  if (!spreadPasted(field.value!, block)) return
-  event.preventDefault()
+  if (spreadPasted(field.value!, block)) event.preventDefault()
 }
 /** Takes one cell of a pasted block: written when it can be believed, else left as it was pasted, with its question. */
 function takePasted(event: Event) {
@@ -175,25 +174,6 @@ function key(event: KeyboardEvent) {
     if (commit()) move(event.key === 'ArrowDown' ? 1 : -1, `[data-column="${column ?? run}"]`)
   }
 }
-/** A question beside a field near the left edge is moved right until all of it can be read. */
-function place(message: unknown) {
-  if (!(message instanceof HTMLElement)) return
-  message.style.transform = ''
-  const sheet = message.closest('main')
-  const edge = sheet ? sheet.getBoundingClientRect().left + parseFloat(getComputedStyle(sheet).paddingLeft) : 6
-  const over = edge - message.getBoundingClientRect().left
-  if (over > 0) message.style.transform = `translateX(${over}px)`
-}
-const rangeWords = computed(() => {
-  if (!doubt.value) return ''
-  const { low, high, from } = doubt.value
-  const range = `${units.show(low, quantity.value.dimension)} to ${units.say(high, quantity.value.dimension)}`
-  return from === 'mate'
-    ? `Bore smaller than journal, or too much larger: check both. It asks for ${range}.`
-    : from === 'sisters'
-      ? `Its sisters lie within ${range}.`
-      : `Usual is ${range}.`
-})
 </script>
 
 <template>
@@ -221,27 +201,16 @@ const rangeWords = computed(() => {
       @paste="paste"
     />
     <span v-if="waiting" class="waiting">{{ waiting }}</span>
-    <span v-if="problem || doubt" :id="messageId" :ref="place" class="message" role="alert">
-      <template v-if="problem">{{ problem }}</template>
-      <template v-else-if="doubt">
-        <span
-          >{{ quantity.label }}: {{ text.trim() }}{{ /[a-z"°µ]/i.test(text) ? '' : ` ${unit.symbol}` }}?
-          {{ rangeWords }}</span
-        >
-        <span class="actions">
-          <Button
-            v-if="doubt.proposal !== undefined"
-            type="button"
-            @mousedown.prevent
-            @click="settle(doubt.proposal, false)"
-            >Use {{ units.say(doubt.proposal, quantity.dimension) }}</Button
-          >
-          <Button type="button" variant="outlined" @mousedown.prevent @click="settle(doubt.value, true, doubt.repeats)"
-            >Keep {{ text.trim() }} <kbd>F2</kbd></Button
-          >
-        </span>
-      </template>
-    </span>
+    <ReadingQuestion
+      v-if="problem || doubt"
+      :id="messageId"
+      :quantity="quantity"
+      :text="text"
+      :problem="problem"
+      :doubt="doubt"
+      @use="settle($event, false)"
+      @keep="settle(doubt!.value, true, doubt!.repeats)"
+    />
   </span>
 </template>
 
@@ -298,22 +267,5 @@ input:focus {
 input.confirmed {
   text-decoration: underline dotted var(--watch) 2px;
   text-underline-offset: 4px;
-}
-.message {
-  position: absolute;
-  right: 0;
-  top: calc(100% + 4px);
-  z-index: 20;
-  width: 330px;
-  max-width: 84vw;
-  padding: 10px 12px;
-  background: var(--sheet);
-  border: 1px solid var(--watch);
-  border-left-width: 6px;
-  text-align: left;
-  display: grid;
-  gap: 8px;
-  font-size: 15px;
-  line-height: 1.3;
 }
 </style>

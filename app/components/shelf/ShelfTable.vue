@@ -17,20 +17,6 @@ async function write(item: ShelfItem, change: Partial<ShelfEntry>) {
   problem.value = ''
   await shelf.write(item, change)
 }
-function property(item: ShelfItem, field: ShelfField, value: number | string | undefined) {
-  problem.value = ''
-  const properties = { ...item.properties }
-  if (value === undefined || value === '') delete properties[field.key]
-  else properties[field.key] = value
-  void shelf.write(item, { properties })
-}
-function number(item: ShelfItem, field: ShelfField, text: string) {
-  const typed = text.replace(',', '.').replace('−', '-')
-  const value = Number(typed)
-  if (typed !== '' && !Number.isFinite(value))
-    return void (problem.value = `${item.label}, ${field.label}: “${typed}” is not a number.`)
-  property(item, field, typed === '' ? undefined : value)
-}
 function price(item: ShelfItem, text: string) {
   const value = Number(text.replace(',', '.'))
   if (!(value >= 0)) return void (problem.value = `${item.label}: “${text}” is no price.`)
@@ -40,7 +26,6 @@ function count(item: ShelfItem, typed: string) {
   if (!/^\d{1,4}$/.test(typed)) return void (problem.value = `${item.label}: a count is a whole number from 0 to 9999.`)
   void write(item, { count: Number(typed) })
 }
-const words = (event: Event) => (event.target as HTMLInputElement).value.trim()
 const gone = ref<ShelfItem>()
 </script>
 
@@ -83,32 +68,7 @@ const gone = ref<ShelfItem>()
             ><span v-if="item.onItsWay" class="quiet reserved">on its way</span>
           </td>
           <td v-for="field in fields" :key="field.key" class="figure-column">
-            <QuantityField
-              v-if="field.type === 'quantity'"
-              :value="shelf.figure(item, field.key)"
-              :dimension="field.dimension"
-              :range="field.range"
-              :label="`${item.label}, ${field.label}`"
-              class="bare"
-              @write="property(item, field, $event)"
-            />
-            <select
-              v-else-if="field.type === 'choice'"
-              :value="item.properties[field.key] ?? ''"
-              :aria-label="`${item.label}, ${field.label}`"
-              @change="property(item, field, words($event))"
-            >
-              <option value="">·</option>
-              <option v-for="option in field.options" :key="option" :value="option">{{ option }}</option>
-            </select>
-            <DraftInput
-              v-else
-              class="mono small"
-              :class="{ number: field.type === 'number' }"
-              :value="item.properties[field.key] ?? ''"
-              :aria-label="`${item.label}, ${field.label}`"
-              @write="field.type === 'number' ? number(item, field, $event) : property(item, field, $event)"
-            />
+            <ShelfFigure :item="item" :field="field" @problem="problem = $event" />
           </td>
           <td>
             <DraftInput
@@ -210,22 +170,10 @@ thead .figure-column {
   text-align: right;
 }
 input,
-select {
-  height: 44px;
-  border: 1px solid transparent;
-  border-bottom: 1px dashed transparent;
-  background: transparent;
-  padding: 0 6px;
-  border-radius: 3px;
-  width: 100%;
-  font-size: 16px;
-}
-input:hover,
-select:hover {
+input:hover {
   border-color: var(--field);
 }
-input:focus,
-select:focus {
+input:focus {
   border: 2px solid var(--petrol);
   outline: none;
   background: var(--sheet);
@@ -254,22 +202,11 @@ select:focus {
   width: 74px;
   text-align: right;
 }
-/* Four and five figures; yes and no. */
-.number {
-  width: 64px;
-}
 select {
   width: 62px;
 }
 .words {
   min-width: 84px;
-}
-.bare :deep(.unit) {
-  display: none;
-}
-.bare :deep(input) {
-  width: 84px;
-  font-size: 16px;
 }
 .tools {
   display: flex;

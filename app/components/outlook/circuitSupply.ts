@@ -1,0 +1,86 @@
+import { type CircuitPen, ROW, STAGE } from './circuitPen'
+
+/** Draws the supply from the left: sump, pickup, pump with its relief, cooler, filter. How far right it comes. */
+export function drawSupply({ of, put, line, write }: CircuitPen): number {
+  const supply = ROW.main
+  put('pump inlet', 44, supply)
+  put('pump outlet', 138, supply)
+  line(
+    'pickup',
+    [
+      [44, ROW.sump],
+      [44, supply],
+    ],
+    {
+      label: { x: 52, y: ROW.sump - 40, anchor: 'start' },
+      name: { x: 52, y: ROW.sump - 56, words: 'pickup', anchor: 'start' },
+    },
+  )
+  line(
+    'pump',
+    [
+      [44, supply],
+      [138, supply],
+    ],
+    {
+      label: { x: 91, y: supply - 26, anchor: 'middle' },
+      name: { x: 91, y: supply + 36, words: 'pump', anchor: 'middle' },
+    },
+  )
+  line(
+    'relief',
+    [
+      [138, supply],
+      [138, ROW.sump],
+    ],
+    {
+      label: { x: 146, y: ROW.sump - 40, anchor: 'start' },
+      name: { x: 146, y: ROW.sump - 56, words: 'relief', anchor: 'start' },
+    },
+  )
+  write('pump outlet', 138, supply - 14)
+  let x = 138
+  for (const stage of ['cooler', 'filter']) {
+    const element = of(stage)
+    if (!element) continue
+    const next = x + STAGE
+    put(element.to, next, supply)
+    line(
+      stage,
+      [
+        [x, supply],
+        [next, supply],
+      ],
+      {
+        name: { x: x + STAGE / 2, y: supply + 36, words: stage, anchor: 'middle' },
+        label: { x: x + STAGE / 2, y: supply + 52, anchor: 'middle' },
+      },
+    )
+    const bypass = of(`${stage} bypass`)
+    if (bypass) {
+      if (bypass.to === 'sump')
+        line(
+          bypass.id,
+          [
+            [x + 12, supply],
+            [x + 12, ROW.sump],
+          ],
+          { label: { x: x + 20, y: ROW.sump - 12, anchor: 'start' } },
+        )
+      else
+        line(
+          bypass.id,
+          [
+            [x + 10, supply],
+            [x + 20, supply - 36],
+            [next - 20, supply - 36],
+            [next - 10, supply],
+          ],
+          { label: { x: x + STAGE / 2, y: supply - 44, anchor: 'middle' } },
+        )
+    }
+    write(element.to, next, supply + 22)
+    x = next
+  }
+  return x
+}

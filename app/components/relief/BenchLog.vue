@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { type BenchLine, benchLog, type BenchMethod, benchSays } from '#core/parts/reliefBench'
+import type { ValveName } from '#core/parts/reliefReadings'
+
+/** Every test of a valve, line by line; the one that counts is the spring as it stands now. */
+const { valve } = defineProps<{ valve: ValveName }>()
+const build = useBuild()
+const units = useUnits()
+const log = computed(() => benchLog(build.sheet!, valve))
+const lines = computed(() => log.value.map((line) => ({ line, says: benchSays(build.sheet!, valve, line) })))
+const counts = computed(() => log.value.findLast(({ fitted }) => fitted))
+function count(line: BenchLine) {
+  const changes = log.value
+    .filter(({ key }) => key)
+    .map(({ key }) => ({
+      op: 'replace' as const,
+      path: `/benches/${key}/fitted`,
+      value: key === line.key && !line.fitted,
+    }))
+  void build.change(changes, 'Bench test', line.fitted ? 'counts no more' : 'counts')
+}
+const remove = (line: BenchLine) =>
+  void build.change([{ op: 'remove', path: `/benches/${line.key}` }], 'Bench test', 'taken out')
+const WORDS: Record<BenchMethod, string> = { air: 'air', 'dead-head': 'dead-head' }
+const when = (at?: string) => (at ? new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) : '')
+</script>
+
+<template>
+  <section v-if="lines.length > 0" class="log" aria-label="Bench log">
+    <h2>Bench log</h2>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Tried</th>
+          <th scope="col">By</th>
+          <th scope="col">In</th>
+          <th scope="col">Shims</th>
+          <th scope="col">Read</th>
+          <th scope="col">Its parts said</th>
+          <th scope="col">Opened at</th>
+          <th scope="col">Which</th>
+          <th scope="col"><span class="hidden-but-read">Counts, or taken out</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="{ line, says } in lines"
+          :key="line.key ?? 'written'"
+          :class="{ counts: line === counts }"
+          :data-bench="line.key"
+        >
+          <th scope="row">
+            {{ when(line.at) }}<span class="origin">{{ line.by }}</span>
+          </th>
+          <td>
+            {{ WORDS[line.method] }}<span v-if="line.instrument" class="origin">{{ line.instrument }}</span>
+          </td>
+          <td>
+            {{
+              line.method === 'dead-head'
+                ? `${line.oil ?? ''} at ${units.say(line.temperature ?? 20, 'temperature')}`
+                : 'air'
+            }}
+          </td>
+          <td class="mono">{{ units.show(line.shims, 'length') }}</td>
+          <td class="mono">{{ units.show(line.reading, 'pressure', units.fine) }}</td>
+          <td class="mono">{{ units.show(says.expected, 'pressure', units.fine) }}</td>
+          <td class="mono">{{ units.show(says.opening.value, 'pressure', units.fine) }}</td>
+          <td>{{ line.note }}</td>
+          <td class="tools">
+            <Button
+              v-if="line.key"
+              type="button"
+              variant="outlined"
+              :aria-pressed="line === counts"
+              @click="count(line)"
+              >{{ line === counts ? 'Counts' : 'Let it count' }}</Button><Button
+              v-if="line.key"
+              type="button"
+              variant="outlined"
+              :aria-label="`Take out the test of ${when(line.at)}`"
+              @click="remove(line)"
+              >Take out</Button
+            >
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="quiet">
+      The line that counts is the spring as it stands now: it corrects rate and free length, and with them every
+      prediction, cold and hot. Pressures in {{ units.unit('pressure').symbol }}.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.log {
+  grid-column: 1 / -1;
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th,
+td {
+  text-align: left;
+  padding: 6px 10px 6px 0;
+  border-top: 1px solid var(--rule);
+  font-weight: 400;
+  vertical-align: top;
+}
+thead th {
+  color: var(--quiet);
+  border: 0;
+}
+.mono {
+  text-align: right;
+}
+.counts th,
+.counts td {
+  font-weight: 650;
+}
+.origin {
+  display: block;
+  color: var(--quiet);
+  font-size: 14px;
+  font-weight: 400;
+}
+.tools {
+  display: flex;
+  gap: 8px;
+}
+</style>

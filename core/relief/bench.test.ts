@@ -92,10 +92,10 @@ describe('shim stack', () => {
     const seat = { plugBore: 0.016, plugHole: 0.004, springDiameter: 0.0099 }
     const fits = { id: 'x', thickness: 1e-3, count: 1, outside: 0.0155, hole: 0.005 }
     expect(washerFault(fits, seat)).toBeUndefined()
-    expect(washerFault({ ...fits, outside: 0.017 }, seat)).toMatch(/bore/)
-    expect(washerFault({ ...fits, hole: 0.003 }, seat)).toMatch(/smaller/)
-    expect(washerFault({ ...fits, outside: 0.008 }, seat)).toMatch(/narrow/)
-    expect(washerFault({ ...fits, stainless: false }, seat)).toMatch(/rust/)
+    expect(washerFault({ ...fits, outside: 0.017 }, seat)).toBe('wider-than-plug')
+    expect(washerFault({ ...fits, hole: 0.003 }, seat)).toBe('hole-under-plugs')
+    expect(washerFault({ ...fits, outside: 0.008 }, seat)).toBe('narrower-than-spring')
+    expect(washerFault({ ...fits, stainless: false }, seat)).toBe('not-stainless')
     expect(() => planStack([{ ...fits, outside: 0.017 }], 1e-3, seat)).toThrow(/drawer/)
   })
   it('is never further off than any stack tried by hand, and never takes more washers than there are', () => {

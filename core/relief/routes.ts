@@ -6,6 +6,18 @@ import { bindMargin, fullFlowPressure, openingPressure, type ReliefValve } from 
 /** Ways to a wanted opening pressure. */
 export type RouteKind = 'shims' | 'spring' | 'plug' | 'cap'
 
+/** Why a route cannot be taken, or should not. */
+export type Objection =
+  /** It opens above what is wanted without any shim. */
+  | 'opens-above'
+  | 'stack-too-tall'
+  | 'plug-at-end'
+  | 'cap-inward-only'
+  | 'cap-not-adjustable'
+  | 'coils-touch'
+  | 'little-travel'
+  | 'wire-sets'
+
 export interface OfferedSpring {
   id: string
   label: string
@@ -49,8 +61,8 @@ export interface Route {
   /** Shear stress at full lift over what the wire bears; undefined when the wire was not measured. */
   stress?: number
   reversible: boolean
-  /** Why it cannot be done or should not; undefined when it can. */
-  against: string[]
+  /** Why it cannot be done or should not; empty when it can. */
+  against: Objection[]
 }
 
 /** Thickest stack that stays in place under a spring, m. */
@@ -81,14 +93,9 @@ export function routesTo(valve: ReliefValve, wanted: RouteCase): Route[] {
 
 function withShims(kind: 'shims' | 'spring', valve: ReliefValve, wanted: RouteCase, spring?: OfferedSpring): Route {
   const { shims } = preloadFor(valve, wanted.wanted)
-  const against = [
-    ...(shims < -1e-6
-      ? [
-          `opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`,
-        ]
-      : []),
-    ...(shims > MOST_SHIMS ? ['asks for a taller stack than stays in place'] : []),
-  ]
+  const against: Objection[] = []
+  if (shims < -1e-6) against.push('opens-above')
+  if (shims > MOST_SHIMS) against.push('stack-too-tall')
   return described(kind, { ...valve, shims: [Math.max(0, shims)] }, wanted, {
     shims: Math.max(0, shims),
     further: 0,
@@ -99,16 +106,11 @@ function withShims(kind: 'shims' | 'spring', valve: ReliefValve, wanted: RouteCa
 }
 
 function moved(kind: 'plug' | 'cap', valve: ReliefValve, further: number, wanted: RouteCase): Route {
-  const most = wanted.plugTravel
-  const against =
-    kind === 'plug'
-      ? most !== undefined && further > most + 1e-6
-        ? ['the plug has not so much left to go']
-        : []
-      : [
-          ...(further < 0 ? ['a cap cannot be drawn back out'] : []),
-          'not adjustable afterwards; the thread must not take the load',
-        ]
+  const against: Objection[] = []
+  if (kind === 'plug' && wanted.plugTravel !== undefined && further > wanted.plugTravel + 1e-6)
+    against.push('plug-at-end')
+  if (kind === 'cap' && further < 0) against.push('cap-inward-only')
+  if (kind === 'cap') against.push('cap-not-adjustable')
   return described(kind, { ...valve, installedLength: valve.installedLength - further }, wanted, {
     shims: total(valve.shims),
     further,
@@ -136,17 +138,10 @@ function described(
     wire && coilDiameter
       ? wahlStress({ wire, meanDiameter: coilDiameter, activeCoils: 1 }, load) / allowedStress(wire)
       : undefined
-  const against = [
-    ...route.against,
-    ...(margin === undefined
-      ? []
-      : margin < 0
-        ? ['the coils touch before the port is open']
-        : margin < wanted.leastMargin
-          ? ['too little travel is left before the coils touch']
-          : []),
-    ...(stress !== undefined && stress > 1 ? ['the wire would set'] : []),
-  ]
+  const against = [...route.against]
+  if (margin !== undefined && margin < 0) against.push('coils-touch')
+  else if (margin !== undefined && margin < wanted.leastMargin) against.push('little-travel')
+  if (stress !== undefined && stress > 1) against.push('wire-sets')
   const opens = openingPressure(valve)
   return {
     kind,

@@ -38,18 +38,20 @@ const GRID = 2e-6
 const MOST_GROUND = 0.35e-3
 const LEAST_LEFT = 0.3e-3
 
-/** Why a washer does not fit, in words; undefined when it does. */
-export function washerFault(washer: Washer, seat: Seat): string | undefined {
-  if (seat.plugBore !== undefined && washer.outside !== undefined && washer.outside >= seat.plugBore)
-    return 'wider than the plug’s bore'
-  if (seat.plugHole !== undefined && washer.hole !== undefined && washer.hole < seat.plugHole)
-    return 'its hole is smaller than the plug’s own'
-  if (seat.springDiameter !== undefined && washer.outside !== undefined && washer.outside < seat.springDiameter)
-    return 'too narrow to seat the spring'
-  if (seat.springDiameter !== undefined && washer.hole !== undefined && washer.hole > seat.springDiameter)
-    return 'the spring falls through its hole'
-  if (washer.stainless === false) return 'not stainless: it would rust into the oil'
-  return undefined
+/** Why a washer does not fit. */
+export type WasherFault =
+  'wider-than-plug' | 'hole-under-plugs' | 'narrower-than-spring' | 'hole-over-spring' | 'not-stainless'
+
+/** Why a washer does not fit; undefined when it does, or where what would tell is not known. */
+export function washerFault(washer: Washer, seat: Seat): WasherFault | undefined {
+  // What is not known fits: neither comparison holds.
+  const { outside = NaN, hole = NaN } = washer
+  const { plugBore = NaN, plugHole = NaN, springDiameter = NaN } = seat
+  if (outside >= plugBore) return 'wider-than-plug'
+  if (hole < plugHole) return 'hole-under-plugs'
+  if (outside < springDiameter) return 'narrower-than-spring'
+  if (hole > springDiameter) return 'hole-over-spring'
+  return washer.stainless === false ? 'not-stainless' : undefined
 }
 
 /**

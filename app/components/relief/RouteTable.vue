@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Route } from '#core/relief/routes'
+import { objectionWords } from '~/words/relief'
 
 /** Every way to a wanted opening pressure side by side; of those with shims or a spring one is chosen. */
 const { routes, route } = defineProps<{ routes: readonly Route[]; route?: Route }>()
@@ -38,9 +39,7 @@ function what(route: Route): string {
         >
           <th scope="row">
             {{ each.spring?.label ?? titles[each.kind] }}<span class="quiet">{{ what(each) }}</span
-            ><span v-if="each.against.length > 0" class="against"
-              >{{ each.against.join('; ').replace(/^./, (letter) => letter.toUpperCase()) }}.</span
-            >
+            ><span v-if="each.against.length > 0" class="against">{{ objectionWords(each.kind, each.against) }}</span>
           </th>
           <td class="mono">{{ p(each.fullFlow) }}</td>
           <td class="mono">{{ p(each.override) }}</td>

@@ -7,6 +7,7 @@ import { planStack, type Stack, type Washer, washerFault } from '#core/relief/st
 import { openingPressure } from '#core/relief/valve'
 import type { ShownItem } from '~/stores/shelf'
 import { shelfPatch, springPatch } from '~/composables/shelfPatch'
+import { WASHER_WORDS } from '~/words/relief'
 
 /** The shim stack from the drawer that a route asks for, under the fitted spring or under the one that it brings; set aside, or taken and fitted. */
 const { valve, route, springs } = defineProps<{ valve: ValveName; route: Route; springs: readonly ShownItem[] }>()
@@ -33,7 +34,7 @@ const drawer = computed(() =>
 const unfit = computed(() =>
   drawer.value.flatMap((washer) => {
     const fault = washerFault(washer, seat.value)
-    return fault ? [{ label: labelOf(washer.id), fault }] : []
+    return fault ? [{ label: labelOf(washer.id), fault: WASHER_WORDS[fault] }] : []
   }),
 )
 const labelOf = (id: string) => washers.value.find((item) => item.id === id)?.label ?? id

@@ -9,7 +9,7 @@ import { root } from './lib/prepare.mjs'
 const AREAS = {
   'core/start': ['core/start'],
   'core/relief': ['core/relief', 'core/parts'],
-  'core/bearing': ['core/bearing', 'core/parts'],
+  'core/bearing': ['core/bearing', 'core/parts', 'core/circuit', 'core/film'],
   'core/engine': ['core/engine', 'core/parts', 'demo'],
   'app/sync': ['app/sync'],
   'server/data': ['server/data'],

@@ -8,7 +8,7 @@ export interface TurningVerdict {
   /** How much it jumped, and how much a cap usually adds here, N·m. */
   jump: number
   usual: number
-  /** Caps after which nothing was read, between the first reading and the last. */
+  /** Caps set before the last reading, after which nothing was read. */
   gaps: number[]
 }
 
@@ -47,7 +47,7 @@ export function capOrder(mains: number, said?: string): number[] {
 export function judgeTurning(readings: ReadonlyMap<number, number>, order: number[]): TurningVerdict {
   const places = order.map((main, place) => ({ main, place })).filter(({ main }) => readings.has(main))
   const last = places[places.length - 1]?.place ?? -1
-  const gaps = order.slice(0, last).filter((main) => !readings.has(main))
+  const gaps = order.slice(0, Math.max(0, last)).filter((main) => !readings.has(main))
   if (places.length === 0) return { verdict: 'pass', among: [], jump: 0, usual: 0, gaps }
   const steps = places.map(({ main, place }, i) => {
     const from = i === 0 ? -1 : places[i - 1].place

@@ -124,7 +124,7 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
   await expect(page.locator('[data-pump="Long"]')).toContainText(
     /Buys \d\.\d+ bar at idle hot, costs \d+ W at working speed/,
   )
-  await expect(page.locator('[data-pump="Long"]')).toContainText('body 6.8 mm longer')
+  await expect(page.locator('[data-pump="Long"]')).toContainText('body 6.80 mm longer')
   await page.locator('[data-pump="Long"]').getByRole('button', { name: 'Take and fit' }).click()
   await expect(page.locator('[data-pump="Long"]').getByText('fitted', { exact: true })).toBeVisible()
   await saved(page)

@@ -197,7 +197,7 @@ describe('the queue as the page sees it', () => {
     const { sync, IDENTITY } = await page()
     const heard: unknown[] = []
     const stop = sync.onAnswer(({ key }, told) => heard.push([key, told]))
-    const { identity: _identity, ...change } = draft('k1')
+    const change = draft('k1')
     const settled = sync.settled('k1')
     const item = await sync.enter(change)
     expect(item.identity).toBe(IDENTITY)
@@ -212,7 +212,7 @@ describe('the queue as the page sees it', () => {
   it('what is refused stands apart, by document, until it is sent again or forgotten', async () => {
     answer = () => new Response('{"error":{"code":"invalid","message":"No."}}', { status: 400 })
     const { sync } = await page()
-    const { identity: _identity, ...change } = draft('k3')
+    const change = draft('k3')
     const settled = sync.settled('k3')
     await sync.enter(change)
     expect((await settled).apart).toMatchObject({ key: 'k3', state: 'refused', refusal: { message: 'No.' } })
@@ -229,7 +229,7 @@ describe('the queue as the page sees it', () => {
   it('says that the server is away, and why it takes nothing', async () => {
     answer = () => new Response('{"error":{"code":"disk","message":"The disk is full."}}', { status: 507 })
     const { sync } = await page()
-    const { identity: _identity, ...change } = draft('k4')
+    const change = draft('k4')
     await sync.enter(change)
     await vi.waitFor(() => expect(sync.why).toBe('The disk is full.'))
     expect(sync.reachable).toBe(false)

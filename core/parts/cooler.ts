@@ -2,6 +2,7 @@ import type { Layout } from '../record/schema'
 import { bore, MICRON, MM, opening, plain } from './drafts'
 import { judgedHousing } from './filter'
 import { recheck } from './firstStart'
+import { laminar } from './laminar'
 import { part } from './part'
 import { type BypassFit, fitOf, setBypass } from './passage'
 import { reading, sized } from './reading'
@@ -35,8 +36,8 @@ const sizes = sized({
   },
 })
 
-/** What a cooler's loss is given for: 20 L/min (19.8) of oil of 10 mPa·s, m³/s and Pa·s. */
-const GIVEN = { flow: 3.3e-4, viscosity: 0.01 }
+/** What a cooler's loss is given for: 20 L/min (19.8), m³/s. */
+const GIVEN = 3.3e-4
 /** A cooler's place joined through, m³/(s·Pa): no loss that counts. */
 const BARE = 1e-6
 const CORE = 0.25e-3
@@ -86,7 +87,7 @@ export const cooler = part({
       kind: toSump ? 'lost' : undefined,
     })
     return (values, { viscosity }) => {
-      core.conductance = !coolerPlugged ? (GIVEN.flow * GIVEN.viscosity) / (values.loss * viscosity) : toSump ? BARE : 0
+      core.conductance = !coolerPlugged ? laminar(GIVEN, values.loss, viscosity) : toSump ? BARE : 0
       setBypass(valve, values.bypass, values.fit, values.seat)
     }
   },

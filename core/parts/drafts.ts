@@ -67,6 +67,17 @@ export const temperature = (celsius: number, plausible: [number, number]): Draft
   wanted: true,
 })
 
+/** What passes a part by itself, m³/s, estimated until somebody measures it; its uncertainty is nought as long as it stands on the estimate. */
+export const flow = (fallback: number, sigma: number, plausible: [number, number], basis: string): Draft => ({
+  dimension: 'flow',
+  fallback,
+  fallbackSigma: 0,
+  sigma,
+  plausible,
+  wanted: false,
+  basis,
+})
+
 /** Something recorded that the model has no default for. */
 export const plain = (
   dimension: Quantity['dimension'],

@@ -1,5 +1,6 @@
 import { ruleOf } from '../house/limits'
 import { bore, MICRON, MM, opening, plain } from './drafts'
+import { laminar } from './laminar'
 import { type Judged, part } from './part'
 import { fitOf, setBypass } from './passage'
 import { reading, sized } from './reading'
@@ -36,8 +37,8 @@ const sizes = sized({
   },
 })
 
-/** What a filter's loss is given for: 20 L/min (19.8) of oil of 10 mPa·s, m³/s and Pa·s. */
-const GIVEN = { flow: 3.3e-4, viscosity: 0.01 }
+/** What a filter's loss is given for: 20 L/min (19.8), m³/s. */
+const GIVEN = 3.3e-4
 /** A way with no filter in it, m³/(s·Pa): no loss that counts. */
 const BARE = 1e-6
 const FILTER_OUTLET = 20e-6
@@ -80,7 +81,7 @@ export const filter = part({
       readings: ['passage.filterBypass'],
     })
     return (values, { viscosity }) => {
-      core.conductance = (GIVEN.flow * GIVEN.viscosity) / (values.loss * viscosity)
+      core.conductance = laminar(GIVEN, values.loss, viscosity)
       setBypass(valve, values.bypass, values.fit, values.seat)
     }
   },

@@ -1,5 +1,6 @@
 import { check } from '../record/looked'
-import { length, MM } from './drafts'
+import { flow, length, MM } from './drafts'
+import { laminar } from './laminar'
 import { part } from './part'
 import { reading, sized } from './reading'
 
@@ -13,20 +14,17 @@ const sizes = sized({
     ),
   },
   flow: {
-    reading: reading('passages', 'rockers.flow', 'A rocker’s oil, at 2 bar of 10 mPa·s', {
-      dimension: 'flow',
-      fallback: 8e-6,
-      fallbackSigma: 0,
-      sigma: 0.8e-6,
-      plausible: [0.2e-6, 200e-6],
-      wanted: false,
-      basis: 'estimate: half a litre a minute',
-    }),
+    reading: reading(
+      'passages',
+      'rockers.flow',
+      'A rocker’s oil, at 2 bar of 10 mPa·s',
+      flow(8e-6, 0.8e-6, [0.2e-6, 200e-6], 'estimate: half a litre a minute'),
+    ),
   },
 })
 
-/** The oil and the pressure at which a rocker's flow is given: Pa·s, Pa. */
-const GIVEN = { viscosity: 0.01, pressure: 2e5 }
+/** Pressure at which a rocker's flow is given, Pa. */
+const GIVEN = 2e5
 /** Room of a rocker shaft, m³. */
 const SHAFT = 40e-6
 
@@ -52,7 +50,7 @@ export const rockers = part({
     return (values, { discharge, viscosity }) => {
       restrictor.diameter = values.restrictor
       restrictor.dischargeCoefficient = discharge
-      bushes.conductance = (lifterCount * ((values.flow * GIVEN.viscosity) / GIVEN.pressure)) / viscosity
+      bushes.conductance = laminar(lifterCount * values.flow, GIVEN, viscosity)
     }
   },
   passages: ({ mains }) => [

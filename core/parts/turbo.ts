@@ -1,6 +1,7 @@
 import { check } from '../record/looked'
-import { length, MM } from './drafts'
+import { flow, length, MM } from './drafts'
 import { recheck } from './firstStart'
+import { laminar } from './laminar'
 import { part } from './part'
 import { reading, sized } from './reading'
 
@@ -14,20 +15,17 @@ const sizes = sized({
     ),
   },
   flow: {
-    reading: reading('passages', 'turbo.flow', 'Turbo bearings’ oil, at 2 bar of 10 mPa·s', {
-      dimension: 'flow',
-      fallback: 1.34e-5,
-      fallbackSigma: 0,
-      sigma: 1e-6,
-      plausible: [1e-6, 200e-6],
-      wanted: false,
-      basis: 'estimate: 0.8 L/min of 10 mPa·s at 2 bar',
-    }),
+    reading: reading(
+      'passages',
+      'turbo.flow',
+      'Turbo bearings’ oil, at 2 bar of 10 mPa·s',
+      flow(1.34e-5, 1e-6, [1e-6, 200e-6], 'estimate: 0.8 L/min of 10 mPa·s at 2 bar'),
+    ),
   },
 })
 
-/** The oil and the pressure at which its flow is given: Pa·s, Pa. */
-const GIVEN = { viscosity: 0.01, pressure: 2e5 }
+/** Pressure at which its flow is given, Pa. */
+const GIVEN = 2e5
 
 /** A turbo, fed from the gauge's place in the gallery through a restrictor. */
 export const turbo = part({
@@ -50,7 +48,7 @@ export const turbo = part({
     return (values, { discharge, viscosity }) => {
       feed.diameter = values.feed
       feed.dischargeCoefficient = discharge
-      bearings.conductance = (values.flow * GIVEN.viscosity) / GIVEN.pressure / viscosity
+      bearings.conductance = laminar(values.flow, GIVEN, viscosity)
     }
   },
   passages: ({ mains }) => [

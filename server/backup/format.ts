@@ -1,4 +1,5 @@
 import type { Migration } from '../data/database'
+import type { Table } from '../data/tables'
 
 /** What an archive of the whole shop is called by, and the version of its form that is written here. */
 export const FORMAT = 'uldo-backup'
@@ -9,28 +10,6 @@ export const HEAD = 'uldo.json'
 /** Last file of an archive: digest of every other, and how many rows each table has. One without it is cut short. */
 export const CHECKS = 'checks.json'
 
-/** Tables in the order in which they can be filled: what is pointed at before what points. */
-export const TABLES = [
-  'build',
-  'entry',
-  'house',
-  'house_entry',
-  'photo',
-  'shelf_item',
-  'shelf_hold',
-  'shelf_move',
-  'shelf_entry',
-  'shelf_history',
-  'run',
-  'run_event',
-  'run_sample',
-  'person',
-  'passphrase',
-  'token',
-  'access_entry',
-  'proposal',
-] as const
-export type Table = (typeof TABLES)[number]
 /** Tables whose rows are numbered as they are entered and never altered: an archive has each up to a number. */
 export const LOGS = [
   'entry',

@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto'
 import { createReadStream } from 'node:fs'
 import { createGunzip } from 'node:zlib'
 import { extract } from 'tar-stream'
-import { BadBackup, CHECKS, type Checks, HEAD, type Head, TABLES, type Table } from './format'
+import { BadBackup, CHECKS, type Checks, HEAD, type Head } from './format'
+import { TABLES, type Table } from '../data/tables'
 
 /** Largest file in an archive, bytes: a page of rows or a photo. */
 const LARGEST = 64e6

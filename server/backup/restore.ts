@@ -4,7 +4,8 @@ import { PGlite } from '@electric-sql/pglite'
 import { migrate, type Migration } from '../data/database'
 import { checkRecords } from '../data/integrity'
 import { lockFolder } from '../data/lock'
-import { BadBackup, type Head, LOGS, migrationsOf, type Table } from './format'
+import { BadBackup, type Head, LOGS, migrationsOf } from './format'
+import type { Table } from '../data/tables'
 import { readArchive } from './read'
 
 /** Where records are put together before they get their name: a start beside it is refused. */

@@ -1,7 +1,8 @@
 import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
 import type { Queries } from '../data/database'
-import { type Head, type Log, LOGS, type Table, WHOLE } from './format'
+import { type Head, type Log, LOGS, WHOLE } from './format'
+import type { Table } from '../data/tables'
 
 /** Rows of a page: so few that reading one holds nothing up. */
 const PAGE = 200

@@ -12,7 +12,10 @@ const cache = fileURLToPath(new URL('../../.cache/', import.meta.url))
 const { version } = JSON.parse(
   readFileSync(new URL('../../node_modules/@electric-sql/pglite/package.json', import.meta.url), 'utf8'),
 ) as { version: string }
-const made = `${cache}empty-${createHash('sha256').update(JSON.stringify([version, migrations])).digest('hex').slice(0, 16)}.tar`
+const made = `${cache}empty-${createHash('sha256')
+  .update(JSON.stringify([version, migrations]))
+  .digest('hex')
+  .slice(0, 16)}.tar`
 
 /** A database in memory with all of its tables, for a test. */
 export async function emptyDatabase(): Promise<PGlite> {

@@ -2,6 +2,9 @@ import type { Layout } from '#core/record/schema'
 
 /** What of a layout is edited, in the order of its form: counts, kinds of things, and what is there or not. */
 
+/** An option that is called what it is. */
+const plain = <Value extends string>(value: Value) => ({ value, words: value as string })
+
 export const COUNTS: [field: CountField, title: string][] = [
   ['cylinders', 'Cylinders'],
   ['mains', 'Mains'],
@@ -22,42 +25,21 @@ export type CountField =
   | 'headCamJournals'
   | 'lashAdjusters'
 export const KINDS: { value: Layout['kind']; words: string }[] = [
-  { value: 'inline', words: 'inline' },
+  plain('inline'),
   { value: 'v', words: 'V' },
-  { value: 'flat', words: 'flat' },
-  { value: 'opposed', words: 'opposed' },
-  { value: 'single', words: 'single' },
-  { value: 'rotary', words: 'rotary' },
+  plain('flat'),
+  plain('opposed'),
+  plain('single'),
+  plain('rotary'),
 ]
 export const CHOICES: [
   field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing' | 'oilLine' | 'oilLineFrom',
   title: string,
   options: { value: string; words: string }[],
 ][] = [
-  [
-    'lifters',
-    'Lifters are',
-    [
-      { value: 'hydraulic', words: 'hydraulic' },
-      { value: 'solid', words: 'solid' },
-    ],
-  ],
-  [
-    'followers',
-    'Followers',
-    [
-      { value: 'sliding', words: 'sliding' },
-      { value: 'roller', words: 'roller' },
-    ],
-  ],
-  [
-    'pumpKind',
-    'Pump',
-    [
-      { value: 'gear', words: 'gears' },
-      { value: 'gerotor', words: 'gerotor' },
-    ],
-  ],
+  ['lifters', 'Lifters are', [plain('hydraulic'), plain('solid')]],
+  ['followers', 'Followers', [plain('sliding'), plain('roller')]],
+  ['pumpKind', 'Pump', [{ value: 'gear', words: 'gears' }, plain('gerotor')]],
   [
     'pumpDrive',
     'Driven by',
@@ -66,22 +48,11 @@ export const CHOICES: [
       { value: 'crank', words: 'the crank' },
     ],
   ],
-  [
-    'housing',
-    'Housing',
-    [
-      { value: 'iron', words: 'iron' },
-      { value: 'aluminium', words: 'aluminium' },
-    ],
-  ],
+  ['housing', 'Housing', [plain('iron'), plain('aluminium')]],
   [
     'oilLine',
     'External oil line',
-    [
-      { value: 'none', words: 'none' },
-      { value: 'head', words: 'to the head' },
-      { value: 'turbo', words: 'to the turbo' },
-    ],
+    [plain('none'), { value: 'head', words: 'to the head' }, { value: 'turbo', words: 'to the turbo' }],
   ],
   [
     'oilLineFrom',

@@ -169,7 +169,16 @@ thead .figure-column {
 .figure-column {
   text-align: right;
 }
-input,
+input {
+  height: 44px;
+  border: 1px solid transparent;
+  border-bottom: 1px dashed transparent;
+  background: transparent;
+  padding: 0 6px;
+  border-radius: 3px;
+  width: 100%;
+  font-size: 16px;
+}
 input:hover {
   border-color: var(--field);
 }

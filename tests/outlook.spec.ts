@@ -252,3 +252,21 @@ test('a record that the gauge has spoken against says so before a change is trie
   await expect(page.locator('[data-state="idleHot"]')).toContainText('3.2read')
   await expect(word).toHaveCount(0)
 })
+
+test('figures that could not be computed are said on their page, and asked for again by hand', async ({
+  server,
+  bench: page,
+}) => {
+  const id = await buildId(server, 'Ottiline')
+  await page.route(/slow\.worker/, (route) => route.abort())
+  await page.goto(`${server.address}/build/${id}/bearings?view=shells`)
+  const note = page.getByRole('alert').filter({ hasText: 'Figures of this page could not be computed.' })
+  await expect(note).toBeVisible()
+  await expect(page.getByTestId('advice')).toHaveText('The loads could not be computed.')
+  // The strip is the other worker's, and stands.
+  await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toHaveText(/\d\.\d/)
+  await page.unroute(/slow\.worker/)
+  await note.getByRole('button', { name: 'Ask again' }).click()
+  await expect(page.getByTestId('advice')).toContainText('MPa on the shell')
+  await expect(note).toHaveCount(0)
+})

@@ -8,7 +8,7 @@ import { oilOf } from '#core/record/oil'
 const build = useBuild()
 
 /** Greatest load at working speed, from the orbit's own loads. */
-const { value: specific } = useAnswer(
+const { value: specific, error } = useAnswer(
   async (_, slow) => {
     const sheet = build.sheet
     if (!sheet) return undefined
@@ -51,7 +51,9 @@ function decide(value: string) {
           >Shells<span v-if="shell" class="origin">{{ shell.construction }} advised</span></span
         ><ChoiceField label="Shell construction" :value="construction" :options="CONSTRUCTIONS" @choose="decide" />
       </div>
-      <p class="quiet reason" data-testid="advice">{{ shell ? `${shell.reason}.` : 'Working out the loads.' }}</p>
+      <p class="quiet reason" data-testid="advice">
+        {{ shell ? `${shell.reason}.` : error ? 'The loads could not be computed.' : 'Working out the loads.' }}
+      </p>
     </section>
     <section>
       <h2>Groove of the mains</h2>

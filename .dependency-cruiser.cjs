@@ -50,7 +50,13 @@ module.exports = {
       name: 'app-without-server',
       severity: 'error',
       from: { path: '^app/' },
-      to: { path: '^(server|bin|demo)/', pathNot: '^server/$' },
+      to: { path: '^(server|bin)/', pathNot: '^server/$' },
+    },
+    {
+      name: 'app-without-demo',
+      severity: 'error',
+      from: { path: '^app/', pathNot: notTests },
+      to: { path: '^demo/' },
     },
     {
       name: 'server-without-app',

@@ -1,3 +1,4 @@
+import { recorded } from '#core/engine/values'
 import type { Operation } from 'fast-json-patch'
 import type { ShelfOffer } from '#core/finder/offer'
 import type { Setup } from '#core/finder/types'
@@ -36,6 +37,6 @@ function shellPatch(sheet: Sheet, set: 'main' | 'rod', [upper, lower]: string[],
   return bearingsOf(sheet, set).map(({ number }) => ({
     op: 'add',
     path: `/shells/${set}.${number}`,
-    value: { upper, lower, wall: -change, boreAt: sheet.readings[`${set}.${number}.bore`]?.at ?? '' },
+    value: { upper, lower, wall: -change, boreAt: recorded(sheet, `${set}.${number}.bore`)?.at ?? '' },
   }))
 }

@@ -1,3 +1,4 @@
+import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 import type { PointName, SteadyPoint } from '#core/start/points'
 
@@ -42,7 +43,7 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
     () => new Map(run.events.filter(({ kind }) => kind === 'point').map((event) => [String(event.data.name), event])),
   )
   watch(firstPressure, (seconds) => {
-    if (seconds === undefined || simulated.value || run.ended || build.sheet!.readings['start.firstPressure']) return
+    if (seconds === undefined || simulated.value || run.ended || recorded(build.sheet!, 'start.firstPressure')) return
     void build.record('start.firstPressure', { value: seconds, source: 'measured' }, 'Seconds to first pressure')
   })
   return { kept, keep }

@@ -1,3 +1,4 @@
+import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 
 /** Steady points of the first start in their order, each judged by its target and by what this engine should show, where it was read. */
@@ -9,7 +10,7 @@ export function useStartPoints() {
       if (!sheet) return []
       return Promise.all(
         START_POINTS.map(async ([name, label]) => {
-          const reading = sheet.readings[`start.${name}.pressure`]
+          const reading = recorded(sheet, `start.${name}.pressure`)
           return { name, label, judged: reading ? await model.point(sheet, name, reading.value) : undefined }
         }),
       )

@@ -9,6 +9,9 @@ export function quantityAt(sheet: Pick<Sheet, 'layout'>, key: string): Quantity 
   return catalogueOf(sheet.layout).quantities.get(key)
 }
 
+/** A reading as it was recorded; undefined while it was not. */
+export const recorded = (sheet: Pick<Sheet, 'readings'>, key: ReadingKey): Reading | undefined => sheet.readings[key]
+
 /** What a sheet holds for a quantity: what was read, else the layout's default; undefined where there is neither. */
 export function recordedOrDefault(sheet: Sheet, key: ReadingKey): Sourced | undefined {
   const quantity = quantityAt(sheet, key)

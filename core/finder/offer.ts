@@ -1,6 +1,8 @@
+import { recorded } from '../engine/values'
 import type { BearingSet } from '../parts/bearingReadings'
 import { bearingsOf } from '../parts/clearances'
 import type { Sheet } from '../record/schema'
+import type { ValveField } from '../parts/reliefReadings'
 import { planStack, type Washer } from '../relief/stack'
 import { numberOf } from '../shelf/fields'
 import type { ShelfItem } from '../shelf/schema'
@@ -79,7 +81,7 @@ export function offerOf(sheet: Sheet, items: ShelfItem[], open: Open): ShelfOffe
 }
 
 function stacksOf(sheet: Sheet, washers: ShelfItem[], takes: ShelfOffer['takes']): Offer['stacks'] {
-  const reading = (field: string) => sheet.readings[`relief.${field}`]?.value
+  const reading = (field: ValveField) => recorded(sheet, `relief.${field}`)?.value
   const seat = { plugBore: reading('plugBore'), plugHole: reading('plugHole'), springDiameter: reading('coilDiameter') }
   const drawer = washers.map((item): Washer => ({
     id: item.label,

@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import type { StateName, Target } from '../targets/targets'
 import type { Verdict } from '../quantity/verdict'
 import { type Band, pressureBands } from './band'
@@ -58,10 +59,12 @@ export function measuredAt(
   targetFor: (moment: { speed: number; temperature: number }) => Target,
 ): Measured | undefined {
   const { sheet } = model
-  const point = sheet.readings[`start.${name}.pressure`]
+  // Nobody reads a gauge as a point while it is cranked.
+  if (name === 'crankingCold') return undefined
+  const point = recorded(sheet, `start.${name}.pressure`)
   if (!point) return undefined
   const state = namedStates(sheet).find((each) => each.name === name)!
-  const at = (field: 'speed' | 'temperature') => sheet.readings[`start.${name}.${field}`]?.value ?? state[field]
+  const at = (field: 'speed' | 'temperature') => recorded(sheet, `start.${name}.${field}`)?.value ?? state[field]
   const [speed, temperature] = [at('speed'), at('temperature')]
   const [expected] = pressureBands(model, [momentAt(sheet, speed, temperature)], samples)
   return {

@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import { benchOf } from '../parts/reliefBench'
 import type { ValveName } from '../parts/reliefReadings'
 import { openingOf, reliefValve } from '../parts/reliefRecord'
@@ -30,13 +31,14 @@ export interface PlugLabel {
 export function plugLabel(sheet: Sheet, name: ValveName): PlugLabel {
   const valve = reliefValve(sheet, name)
   const bench = benchOf(sheet, name)
-  const hand = sheet.checks[`${name}.marked`] ?? sheet.readings[`${name}.shims`] ?? sheet.readings[`${name}.springRate`]
+  const hand =
+    sheet.checks[`${name}.marked`] ?? recorded(sheet, `${name}.shims`) ?? recorded(sheet, `${name}.springRate`)
   return {
     name: sheet.name,
     engine: sheet.engine,
     ...(sheet.layout.galleryRelief ? { place: name === 'relief' ? 'pump' : 'gallery-end' } : {}),
     opening: openingOf(sheet, name),
-    source: bench ? `bench-${bench.method}` : sheet.readings[`${name}.springRate`] ? 'measured-parts' : 'assumed',
+    source: bench ? `bench-${bench.method}` : recorded(sheet, `${name}.springRate`) ? 'measured-parts' : 'assumed',
     springRate: valve.springRate,
     freeLength: valve.freeLength,
     shims: total(valve.shims),

@@ -1,9 +1,9 @@
-import type { ValveName } from '../parts/reliefReadings'
+import type { ValveField, ValveName } from '../parts/reliefReadings'
 import { elementOf } from '../parts/circuitBuilder'
 import { ruleOf } from '../house/limits'
 import { openingOf, reliefValve } from '../parts/reliefRecord'
 import type { Sheet } from '../record/schema'
-import { requireValue } from '../engine/values'
+import { requireValue, recorded } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { type OfferedSpring, type Route, routesTo } from '../relief/routes'
 import { bindMargin, flowStartPressure, fullFlowPressure, liftAt, openingPressure, shimEffect } from '../relief/valve'
@@ -111,7 +111,7 @@ export function governing(sheet: Sheet): Governing {
 /** Routes to the wanted opening pressure of a valve, with the springs that lie on the shelf. */
 export function reliefRoutes(sheet: Sheet, name: ValveName, springs: OfferedSpring[], wanted: number): Route[] {
   const model = modelOf(sheet)
-  const of = (field: string) => model.sheet.readings[`${name}.${field}`]?.value
+  const of = (field: ValveField) => recorded(model.sheet, `${name}.${field}`)?.value
   return routesTo(reliefValve(model.sheet, name), {
     wanted,
     springs,

@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import { START_POINTS } from '../parts/firstStart'
 import { checksOf } from '../engine/catalogue'
 import type { Sheet } from '../record/schema'
@@ -15,7 +16,7 @@ export function outletChecks(sheet: Pick<Sheet, 'layout'>): string[] {
  * nor does a reading above what the model allows, which whoever has the model adds (`primeGood`).
  */
 export function primedAt(sheet: Sheet): number | undefined {
-  const last = sheet.readings['prime.pressure']
+  const last = recorded(sheet, 'prime.pressure')
   if (
     !last ||
     last.value > primeCeiling(sheet) ||

@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import { checksOf, inspectionsOf, quantitiesOf } from '../engine/catalogue'
 import { findingOf } from '../engine/inspections'
 import { usableSheet } from '../engine/usableSheet'
@@ -131,7 +132,7 @@ function faultsAt(sheet: Sheet, station: Station): CheckItem[] {
 function startFindings(sheet: Sheet): Finding[] {
   if (!sheet.oil.figures && !oilGrade(sheet.oil.grade)) return []
   return START_POINTS.flatMap(([name, label]) => {
-    const reading = sheet.readings[`start.${name}.pressure`]?.value
+    const reading = recorded(sheet, `start.${name}.pressure`)?.value
     if (reading === undefined) return []
     const target = targetOfPoint(sheet, oilOf(sheet), name, pointMoment(sheet, name))
     if (reading < target.least) return [{ verdict: 'stop' as const, about: `${label.toLowerCase()} under its target` }]

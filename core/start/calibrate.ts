@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
 import type { Sheet } from '../record/schema'
@@ -53,8 +54,8 @@ const SAMPLES = 200
 /** Steady readings that a sheet holds of its first start. */
 export function observationsOf(sheet: Sheet): Observation[] {
   return POINT_NAMES.flatMap((name) => {
-    const [pressure, speed, temperature] = ['pressure', 'speed', 'temperature'].map(
-      (field) => sheet.readings[`start.${name}.${field}`]?.value,
+    const [pressure, speed, temperature] = (['pressure', 'speed', 'temperature'] as const).map(
+      (field) => recorded(sheet, `start.${name}.${field}`)?.value,
     )
     return pressure === undefined || speed === undefined || temperature === undefined
       ? []

@@ -1,6 +1,6 @@
 import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
-import { requireValue } from '../engine/values'
+import { requireValue, recorded } from '../engine/values'
 import { ruleOf } from '../house/limits'
 import { deviation, mean } from '../quantity/mean'
 import type { RunSample } from './watchTypes'
@@ -60,7 +60,7 @@ export function prepareCapture(sheet: Sheet): {
   const pressures: number[] = []
   let lookedAt = -Infinity
   const ceiling =
-    sheet.readings['maker.ceiling']?.value ??
+    recorded(sheet, 'maker.ceiling')?.value ??
     Math.max(ruleOf(sheet, 'ceiling.idleCold'), ruleOf(sheet, 'ceiling.workingHot'))
 
   function take(sample: RunSample): SteadyPoint | undefined {

@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import type { Sheet } from '../record/schema'
 import { ruleOf } from '../house/limits'
 import { usableSheet } from '../engine/usableSheet'
@@ -60,8 +61,8 @@ export function pointMoment(sheet: Sheet, name: PointName): { speed: number; tem
       ? { speed: 0.5 * (of('idleCold').speed + of('workingHot').speed), temperature: of('idleHot').temperature }
       : of(name)
   return {
-    speed: sheet.readings[`start.${name}.speed`]?.value ?? state.speed,
-    temperature: sheet.readings[`start.${name}.temperature`]?.value ?? state.temperature,
+    speed: recorded(sheet, `start.${name}.speed`)?.value ?? state.speed,
+    temperature: recorded(sheet, `start.${name}.temperature`)?.value ?? state.temperature,
   }
 }
 

@@ -1,6 +1,6 @@
 import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
-import { requireValue } from '../engine/values'
+import { requireValue, recorded } from '../engine/values'
 import { usableSheet } from '../engine/usableSheet'
 import { ruleOf } from '../house/limits'
 import { oilOf } from '../record/oil'
@@ -33,10 +33,10 @@ export interface WatchRules {
 const MOST_LOSS = 0.3e5
 
 /** The rules of a sheet. They need no model, and a sheet that no model can be made of has them too. */
-export function watchRules(recorded: Sheet): WatchRules {
-  const { sheet } = usableSheet(recorded)
+export function watchRules(whole: Sheet): WatchRules {
+  const { sheet } = usableSheet(whole)
   const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
-  const maker = sheet.readings['maker.ceiling']?.value
+  const maker = recorded(sheet, 'maker.ceiling')?.value
   const idleHot = namedStates(sheet).find(({ name }) => name === 'idleHot')!
   const wanted = targetAt(sheet, oilOf(sheet), idleHot).least
   return {

@@ -1,3 +1,4 @@
+import { recorded } from '../engine/values'
 import { leastGalleryPressure } from '../bearing/feed'
 import type { Sheet } from '../record/schema'
 import { ruleOf, schoolOf } from '../house/limits'
@@ -38,7 +39,7 @@ export function schools(
   density: number,
 ): Partial<Record<School, number>> {
   const maker =
-    state.name === 'idleHot' || state.name === 'workingHot' ? sheet.readings[`maker.${state.name}`]?.value : undefined
+    state.name === 'idleHot' || state.name === 'workingHot' ? recorded(sheet, `maker.${state.name}`)?.value : undefined
   const rule = perThousand(state.speed)
   return {
     ...(maker === undefined ? {} : { maker }),
@@ -55,7 +56,7 @@ export function schools(
  */
 export function targetOf(sheet: Sheet, state: TargetState, mainDiameter: number, density: number): Target {
   const said = schools(sheet, state, mainDiameter, density)
-  const ceiling = sheet.readings['maker.ceiling']?.value ?? ruleOf(sheet, `ceiling.${state.name}`)
+  const ceiling = recorded(sheet, 'maker.ceiling')?.value ?? ruleOf(sheet, `ceiling.${state.name}`)
   const governing = schoolOf(sheet)
   const wanted = governing === 'auto' ? (said.maker === undefined ? undefined : 'maker') : governing
   let school: School = 'house'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import type { ShellPlan } from '#core/shells/types'
@@ -98,13 +99,13 @@ async function accept() {
   for (const { upper, lower } of chosen) for (const id of [upper, lower]) wanted.set(id, (wanted.get(id) ?? 0) + 1)
   const moves = movesFor(wanted)
   const patch = chosen.flatMap(({ upper, lower, now }) => {
-    const key = `${now.set}.${now.number}`
+    const key = `${now.set}.${now.number}` as const
     const wall = (walls.get(upper) ?? 0) + (walls.get(lower) ?? 0)
     return [
       {
         op: 'add' as const,
         path: `/shells/${key}`,
-        value: { upper, lower, wall, boreAt: build.sheet!.readings[`${key}.bore`]?.at ?? '' },
+        value: { upper, lower, wall, boreAt: recorded(build.sheet!, `${key}.bore`)?.at ?? '' },
       },
     ]
   })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { turningVerdict } from '#core/parts/main'
 import { endFloatLimits } from '#core/bearing/float'
@@ -12,7 +13,7 @@ const units = useUnits()
 const turns = computed(() => checksOf(build.sheet!.layout).find((check) => check.key === 'bearings.turns')!)
 const mains = computed(() => build.sheet!.layout.mains)
 const order = computed(() => capOrder(mains.value, build.sheet!.choices['crank.capOrder']))
-const read = computed(() => order.value.filter((main) => build.sheet!.readings[`turning.${main}`]))
+const read = computed(() => order.value.filter((main) => recorded(build.sheet!, `turning.${main}`)))
 const judged = computed(() => turningVerdict(build.sheet!))
 const named = computed(() =>
   judged.value.among.length > 1

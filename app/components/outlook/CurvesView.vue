@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 import { pointMoment } from '#core/start/verdict'
 import type { StateOutlook } from '#core/outlook/outlook'
@@ -15,7 +16,7 @@ const { value: curves } = useAnswer(
 )
 const points = computed(() =>
   START_POINTS.flatMap(([name, label]) => {
-    const reading = build.sheet!.readings[`start.${name}.pressure`]
+    const reading = recorded(build.sheet!, `start.${name}.pressure`)
     return reading ? [{ label, pressure: reading.value, speed: pointMoment(build.sheet!, name).speed }] : []
   }),
 )

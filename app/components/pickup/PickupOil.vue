@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { oilFill, sloshOf } from '#core/parts/pickupRecord'
 import { ruleOf } from '#core/house/limits'
 import { brakingFor } from '#core/pickup/slosh'
@@ -91,13 +92,13 @@ const heavy = computed(() =>
         v-if="
           fill &&
           fill.depth &&
-          build.sheet!.readings['pickup.oilDepth'] &&
-          fill.depth < build.sheet!.readings['pickup.oilDepth'].value
+          recorded(build.sheet!, 'pickup.oilDepth') &&
+          fill.depth < recorded(build.sheet!, 'pickup.oilDepth')!.value
         "
         verdict="watch"
         ><b
           >The whole fill stands lower than the low mark: {{ units.say(fill.depth, 'length') }} of
-          {{ units.say(build.sheet!.readings['pickup.oilDepth'].value, 'length') }}.</b
+          {{ units.say(recorded(build.sheet!, 'pickup.oilDepth')!.value, 'length') }}.</b
         >
         One of the figures is out: look at the dipstick, the capacity and the floor’s sizes.</JudgementLine
       >

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { STAGES, type Stage, WORD_TITLES } from '#core/prime/steps'
 import type { RunSetUp } from '#core/run/schema'
@@ -7,7 +8,7 @@ import type { RunSetUp } from '#core/run/schema'
 const build = useBuild()
 const run = useRun()
 void run.open(build.id!, 'prime')
-const stage = ref<Stage>((build.sheet!.readings['prime.checkPressure'] ? 'last' : 'check') as Stage)
+const stage = ref<Stage>((recorded(build.sheet!, 'prime.checkPressure') ? 'last' : 'check') as Stage)
 const baudRate = ref<number>()
 const live = usePrimeLive()
 const { setUp, expected, going, on, seen, ceiling, word, padSeen, filterOff, filterOn } = live

@@ -3,7 +3,7 @@ import { benchLog, type BenchMethod, benchOf, writtenTest } from '#core/parts/re
 import { springRateOf } from '#core/parts/reliefSpring'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { halfBand } from '#core/quantity/uncertain'
-import { requireValue } from '#core/engine/values'
+import { requireValue, recorded } from '#core/engine/values'
 import { OIL_GRADES } from '#core/oil/grades'
 import type { ReliefSummary } from '#core/outlook/relief'
 
@@ -21,7 +21,7 @@ const method = computed<BenchMethod>(() =>
 const bench = computed(() => benchOf(build.sheet!, valve))
 const oil = computed(() => build.sheet!.choices[`${valve}.benchOil`] ?? build.sheet!.oil.grade)
 const p = (value: number) => units.say(value, 'pressure', units.fine)
-const reading = computed(() => build.sheet!.readings[`${valve}.benchPressure`])
+const reading = computed(() => recorded(build.sheet!, `${valve}.benchPressure`))
 const log = computed(() => benchLog(build.sheet!, valve))
 const note = ref('')
 /** A reading that was written becomes a line of the log, with the method, oil, shims and length fitted of its moment: none of them changes under it later. */
@@ -33,8 +33,8 @@ function enter() {
   const test = writtenTest(build.sheet!, valve)
   if (!test) return
   const next = 1 + Math.max(0, ...log.value.map(({ key }) => Number(key?.split('.')[1] ?? 0)))
-  const gone = ['benchPressure', 'benchShims', 'benchInstalled']
-    .filter((field) => build.sheet!.readings[`${valve}.${field}`])
+  const gone = (['benchPressure', 'benchShims', 'benchInstalled'] as const)
+    .filter((field) => recorded(build.sheet!, `${valve}.${field}`))
     .map((field) => ({ op: 'remove' as const, path: `/readings/${valve}.${field}` }))
   const others = log.value
     .filter(({ key, fitted }) => key && fitted)

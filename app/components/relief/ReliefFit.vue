@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
 import { valveFit } from '#core/parts/reliefFit'
@@ -32,7 +33,9 @@ async function take(id: string) {
     { item: id, move: 'take', count: 1 },
   ])
 }
-const measured = computed(() => ['reach', 'seatDepth'].every((field) => build.sheet!.readings[`${valve}.${field}`]))
+const measured = computed(() =>
+  (['reach', 'seatDepth'] as const).every((field) => recorded(build.sheet!, `${valve}.${field}`)),
+)
 </script>
 
 <template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { inspectionsOf } from '#core/engine/catalogue'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { breakInPlan, recheckList, remindersOf } from '#core/start/breakIn'
@@ -17,7 +18,7 @@ const road = computed(() => build.sheet!.use === 'road' || build.sheet!.use === 
 const startedAt = computed(
   () =>
     Date.parse(
-      build.sheet!.readings['start.firstPressure']?.at ?? build.sheet!.readings['start.idleCold.pressure']?.at ?? '',
+      recorded(build.sheet!, 'start.firstPressure')?.at ?? recorded(build.sheet!, 'start.idleCold.pressure')?.at ?? '',
     ) || undefined,
 )
 const reminders = computed(() => remindersOf(build.sheet!, startedAt.value ?? now.value))

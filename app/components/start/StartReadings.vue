@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 import { ruleOf } from '#core/house/limits'
 import { observationsOf, type Observation } from '#core/start/calibrate'
@@ -13,7 +14,7 @@ import { worstOf } from '#core/progress/progress'
 const build = useBuild()
 const units = useUnits()
 const run = useRun()
-const first = computed(() => build.sheet!.readings['start.firstPressure']?.value)
+const first = computed(() => recorded(build.sheet!, 'start.firstPressure')?.value)
 const points = useStartPoints()
 const worst = computed(() =>
   worstOf([

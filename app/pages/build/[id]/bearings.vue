@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { spreadOf } from '#core/bearing/survey'
@@ -29,7 +30,7 @@ const go = (next: View, at = `${chosen.value.set}.${chosen.value.number}`) =>
 /** A journal in the drawing leads to its readings in the table, or is the one looked at. */
 function enter(part: { set: BearingSet; number: number }) {
   if (view.value === 'journal') return void go('journal', `${part.set}.${part.number}`)
-  const side = build.sheet!.readings[`${part.set}.${part.number}.journal`] ? 'bore' : 'journal'
+  const side = recorded(build.sheet!, `${part.set}.${part.number}.journal`) ? 'bore' : 'journal'
   const focus = () =>
     document.querySelector<HTMLInputElement>(`main [data-reading="${part.set}.${part.number}.${side}"]`)?.focus()
   if (view.value === 'measure') focus()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { inspectionsOf, passagesOf } from '#core/engine/catalogue'
 import { findingOf } from '#core/engine/inspections'
 import { ruleOf } from '#core/house/limits'
@@ -34,7 +35,7 @@ const told = computed(() =>
 )
 const housings = computed(() =>
   (['filter', 'cooler'] as const).flatMap((housing) => {
-    const gap = build.sheet!.readings[`passage.${housing}Gap`]?.value
+    const gap = recorded(build.sheet!, `passage.${housing}Gap`)?.value
     const most = ruleOf(build.sheet!, 'passage.housingGap')
     return gap === undefined ? [] : [{ housing, gap, most, shim: Math.max(0, gap - 0.5 * most) }]
   }),

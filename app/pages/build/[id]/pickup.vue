@@ -10,7 +10,7 @@ import {
   VACUUM_LOST,
   floorVerdict,
 } from '#core/parts/pickupRecord'
-import { recordedOrDefault, requireValue } from '#core/engine/values'
+import { recordedOrDefault, requireValue, recorded } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
 import { STATE_LABELS } from '#core/outlook/states'
 import { stepLoss } from '#core/pickup/suction'
@@ -104,8 +104,8 @@ const side = computed(() =>
         <JudgementLine v-if="vacuum" :verdict="vacuum"
           ><b
             >{{ vacuum === 'stop' ? 'It does not hold' : 'It holds' }}: a minute later
-            {{ units.say(build.sheet!.readings['pickup.vacuumAfter']!.value, 'pressure', decimals) }} of
-            {{ units.say(build.sheet!.readings['pickup.vacuum']!.value, 'pressure', decimals) }} are left.</b
+            {{ units.say(recorded(build.sheet!, 'pickup.vacuumAfter')!.value, 'pressure', decimals) }} of
+            {{ units.say(recorded(build.sheet!, 'pickup.vacuum')!.value, 'pressure', decimals) }} are left.</b
           >
           {{
             vacuum === 'stop'

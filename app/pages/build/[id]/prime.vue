@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { judgePrime } from '#core/prime/prime'
 import { STAGES } from '#core/prime/steps'
@@ -25,7 +26,7 @@ const { value: clock } = useAnswer(
   () => [settled.value, shown.value],
 )
 const reading = computed(
-  () => (build.sheet!.readings['prime.pressure'] ?? build.sheet!.readings['prime.checkPressure'])?.value,
+  () => (recorded(build.sheet!, 'prime.pressure') ?? recorded(build.sheet!, 'prime.checkPressure'))?.value,
 )
 const verdict = computed(() =>
   expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined,

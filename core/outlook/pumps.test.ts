@@ -129,6 +129,10 @@ describe('what a pump must be to fit', () => {
       { code: 'drive-length', by: expect.closeTo(2e-3, 9) },
       { code: 'body-longer', by: expect.closeTo(4.8e-3, 9) },
     ])
+    // Too short reaches no more, as too long holds the cover off; half a millimetre is play.
+    const drive = (driveLength: number) => fitWarnings(sheet, { engine: '', properties: { driveLength } })
+    expect(drive(0.058)).toEqual([{ code: 'drive-length', by: expect.closeTo(-2e-3, 9) }])
+    expect([drive(0.0596), drive(0.0604)]).toEqual([[], []])
     expect(
       fitWarnings(sheet, { engine: 'Hesper 3.6', properties: { drive: 'Slot', year: 'early', driveLength: 0.0602 } }),
     ).toEqual([])

@@ -113,7 +113,7 @@ test('undo takes back the last change and only that', async ({ server, bench: pa
   await expect(field(page, 'pump.endClearance')).toHaveValue('0.090')
 })
 
-test('ten times SIGKILL in the middle of a burst of patches loses nothing that was acknowledged', async ({
+test('four times SIGKILL in the middle of a burst of patches loses nothing that was acknowledged', async ({
   server,
 }) => {
   const id = await buildId(server, 'Ottiline')
@@ -121,7 +121,7 @@ test('ten times SIGKILL in the middle of a burst of patches loses nothing that w
   const device = randomUUID()
   let sent = 0
   let now = server
-  for (let kill = 1; kill <= 10; kill++) {
+  for (let kill = 1; kill <= 4; kill++) {
     const before = acknowledged.size
     const burst = Array.from({ length: 120 }, async (_, i) => {
       await new Promise((done) => setTimeout(done, i * 4))
@@ -142,7 +142,7 @@ test('ten times SIGKILL in the middle of a burst of patches loses nothing that w
     expect(acknowledged.size).toBeLessThan(before + 120)
     now = await startServer(server.folder)
   }
-  expect(acknowledged.size).toBeGreaterThan(60)
+  expect(acknowledged.size).toBeGreaterThan(24)
   const entries = (await (await fetch(`${now.address}/api/builds/${id}/entries`)).json()) as {
     revision: number
     patch: { value: { value: number } }[]

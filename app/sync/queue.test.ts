@@ -48,6 +48,30 @@ describe('the queue', () => {
     await settled(second.queue)
     expect(there.entered).toEqual(['a', 'b'])
   })
+  it('five hundred entered while the server is dead arrive once each, in order, every seventh answer lost on its way', async () => {
+    const there = server()
+    let dead = true
+    let calls = 0
+    there.answer((item) => {
+      if (dead) return { kind: 'unreachable' }
+      if (++calls % 7 !== 0) return undefined
+      if (!there.entered.includes(item.key)) there.entered.push(item.key)
+      return { kind: 'unreachable' }
+    })
+    const keys = Array.from({ length: 500 }, (_, i) => `change ${i}`)
+    const { queue } = tab(disk, there.post)
+    for (const key of keys) await queue.enter(draft(key))
+    expect(queue.items()).toHaveLength(500)
+    dead = false
+    await vi.waitFor(
+      async () => {
+        await queue.send()
+        if (queue.items().length > 0) throw new Error('waits')
+      },
+      { timeout: 20_000, interval: 1 },
+    )
+    expect(there.entered).toEqual(keys)
+  })
   it.each(['refused', 'conflict'] as const)(
     'a %s stands apart, holds up nothing, and is found again by the next page',
     async (kind) => {

@@ -25,12 +25,12 @@ describe('clearance', () => {
 describe('short bearing (Ocvirk)', () => {
   // Worked by hand from the published formula: at ε = 0.6, (0.64)² / (π 0.6 √(π² 0.64 + 16 · 0.36)) = 0.06253.
   it('places the journal where the load number says', () => {
-    expect(journalPosition(0.06253).eccentricity).toBeCloseTo(0.6, 3)
-    expect((journalPosition(0.06253).attitude * 180) / Math.PI).toBeCloseTo(46.3, 1)
+    expect(journalPosition(0.06253, 0).eccentricity).toBeCloseTo(0.6, 3)
+    expect((journalPosition(0.06253, 0).attitude * 180) / Math.PI).toBeCloseTo(46.3, 1)
   })
   it('sits on the bottom at rest and near the middle when lightly loaded', () => {
-    expect(journalPosition(0).eccentricity).toBeGreaterThan(0.999)
-    expect(journalPosition(1e3).eccentricity).toBeLessThan(0.01)
+    expect(journalPosition(0, 0).eccentricity).toBeGreaterThan(0.999)
+    expect(journalPosition(1e3, 0).eccentricity).toBeLessThan(0.01)
     expect(
       loadNumber({ diameter: 0.06, length: 0.02, radialClearance: 3e-5, speed: 0, load: 1000, viscosity: 0.01 }),
     ).toBe(0)

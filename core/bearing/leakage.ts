@@ -1,3 +1,5 @@
+import type { GrooveArcs } from './grooved'
+
 /**
  * ∫ (1 + ε cos φ)³ dφ from φ₁ to φ₂, φ measured from the thickest film, rad.
  * The closed integral of the film's cube over the arc, in units of c³.
@@ -41,9 +43,18 @@ export function grooveConductance(
  *
  *   Q / p = 0.675 h³ (d/L + 0.4)^1.75 / μ
  *
- * with h³ averaged over a turn, c³ (1 + 1.5 ε²), since a crankpin's hole meets the whole film.
  * Source: ESDU 84031, Calculation methods for steadily loaded axial groove hydrodynamic journal bearings; Martin,
  * Developments in engine bearing design, Tribology International 16 (1983).
+ *
+ * @param gap film thickness h at the hole, m
+ */
+export function fixedHoleConductance(gap: number, length: number, hole: number, viscosity: number): number {
+  return (0.675 * gap * gap * gap * holeShape(hole / length + 0.4)) / viscosity
+}
+
+/**
+ * The same of a hole that goes round with the journal: h³ averaged over a turn is c³ (1 + 1.5 ε²), since a crankpin's hole meets the whole
+ * film.
  */
 export function holeConductance(
   clearance: number,
@@ -52,8 +63,7 @@ export function holeConductance(
   viscosity: number,
   eccentricity: number,
 ): number {
-  const film = clearance * clearance * clearance * (1 + 1.5 * eccentricity * eccentricity)
-  return (0.675 * film * holeShape(hole / length + 0.4)) / viscosity
+  return (1 + 1.5 * eccentricity * eccentricity) * fixedHoleConductance(clearance, length, hole, viscosity)
 }
 
 /** x^1.75 as x √x √√x: a quarter of the time of a power. */
@@ -81,11 +91,14 @@ function finiteLength(length: number, radius: number): number {
   return 1 - (0.1 * length) / radius
 }
 
-/** Pieces into which a groove's arc is cut. */
+/** Pieces into which a half shell's groove is cut, and all that a bearing can have. */
 export const ARC_PIECES = 8
+export const MOST_PIECES = 2 * ARC_PIECES
 
 /** A grooved bearing's leakage: Q(p) = Σ max(0, fed_k p + wedge_k) + carried. */
 export interface GrooveLeakage {
+  /** How many of them there are. */
+  pieces: number
   /** m³/(s·Pa) for each piece of the groove's arc. */
   fed: Float64Array
   /** m³/s for each piece; negative where the film widens. */
@@ -104,12 +117,12 @@ export interface GrooveLeakage {
  * per length round the journal: what pressure presses out and what the narrowing film squeezes out, zero where the film
  * is ruptured to the end. Outside the groove the film spans the whole length L and gives f U L c ε sin φ / (4 R) where it
  * narrows. Derived from the short-bearing equation (Ocvirk, NACA TN 2808) with Reynolds' rupture; within 10 percent of the grid
- * solver for L/D 0.25 to 0.5, ε 0.3 to 0.9, 50 to 400 kPa, arcs of 180° and 360° (core/film/closed.test.ts).
+ * solver for L/D 0.25 to 0.5, ε 0.3 to 0.9, 50 to 400 kPa, arcs of 180° and 360°, within 13 for arcs between and below, whose ends it leaves out (core/film/closed.test.ts).
  *
- * @param centre middle of the groove from the thickest film, rad
+ * @param crown where the upper shell's crown lies, rad from the thickest film in the direction of turning
  */
 export function grooveLeakage(
-  bearing: {
+  bearing: GrooveArcs & {
     radius: number
     length: number
     land: number
@@ -117,32 +130,57 @@ export function grooveLeakage(
     speed: number
     viscosity: number
     eccentricity: number
-    arc: number
-    centre: number
+    crown: number
   },
   out: GrooveLeakage,
 ): void {
-  const { radius, length, land, clearance, speed, viscosity, eccentricity, arc, centre } = bearing
+  const { radius, length, land, clearance, speed, viscosity, eccentricity, upper, lower, crown } = bearing
   const squeeze = 0.5 * Math.PI * speed * clearance * eccentricity
-  const piece = (arc / ARC_PIECES) * radius
-  const pressed = (2 * piece * clearance ** 3) / (12 * viscosity * land)
-  const carried = 2 * piece * finiteLength(land, radius) * squeeze * land
+  const pressed = (2 * radius * clearance ** 3) / (12 * viscosity * land)
+  const carried = 2 * radius * finiteLength(land, radius) * squeeze * land
+  out.pieces = 0
+  let narrowing = cut(out, eccentricity, pressed, carried, crown, upper, ARC_PIECES)
+  // From both parting lines down.
+  const from = 0.5 * Math.PI + 0.25 * lower
+  narrowing += cut(out, eccentricity, pressed, carried, crown + from, 0.5 * lower, ARC_PIECES / 2)
+  narrowing += cut(out, eccentricity, pressed, carried, crown - from, 0.5 * lower, ARC_PIECES / 2)
+  // ∫ sin φ over the narrowing half is 2; the groove's own part of it is taken off.
+  out.carried = 2 * radius * finiteLength(length, radius) * squeeze * length * Math.max(0, 2 - narrowing)
+}
+
+/** Adds an arc's pieces to what leaks; gives ∫ sin φ over its narrowing part. Cosine and sine are carried from piece to piece by a turn of one. */
+function cut(
+  out: GrooveLeakage,
+  eccentricity: number,
+  pressed: number,
+  carried: number,
+  centre: number,
+  arc: number,
+  count: number,
+): number {
+  if (arc <= 0) return 0
+  const piece = arc / count
+  const turnCos = Math.cos(piece)
+  const turnSin = Math.sin(piece)
+  let cosine = Math.cos(centre + 0.5 * (piece - arc))
+  let sine = Math.sin(centre + 0.5 * (piece - arc))
   let narrowing = 0
-  // Cosine and sine are carried from piece to piece by a turn of one.
-  const turnCos = Math.cos(arc / ARC_PIECES)
-  const turnSin = Math.sin(arc / ARC_PIECES)
-  const first = centre + arc * (0.5 / ARC_PIECES - 0.5)
-  let cosine = Math.cos(first)
-  let sine = Math.sin(first)
-  for (let k = 0; k < ARC_PIECES; k++) {
+  for (const end = out.pieces + count; out.pieces < end; out.pieces++) {
     const height = 1 + eccentricity * cosine
-    out.fed[k] = pressed * height * height * height
-    out.wedge[k] = carried * sine
-    if (sine > 0) narrowing += (arc / ARC_PIECES) * sine
+    out.fed[out.pieces] = pressed * piece * height * height * height
+    out.wedge[out.pieces] = carried * piece * sine
+    if (sine > 0) narrowing += piece * sine
     const turned = cosine * turnCos - sine * turnSin
     sine = sine * turnCos + cosine * turnSin
     cosine = turned
   }
-  // ∫ sin φ over the narrowing half is 2; the groove's own part of it is taken off.
-  out.carried = 2 * radius * finiteLength(length, radius) * squeeze * length * Math.max(0, 2 - narrowing)
+  return narrowing
 }
+
+/** Room for a grooved bearing's leakage. */
+export const grooveRoom = (): GrooveLeakage => ({
+  pieces: 0,
+  fed: new Float64Array(MOST_PIECES),
+  wedge: new Float64Array(MOST_PIECES),
+  carried: 0,
+})

@@ -12,7 +12,7 @@ export function bearingSlots({ groove }: BearingSpec): number {
 }
 
 export function setBearing({ conductance, carried, groove }: BearingSpec, slots: Float64Array, at: number): void {
-  const pieces = groove?.fed.length ?? 0
+  const pieces = groove?.pieces ?? 0
   slots[at] = conductance
   slots[at + 1] = carried + (groove?.carried ?? 0)
   slots[at + 2] = pieces

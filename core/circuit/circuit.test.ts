@@ -60,7 +60,12 @@ const KINDS: ElementSpec[] = [
     kind: 'bearing',
     conductance: 1e-12,
     carried: 1e-6,
-    groove: { fed: Float64Array.of(2e-12, 8e-12, 3e-12), wedge: Float64Array.of(-4e-7, 2e-7, 5e-7), carried: 3e-7 },
+    groove: {
+      pieces: 3,
+      fed: Float64Array.of(2e-12, 8e-12, 3e-12),
+      wedge: Float64Array.of(-4e-7, 2e-7, 5e-7),
+      carried: 3e-7,
+    },
   },
   { id: 'e', from: 'a', to: 'b', kind: 'relief', openingPressure: 1e5, conductance: 1e-9 },
   { id: 'e', from: 'a', to: 'b', kind: 'pump', displacement: 2e-5, speed: 20, slipConductance: 1e-11 },

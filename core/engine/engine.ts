@@ -102,7 +102,7 @@ export function prepareEngine(
     now.meanPressure = running.meanPressure
     now.oil = oil
     now.viscosity = oil.viscosity * values.model.viscosity
-    now.film = oil.filmViscosity * values.model.viscosity
+    now.film = oil.filmViscosity * values.model.viscosity * values.model.highShear
     now.discharge = values.model.discharge
     now.leakage = values.model.leakage
     for (let i = 0; i < setters.length; i++) setters[i][1](values[setters[i][0]] as never, now)

@@ -92,7 +92,7 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
       const unit = load / (scale * radius * radius)
       const fixed = feed.kind === 'groove' && feed.from === 'load' && !whole
       const pressed = fixed ? 0.5 * bearing.feedPressure * diameter * length : 0
-      const guess = journalPosition(loadNumber({ ...bearing, load: load + pressed }))
+      const guess = journalPosition(loadNumber({ ...bearing, load: load + pressed }), length / diameter)
       return state(
         fixed
           ? searchPosition(guess, (eccentricity, thickest) => solve(eccentricity, thickest), unit)

@@ -37,6 +37,7 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
   const scales = sampled.map(({ best, drawn }) => drawn.map((pressure) => pressure / best))
   const spreads = scales.map((drawn) => rangeOf({ best: 1, drawn }))
   const outlet = circuit.indexOf('pump outlet')
+  const behind = circuit.indexOf('relief return')
   const gauge = circuit.indexOf(engine.plan.gauge)
   const relief = elementOf(engine.plan, 'relief', 'relief')
   const valves = valvesOf(model.values.relief, offer, ruleOf(sheet, 'relief.bindMargin'))
@@ -57,7 +58,7 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
         states.forEach((state, s) => {
           engine.set(values, state, oils[s])
           const fluid = { density: oils[s].density, viscosity: oils[s].viscosity * values.model.viscosity }
-          const line = loadLine(circuit, relief, fluid, outlet, gauge, lowest)
+          const line = loadLine(circuit, relief, fluid, outlet, behind, gauge, lowest)
           valves.forEach(({ valve }, v) => {
             const met = meet(line, valve, fluid, values.model.discharge)
             pressures[s][v] = met.gauge

@@ -15,10 +15,12 @@ function prepared() {
   const oil = oilAt(model.oil, state.temperature)
   const fluid = { density: oil.density, viscosity: oil.viscosity }
   const { engine, values } = model
-  const [outlet, gauge] = ['pump outlet', engine.plan.gauge].map((node) => engine.circuit.indexOf(node))
+  const [outlet, behind, gauge] = ['pump outlet', 'relief return', engine.plan.gauge].map((node) =>
+    engine.circuit.indexOf(node),
+  )
   engine.set(values, state, oil)
   const relief = elementOf(engine.plan, 'relief', 'relief')
-  const line = loadLine(engine.circuit, relief, fluid, outlet, gauge, 2e5)
+  const line = loadLine(engine.circuit, relief, fluid, outlet, behind, gauge, 2e5)
   const solved = (valve: ReliefValve) => {
     engine.set(values, state, oil)
     relief.valve = valve
@@ -33,6 +35,7 @@ describe('load line', () => {
   it('falls from what the valve takes wide open to nothing at the shut end, while the gauge rises with the outlet', () => {
     for (let k = 1; k < line.outlet.length; k++) {
       expect(line.outlet[k]).toBeGreaterThan(line.outlet[k - 1])
+      expect(line.across[k]).toBeGreaterThan(line.across[k - 1])
       expect(line.taken[k]).toBeLessThan(line.taken[k - 1])
       expect(line.gauge[k]).toBeGreaterThan(line.gauge[k - 1])
     }

@@ -2,9 +2,11 @@ import type { PreparedCircuit } from '../circuit/types'
 import type { Fluid, ReliefSpec } from '../circuit/types'
 import { flowStartPressure, type ReliefValve, valveFlow } from '../relief/valve'
 
-/** What a circuit offers its relief valve: pressure at the pump's outlet against the flow the valve takes, and the gauge's reading with it. */
+/** What a circuit offers its relief valve: pressure across it against the flow it takes, and outlet's and gauge's with it. */
 export interface LoadLine {
-  /** Rising pressures at the pump's outlet, Pa; the last is that with the valve shut. */
+  /** Rising pressures from the pump's outlet to the valve's return, Pa; the last is that with the valve shut. */
+  across: Float64Array
+  /** Pressure at the pump's outlet at each, Pa. */
   outlet: Float64Array
   /** Flow that the valve must take at each, m³/s; zero at the last. */
   taken: Float64Array
@@ -18,7 +20,7 @@ const NEVER = 1e9
 const HOLDING = 1e-5
 
 /**
- * The load line of a circuit as it is set: solved once with the valve shut, then at a dozen outlet pressures down to `lowest`, each held by
+ * The load line of a circuit as it is set: solved once with the valve shut, then at a dozen pressures across it down to `lowest`, each held by
  * a valve that takes whatever it must. Between them a parabola is within 0.2 percent, where a bypass valve opens in between too.
  */
 export function loadLine(
@@ -26,6 +28,7 @@ export function loadLine(
   relief: ReliefSpec,
   fluid: Fluid,
   outletNode: number,
+  returnNode: number,
   gaugeNode: number,
   lowest: number,
 ): LoadLine {
@@ -34,18 +37,21 @@ export function loadLine(
   const solveAt = (pressure: number) => {
     relief.openingPressure = pressure
     circuit.solve(fluid)
-    return { outlet: circuit.pressures[outletNode], taken: circuit.flows[element], gauge: circuit.pressures[gaugeNode] }
+    const { pressures, flows } = circuit
+    const outlet = pressures[outletNode]
+    return { across: outlet - pressures[returnNode], outlet, taken: flows[element], gauge: pressures[gaugeNode] }
   }
   relief.valve = undefined
   relief.conductance = HOLDING
   try {
     const points = [solveAt(NEVER)]
-    const shut = points[0].outlet
+    const shut = points[0].across
     // Closer together near the shut end, where a valve that has just opened works.
     for (let k = 1; k < POINTS && lowest < shut; k++)
       points.push(solveAt(shut + (lowest - shut) * (k / (POINTS - 1)) ** 1.5))
     points.reverse()
     return {
+      across: Float64Array.from(points, (p) => p.across),
       outlet: Float64Array.from(points, (p) => p.outlet),
       taken: Float64Array.from(points, (p) => p.taken),
       gauge: Float64Array.from(points, (p) => p.gauge),
@@ -62,12 +68,12 @@ export function meet(
   { density, viscosity }: Fluid,
   coefficient: number,
 ): { outlet: number; gauge: number } {
-  const { outlet, gauge } = line
-  const last = outlet.length - 1
+  const { across, outlet, gauge } = line
+  const last = across.length - 1
   const start = flowStartPressure(valve)
-  if (start >= outlet[last]) return { outlet: outlet[last], gauge: gauge[last] }
-  let low = Math.max(start, outlet[0])
-  let high = outlet[last]
+  if (start >= across[last]) return { outlet: outlet[last], gauge: gauge[last] }
+  let low = Math.max(start, across[0])
+  let high = across[last]
   const excess = (pressure: number) =>
     valveFlow(valve, pressure, density, viscosity, coefficient) - along(line, line.taken, pressure)
   // Regula falsi with the Illinois correction: Dowell & Jarratt, BIT 11 (1971).
@@ -91,16 +97,16 @@ export function meet(
       side = -1
     }
   }
-  return { outlet: pressure, gauge: along(line, gauge, pressure) }
+  return { outlet: along(line, outlet, pressure), gauge: along(line, gauge, pressure) }
 }
 
 /** Value along a load line by the parabola through the three nearest points. */
-function along({ outlet }: LoadLine, values: Float64Array, pressure: number): number {
-  const count = outlet.length
+function along({ across }: LoadLine, values: Float64Array, pressure: number): number {
+  const count = across.length
   if (count < 3) return values[count - 1]
   let k = 1
-  while (k < count - 2 && pressure > 0.5 * (outlet[k] + outlet[k + 1])) k++
-  const [a, b, c] = [outlet[k - 1], outlet[k], outlet[k + 1]]
+  while (k < count - 2 && pressure > 0.5 * (across[k] + across[k + 1])) k++
+  const [a, b, c] = [across[k - 1], across[k], across[k + 1]]
   return (
     (values[k - 1] * (pressure - b) * (pressure - c)) / ((a - b) * (a - c)) +
     (values[k] * (pressure - a) * (pressure - c)) / ((b - a) * (b - c)) +

@@ -20,6 +20,7 @@ export const FIRST_RULES: Record<string, number> = {
   ...pressures('idleCold', 1, 7),
   ...pressures('idleHot', 0.7, 5),
   ...pressures('workingHot', 1.5, 6),
+  'ceiling.filter': 8e5,
   // Of a 50 mm journal: tight for thin oil and gentle work, loose for speed and heat.
   ...clearance('road', 30, 57.5),
   ...clearance('race', 40, 70),

@@ -46,6 +46,13 @@ export const RULES: Rule[] = [
       reason: 'What filter cans and seals should see.',
     }),
   ]),
+  rule('ceiling.filter', {
+    label: 'Most pressure at the filter can',
+    group: 'Targets',
+    dimension: 'pressure',
+    range: [3 * BAR, 20 * BAR],
+    reason: 'The can stands before the gauge: cold, it sees half a bar and more above what the gauge shows.',
+  }),
   ...USES.flatMap((use): Rule[] => [
     rule(`clearance.${use}.least`, {
       label: `Clearance of a 50 mm journal, ${use}, least`,

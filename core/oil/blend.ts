@@ -1,7 +1,8 @@
 import type { OilGrade } from './grades'
 
-/** What a data sheet says of an oil. */
-export type OilFigures = Pick<OilGrade, 'kv40' | 'kv100' | 'density15' | 'highShear150' | 'pumpingLimit'>
+/** What a data sheet says of an oil; the least high-shear viscosity only where no more than its grade is known. */
+export type OilFigures = Pick<OilGrade, 'kv40' | 'kv100' | 'density15' | 'highShear150' | 'pumpingLimit'> &
+  Partial<Pick<OilGrade, 'highShearLeast'>>
 
 /** Petrol's heavy ends that stay in hot oil, mm²/s at 40 and 100 °C: they thin it much more than their share. */
 const FUEL = { kv40: 1, kv100: 0.6, density15: 780 }
@@ -28,6 +29,14 @@ export function blendOils(first: OilFigures, second: OilFigures, share: number):
     kv100: blendViscosity(first.kv100, second.kv100, share),
     density15: even(first.density15, second.density15),
     highShear150: even(first.highShear150, second.highShear150),
+    ...(first.highShearLeast !== undefined || second.highShearLeast !== undefined
+      ? {
+          highShearLeast: even(
+            first.highShearLeast ?? first.highShear150,
+            second.highShearLeast ?? second.highShear150,
+          ),
+        }
+      : {}),
     pumpingLimit:
       share === 0
         ? first.pumpingLimit
@@ -48,7 +57,7 @@ export function diluteOil(oil: OilFigures, share: number): OilFigures {
     kv40: blendViscosity(oil.kv40, FUEL.kv40, share),
     kv100,
     density15: (1 - share) * oil.density15 + share * FUEL.density15,
-    highShear150: (oil.highShear150 * kv100) / oil.kv100,
+    ...scaledShear(oil, kv100 / oil.kv100),
     pumpingLimit: oil.pumpingLimit,
   }
 }
@@ -56,5 +65,16 @@ export function diluteOil(oil: OilFigures, share: number): OilFigures {
 /** An aged oil: all of its viscosities times a factor, above 1 for oxidised and sooty, below 1 for sheared. */
 export function ageOil(oil: OilFigures, factor: number): OilFigures {
   if (!(factor > 0.2 && factor < 5)) throw new RangeError('ageing: must lie between 0.2 and 5')
-  return { ...oil, kv40: oil.kv40 * factor, kv100: oil.kv100 * factor, highShear150: oil.highShear150 * factor }
+  return { ...oil, kv40: oil.kv40 * factor, kv100: oil.kv100 * factor, ...scaledShear(oil, factor) }
+}
+
+/** High-shear figures, typical and least, times a factor. */
+function scaledShear(
+  { highShear150, highShearLeast }: OilFigures,
+  factor: number,
+): Pick<OilFigures, 'highShear150' | 'highShearLeast'> {
+  return {
+    highShear150: factor * highShear150,
+    ...(highShearLeast === undefined ? {} : { highShearLeast: factor * highShearLeast }),
+  }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { OIL_GRADES, oilGrade } from './grades'
 import { oilAt, oilFrom } from './oil'
-import { blendOils, diluteOil } from './blend'
+import { ageOil, blendOils, diluteOil } from './blend'
 import { oilFiguresOf } from '../record/oil'
 import { kinematicViscosity, oilDensity, waltherLine } from './viscosity'
 
@@ -40,6 +40,39 @@ describe('grades', () => {
     const state = oilAt(oilFrom(grade), 100)
     expect(state.filmViscosity).toBeLessThanOrEqual(state.viscosity)
     expect(state.filmViscosity).toBeGreaterThan(0.6 * state.viscosity)
+  })
+  it.each(OIL_GRADES.filter(({ name }) => name.includes('W')))(
+    '$name: its typical high-shear viscosity lies over the standard’s least, and cannot fall under it',
+    (grade) => {
+      const oil = oilFrom(grade)
+      expect(grade.highShear150).toBeGreaterThan(grade.highShearLeast)
+      expect(oil.highShearRatio).toBeLessThan(1)
+      expect(oil.highShearLeast * grade.highShear150).toBeCloseTo(grade.highShearLeast, 12)
+      expect(oil.highShearSpread).toBeGreaterThan(0.04)
+    },
+  )
+  it.each(OIL_GRADES.filter(({ name }) => !name.includes('W')))(
+    'single $name is as thick in a film as in a pipe',
+    (grade) => {
+      const oil = oilFrom(grade)
+      expect(oil.highShearRatio).toBeCloseTo(1, 9)
+      expect([oil.highShearSpread, oil.highShearLeast]).toEqual([0, 1])
+      expect(grade.highShear150).toBeGreaterThan(grade.highShearLeast)
+    },
+  )
+  it('grades of one hot number thicken in their order, and each winter grade pumps in more cold than the next', () => {
+    for (const name of ['0W-30', '0W-40', '5W-20', '15W-50', '20W-60', '20', '60']) expect(oilGrade(name)).toBeDefined()
+    const hot = ['20', '30', '40', '50', '60'].map((name) => oilGrade(name)!.kv100)
+    expect(hot).toEqual([...hot].sort((a, b) => a - b))
+    const limits = ['0W-40', '5W-40', '10W-40', '15W-40', '20W-50'].map((name) => oilGrade(name)!.pumpingLimit)
+    expect(limits).toEqual([-40, -35, -30, -25, -20])
+  })
+  it('an oil’s own high-shear figure has its test’s spread and no floor; mixed with a grade, the grade’s', () => {
+    const own = { kv40: 100, kv100: 13, density15: 875, highShear150: 3.6e-3, pumpingLimit: -25 }
+    expect(oilFrom(own)).toMatchObject({ highShearSpread: 0.02, highShearLeast: 0 })
+    const half = blendOils(own, oilGrade('20W-50')!, 0.5)
+    expect(half.highShearLeast).toBeCloseTo(0.5 * (3.6e-3 + 3.7e-3), 9)
+    expect(ageOil(half, 1.2).highShearLeast).toBeCloseTo(1.2 * half.highShearLeast!, 12)
   })
   it('knows when an oil may not pump', () => {
     const oil = oilFrom(oilGrade('20W-50')!)

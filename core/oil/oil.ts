@@ -1,25 +1,33 @@
-import type { OilGrade } from './grades'
+import type { OilFigures } from './blend'
 import { kinematicViscosity, oilDensity, waltherLine, type WaltherLine } from './viscosity'
 
 /** An oil ready to be asked for its properties. */
 export interface Oil {
   line: WaltherLine
   density15: number
-  /** Film viscosity over low-shear viscosity: thickeners give way in the film. */
+  /** Film viscosity over low-shear viscosity: thickeners give way in the film. 1 for an oil without them. */
   highShearRatio: number
+  /** How far that may be out, of itself, and the least that it can be, of itself. */
+  highShearSpread: number
+  highShearLeast: number
   pumpingLimit: number
 }
 
+/** Spread of high-shear viscosity among oils of one grade, and of a data sheet's own figure (repeatability of the test), of itself. */
+const SPREAD = { grade: 0.07, sheet: 0.02 }
+
 /** The oil that a grade's typical figures, or a data sheet's own, describe. */
-export function oilFrom(
-  figures: Pick<OilGrade, 'kv40' | 'kv100' | 'density15' | 'highShear150' | 'pumpingLimit'>,
-): Oil {
+export function oilFrom(figures: OilFigures): Oil {
   const line = waltherLine(figures.kv40, figures.kv100)
   const lowShear150 = kinematicViscosity(line, 150) * 1e-6 * oilDensity(figures.density15, 150)
+  // To what a test can tell.
+  const newtonian = figures.highShear150 > 0.999 * lowShear150
   return {
     line,
     density15: figures.density15,
     highShearRatio: Math.min(1, figures.highShear150 / lowShear150),
+    highShearSpread: newtonian ? 0 : figures.highShearLeast === undefined ? SPREAD.sheet : SPREAD.grade,
+    highShearLeast: newtonian ? 1 : Math.min(1, (figures.highShearLeast ?? 0) / figures.highShear150),
     pumpingLimit: figures.pumpingLimit,
   }
 }

@@ -16,7 +16,7 @@ describe('orbit', () => {
       const { x, y, film } = orbit({ ...bearing, load: steady(load) })
       const [along, across] = [-y[500], x[500]]
       expect(across ** 2 / (0.25 * Math.PI * along * (1 - along))).toBeCloseTo(1, 2)
-      const short = journalPosition(loadNumber({ ...bearing, load }))
+      const short = journalPosition(loadNumber({ ...bearing, load }), 0)
       expect(Math.abs(1 - film[500] / 3e-5 - short.eccentricity)).toBeLessThan(0.03)
       // Turning clockwise, the least film lies beyond the load in the direction of turning: to the left under a load that points down.
       expect(x[500]).toBeLessThan(0)

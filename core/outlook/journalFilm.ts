@@ -7,6 +7,7 @@ import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { modelOf } from './model'
+import { aroundOf, mainShells } from '../parts/mainGrooves'
 import { meanPressureAt } from './states'
 import type { Verdict } from '../quantity/verdict'
 import { prepareBearing } from '../film/bearing'
@@ -77,7 +78,7 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
     0.5 * hotClearance(record.clearance.value, record.diameter, rise, housing, EXPANSION.steel),
   )
   const viscosityAt = (temperature: number) =>
-    oilAt(model.oil, temperature).filmViscosity * model.values.model.viscosity
+    oilAt(model.oil, temperature).filmViscosity * model.values.model.viscosity * model.values.model.highShear
   const arc = set === 'main' ? (moment.arc * Math.PI) / 180 : (2 * OIL_HOLE) / record.diameter
   const bearing: FilmCase = {
     diameter: record.diameter,
@@ -133,6 +134,11 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
     ),
     pressure: Array.from({ length: around }, (_, i) => found.pressures[from(i) * across]),
   }
+}
+
+/** Groove of a main about its crown, as it stands, degrees. */
+export function mainArc(sheet: Sheet, number: number): number {
+  return Math.round((180 / Math.PI) * aroundOf(mainShells(sheet)[number - 1]))
 }
 
 /** Mean load on a journal at a speed, N, as the circuit places it in its film. */

@@ -61,7 +61,7 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   const model = modelOf(sheet)
   const { layout } = sheet
   const { values } = model
-  const viscosity = oilAt(model.oil, moment.temperature).filmViscosity * values.model.viscosity
+  const viscosity = oilAt(model.oil, moment.temperature).filmViscosity * values.model.viscosity * values.model.highShear
   const gear = rodGearOf(sheet)
   const pin = pinForceOf(sheet, moment.speed)
   const swing = rodSwing(gear, moment.speed)

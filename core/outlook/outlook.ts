@@ -3,11 +3,13 @@ import type { Void } from '../parts/part'
 import { bearingsOf } from '../parts/clearances'
 import type { Problem, Sheet } from '../record/schema'
 import { usableSheet } from '../engine/usableSheet'
-import { requireValue } from '../engine/values'
+import { recorded as recordedReading, requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { type StateName, type Target, targetOf } from '../targets/targets'
-import { judge, type Verdict } from '../quantity/verdict'
+import { judge, type Verdict, worse } from '../quantity/verdict'
+import { ruleOf } from '../house/limits'
+import { elementOf } from '../parts/circuitBuilder'
 import { type Band, bandOf, rangeOf, sampleReadings, type Share, varianceShares } from './band'
 import { type ComputedFault, computedFaults } from './computedFaults'
 import { type Missing, missingGrounds } from './grounds'
@@ -39,6 +41,8 @@ export interface StateOutlook extends Band {
   starves: boolean
   /** Pressure at the pump's outlet, upstream of filter and gauge, Pa. */
   outlet: number
+  /** Pressure in the filter can, which the gauge does not see, Pa, with 5 and 95 percent, and the most that it should bear; none without a filter. */
+  can?: Band & { most: number; verdict: Verdict }
   /** Thinnest films of mains and rods, m. */
   films: { main: number; rod: number }
   /** Not read here, and elsewhere the gauge departs from this record: what it predicts has lost its grounds. */
@@ -71,16 +75,28 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   const model = modelOf(sheet)
   const states = namedStates(sheet)
   const outlet = (each: Model) => each.engine.circuit.pressures[each.engine.circuit.indexOf('pump outlet')]
+  const can = canOf(sheet)
   const film = (set: 'main' | 'rod') => (each: Model) => each.engine.films[set]
-  const sampled = sampleReadings(model, states, samples, [suctionOf, outlet, film('main'), film('rod')])
+  const sampled = sampleReadings(model, states, samples, [
+    suctionOf,
+    outlet,
+    film('main'),
+    film('rod'),
+    can?.read ?? outlet,
+  ])
   const idleHot = states.find((state) => state.name === 'idleHot')!
   const judged = states.map((state, i) => {
-    const [gauge, drawn, behind, main, rod] = sampled[i]
+    const [gauge, drawn, behind, main, rod, inCan] = sampled[i]
     return stateOutlook(
       model,
       state,
       bandOf(gauge),
-      { starves: drawn.best > STARVES, outlet: Math.max(0, behind.best), films: { main: main.best, rod: rod.best } },
+      {
+        starves: drawn.best > STARVES,
+        outlet: Math.max(0, behind.best),
+        films: { main: main.best, rod: rod.best },
+        ...(can ? { can: judgedCan(bandOf(inCan), can.most) } : {}),
+      },
       voids,
       samples,
     )
@@ -98,6 +114,22 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
     }),
   }
 }
+
+/** The filter can of a sheet that has one: how its pressure is read of a solved circuit, and the most that it should bear, by its maker or the house, Pa. */
+function canOf(sheet: Sheet): { read: (model: Model) => number; most: number } | undefined {
+  if (!sheet.layout.filter) return undefined
+  return {
+    read: ({ engine: { circuit, plan } }) =>
+      circuit.pressures[circuit.indexOf(elementOf(plan, 'filter', 'linear').from)],
+    most: recordedReading(sheet, 'filter.rating')?.value ?? ruleOf(sheet, 'ceiling.filter'),
+  }
+}
+
+const judgedCan = (band: Band, most: number): StateOutlook['can'] => ({
+  ...band,
+  most,
+  verdict: judge(band.pressure, band.low, band.high, { least: -Infinity, most }),
+})
 
 /** Where the gauge departs from the record at one state, what the same record predicts of the others passes no more: it is watched until the two agree. */
 function doubtedBy(states: StateOutlook[]): StateOutlook[] {
@@ -162,7 +194,7 @@ function stateOutlook(
   model: Model,
   state: NamedState,
   band: Band,
-  solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films'>,
+  solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films' | 'can'>,
   voids: Void[],
   samples: number,
 ): StateOutlook {
@@ -173,7 +205,7 @@ function stateOutlook(
   // A gauge shows nothing below zero, whatever a spinning crank draws from an empty gallery.
   const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
   const byBand = judge(pressure, low, high, target)
-  const predicted = !pumpable || solved.starves ? 'stop' : byBand
+  const predicted = !pumpable || solved.starves ? 'stop' : worse(byBand, solved.can?.verdict ?? 'pass')
   const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) =>
     targetAt(sheet, oil, { name: state.name, ...moment }),
   )

@@ -1,4 +1,5 @@
 import type { ValveField, ValveName } from '../parts/reliefReadings'
+import { pipeLoss } from '../circuit/pipe'
 import { elementOf } from '../parts/circuitBuilder'
 import { ruleOf } from '../house/limits'
 import { openingOf, reliefValve } from '../parts/reliefRecord'
@@ -27,31 +28,42 @@ export interface ReliefSummary {
   lift: Record<StateName, number>
 }
 
-/** Node that a valve stands at. */
-const nodeOf = (model: Model, name: ValveName) => (name === 'relief' ? 'pump outlet' : model.engine.plan.galleryEnd)
+/** A valve's element in the circuit. */
+const elementNamed = (name: ValveName) => (name === 'relief' ? 'relief' : 'gallery relief')
 
-/** What all the pump gives at working speed is, m³/s, and the cold oil that it then is. */
-function coldFlow(model: Model) {
+/** Pressure across a valve as the circuit was solved last, Pa: its spring's side is vented to the return. */
+function across({ engine: { circuit, plan } }: Model, name: ValveName): number {
+  const { from, to } = elementOf(plan, elementNamed(name), 'relief')
+  return circuit.pressures[circuit.indexOf(from)] - circuit.pressures[circuit.indexOf(to)]
+}
+
+/** What all the pump gives at working speed is, m³/s, the cold oil that it then is, and what a valve's return holds back of it, Pa. */
+function coldFlow(model: Model, name: ValveName) {
   const states = namedStates(model.sheet)
   const { density, viscosity } = oilAt(model.oil, states[1].temperature)
-  return { flow: model.values.pump.displacement * model.values.pump.driveRatio * states[3].speed, density, viscosity }
+  const flow = model.values.pump.displacement * model.values.pump.driveRatio * states[3].speed
+  const passage = {
+    ...elementOf(model.engine.plan, `${elementNamed(name)} return passage`, 'pipe'),
+    length: model.values[name]!.returnLength,
+    diameter: model.values[name]!.returnBore,
+  }
+  return { flow, density, viscosity, back: pipeLoss(passage, flow, { density, viscosity }) }
 }
 
 /** What the relief valve of a sheet does. */
 export function reliefSummary(sheet: Sheet, name: ValveName = 'relief'): ReliefSummary {
   const model = modelOf(sheet)
   const valve = reliefValve(model.sheet, name)
-  const { flow, density, viscosity } = coldFlow(model)
-  const node = model.engine.circuit.indexOf(nodeOf(model, name))
   const lift = Object.fromEntries(
     namedStates(sheet).map((state) => {
       gaugePressure(model, state)
-      return [state.name, liftAt(valve, model.engine.circuit.pressures[node])]
+      return [state.name, liftAt(valve, across(model, name))]
     }),
   ) as Record<StateName, number>
   let fullFlowCold: number | undefined
   try {
-    fullFlowCold = fullFlowPressure(valve, flow, density, viscosity)
+    const { flow, density, viscosity, back } = coldFlow(model, name)
+    fullFlowCold = fullFlowPressure(valve, flow, density, viscosity) + back
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
   }
@@ -81,8 +93,7 @@ export function governing(sheet: Sheet): Governing {
   const model = modelOf(sheet)
   const { circuit, plan } = model.engine
   const states = namedStates(sheet)
-  const place = (name: ValveName) =>
-    circuit.network.elements.indexOf(elementOf(plan, name === 'relief' ? 'relief' : 'gallery relief', 'relief'))
+  const place = (name: ValveName) => circuit.network.elements.indexOf(elementOf(plan, elementNamed(name), 'relief'))
   const [first, second] = [place('relief'), place('relief2')]
   const now = states.map((state) => ({
     pressure: gaugePressure(model, state),
@@ -119,7 +130,7 @@ export function reliefRoutes(sheet: Sheet, name: ValveName, springs: OfferedSpri
     wire: of('wire'),
     coilDiameter: of('coilDiameter'),
     plugTravel: of('plugTravel'),
-    ...coldFlow(model),
+    ...coldFlow(model, name),
   })
 }
 

@@ -68,7 +68,7 @@ export const hotRadial = (clearance: number, diameter: number, now: Conditions, 
   Math.max(5e-6, 0.5 * hotClearance(clearance, diameter, now.temperature - now.room, housing, EXPANSION.steel))
 
 /** Feed pressure at which a hole's own flow is set against what turning carries, Pa. */
-const USUAL_FEED = 200e3
+export const USUAL_FEED = 200e3
 
 /**
  * A bearing fed by a hole: where turning carries oil, the hole's pressure-fed part gives up a fifth of itself to it, in
@@ -86,6 +86,19 @@ export function setHoleFed(
   eccentricity: number,
 ): void {
   const pressed = leakage * holeConductance(clearance, length, oilHole, film, eccentricity)
+  blendHoleFed(bearing, pressed, diameter, length, clearance, speed, eccentricity)
+}
+
+/** The same of what its hole or holes press in, m³/(s·Pa). */
+export function blendHoleFed(
+  bearing: { conductance: number; carried: number },
+  pressed: number,
+  diameter: number,
+  length: number,
+  clearance: number,
+  speed: number,
+  eccentricity: number,
+): void {
   bearing.carried = carriedLeakage(0.5 * diameter, length, clearance, speed, eccentricity)
   bearing.conductance = pressed * (1 - (0.2 * bearing.carried) / (bearing.carried + pressed * USUAL_FEED))
 }

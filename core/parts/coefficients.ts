@@ -1,3 +1,5 @@
+import { oilOf } from '../record/oil'
+import type { Sheet } from '../record/schema'
 import type { Input } from './input'
 import { part } from './part'
 
@@ -8,18 +10,41 @@ const COEFFICIENTS = {
   leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
 } as const
 
-type Coefficients = Record<keyof typeof COEFFICIENTS, number>
-const NAMES = Object.keys(COEFFICIENTS) as (keyof Coefficients)[]
+type Coefficients = Record<keyof typeof COEFFICIENTS | 'highShear', number>
+const NAMES = Object.keys(COEFFICIENTS) as (keyof typeof COEFFICIENTS)[]
 
-/** What the model itself is uncertain of: a factor on the oil's viscosity, holes' discharge, a factor on the bearings' leakage law. */
+/** What the model itself is uncertain of: factors on the oil's viscosity, on that in films, on the bearings' leakage law; holes' discharge. */
 export const coefficients = part({
   name: 'model',
   fitted: () => true,
   readings: [],
-  values: () => Object.fromEntries(NAMES.map((name) => [name, COEFFICIENTS[name].value])) as Coefficients,
-  inputs: (): Input<Coefficients>[] =>
-    NAMES.map((name) => {
+  values: () =>
+    ({ ...Object.fromEntries(NAMES.map((name) => [name, COEFFICIENTS[name].value])), highShear: 1 }) as Coefficients,
+  inputs: (sheet): Input<Coefficients>[] => [
+    ...NAMES.map((name) => {
       const { label, value, sigma } = COEFFICIENTS[name]
-      return { key: `model.${name}`, label, source: 'layout', value, sigma, put: (v, x) => void (v[name] = x) }
+      return {
+        key: `model.${name}`,
+        label,
+        source: 'layout',
+        value,
+        sigma,
+        put: (v: Coefficients, x: number) => void (v[name] = x),
+      } as const
     }),
+    highShear(sheet),
+  ],
 })
+
+/** How thick the oil is in a film, beside what is typical of its grade: never under what the standard lets it be. */
+function highShear(sheet: Sheet): Input<Coefficients> {
+  const { highShearSpread, highShearLeast } = oilOf(sheet)
+  return {
+    key: 'model.highShear',
+    label: 'Oil viscosity in films, by grade',
+    source: 'layout',
+    value: 1,
+    sigma: highShearSpread,
+    put: (v, x) => void (v.highShear = Math.max(highShearLeast, x)),
+  }
+}

@@ -51,6 +51,13 @@ export const filter = part({
     ...sizes.readings,
     reading(
       'passages',
+      'filter.rating',
+      'Filter can, highest pressure',
+      plain('pressure', 0.1e5, [3e5, 40e5], { fromMaker: true }),
+      filtered,
+    ),
+    reading(
+      'passages',
       'passage.filterGap',
       'Filter housing, feeler under the straightedge',
       plain('clearance', 10 * MICRON, [0, 3 * MM]),

@@ -1,4 +1,5 @@
 import { bore, length, MM } from './drafts'
+import { mainShells } from './mainGrooves'
 import { part } from './part'
 import type { PassageItem } from './passage'
 import { reading, sized } from './reading'
@@ -36,6 +37,10 @@ const sizes = sized({
 /** The main gallery: fed where the gauge stands, from the filter; to each main by a drilling; closed by a plug at either end. */
 export const gallery = part({
   ...sizes,
+  values: (sheet) => ({
+    ...sizes.values(sheet),
+    shellHoles: mainShells(sheet).map(({ holeMeasured, holes, hole }) => (holeMeasured ? holes * hole * hole : 0)),
+  }),
   name: 'gallery',
   fitted: () => true,
   place: (circuit, { mains }) => {
@@ -70,7 +75,12 @@ export const gallery = part({
         pipe.diameter = values.bore
         pipe.length = values.pitch
       }
-      for (const pipe of down) pipe.diameter = values.drilling
+      for (let i = 0; i < down.length; i++) {
+        down[i].diameter = values.drilling
+        // A shell's hole holds up as a sharp-edged one does: K = (A / (C_d A_h))², referred to the drilling.
+        const holes = values.shellHoles[i]
+        down[i].k = holes > 0 ? 1.5 + ((values.drilling * values.drilling) / (now.discharge * holes)) ** 2 : 1.5
+      }
       feed.diameter = values.feed
       // A measured outlet port stands in for a third of the feed's turns: entry from a bore of its own.
       feed.k = now.outletPort === undefined ? 1.5 : 1 + 0.5 * (values.feed / now.outletPort) ** 4

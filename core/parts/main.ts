@@ -1,10 +1,11 @@
 import { EXPANSION } from '../bearing/clearance'
-import { journalPosition, loadNumber } from '../bearing/eccentricity'
-import { ARC_PIECES, grooveLeakage } from '../bearing/leakage'
+import { type GroovedDuty, groovedPosition } from '../bearing/grooved'
+import { fixedHoleConductance, grooveLeakage, grooveRoom } from '../bearing/leakage'
 import { capOrder, judgeTurning, type TurningVerdict } from '../bearing/turning'
 import type { Sheet } from '../record/schema'
 import {
   bearingValues,
+  blendHoleFed,
   clearanceInputs,
   hotRadial,
   judgedSet,
@@ -12,22 +13,27 @@ import {
   oldShells,
   pinchedBearings,
   setGround,
+  USUAL_FEED,
   shellStep,
 } from './bearingInputs'
 import { bearingReadings, limitReadings } from './bearingReadings'
+import { grooveReadings, mainShells } from './mainGrooves'
 import { part } from './part'
 import { each } from './reading'
 
 /** Room of a main's groove, m³. */
 const GROOVE = 1.5e-6
+/** A land is left beside any groove, m. */
+const LEAST_LAND = 0.5e-3
 
-/** Main bearings: a groove in the upper shell, fed by a drilling from the gallery. */
+/** Main bearings: fed by a drilling from the gallery, through the shell's oil hole, into the grooves of its halves or straight into the film. */
 export const main = part({
   name: 'main',
   fitted: () => true,
   readings: [
     ...limitReadings('main'),
     ...bearingReadings('main'),
+    ...grooveReadings,
     each(
       'bearings',
       'turning.#',
@@ -36,7 +42,7 @@ export const main = part({
       ({ mains }) => mains,
     ),
   ],
-  values: (sheet) => bearingValues(sheet, 'main'),
+  values: (sheet) => ({ ...bearingValues(sheet, 'main'), shells: mainShells(sheet) }),
   inputs: (sheet) => clearanceInputs(sheet, 'main'),
   place: (circuit, layout) => {
     const films = Array.from({ length: layout.mains }, (_, i) => {
@@ -47,41 +53,75 @@ export const main = part({
         readings: [`main.${i + 1}.bore`, `main.${i + 1}.clearance`],
         kind: 'mains',
       })
-      film.groove = { fed: new Float64Array(ARC_PIECES), wedge: new Float64Array(ARC_PIECES), carried: 0 }
+      film.groove = grooveRoom()
       return film
     })
-    const arc = (layout.mainGroove * Math.PI) / 180
+    const duty: GroovedDuty = {
+      diameter: 0,
+      length: 0,
+      land: 0,
+      radialClearance: 0,
+      speed: 0,
+      load: 0,
+      viscosity: 0,
+      upper: 0,
+      lower: 0,
+      feedPressure: USUAL_FEED,
+    }
+    const leak = {
+      radius: 0,
+      length: 0,
+      land: 0,
+      clearance: 0,
+      speed: 0,
+      viscosity: 0,
+      eccentricity: 0,
+      upper: 0,
+      lower: 0,
+      crown: 0,
+    }
     return (values, now) => {
       now.films.main = Infinity
       for (let i = 0; i < films.length; i++) {
+        const film = films[i]
+        const shells = values.shells[i]
         const diameter = values.diameter[i]
         const clearance = hotRadial(values.clearance[i], diameter, now, EXPANSION[layout.housing])
-        const { eccentricity, attitude } = journalPosition(
-          loadNumber({
-            diameter,
-            length: now.mainLength,
-            radialClearance: clearance,
-            speed: now.speed,
-            load: now.mainLoad,
-            viscosity: now.film,
-          }),
-        )
+        duty.diameter = diameter
+        duty.length = now.mainLength
+        duty.land =
+          shells.width === undefined ? now.mainLand : Math.max(LEAST_LAND, 0.5 * (now.mainLength - shells.width))
+        duty.radialClearance = clearance
+        duty.speed = now.speed
+        duty.load = now.mainLoad
+        duty.viscosity = now.film
+        duty.upper = shells.upper
+        duty.lower = shells.lower
+        const { eccentricity, attitude } = groovedPosition(duty)
         now.films.main = Math.min(now.films.main, clearance * (1 - eccentricity))
-        // The groove is in the upper shell, over against the load: its middle lies the attitude before the thickest film.
-        grooveLeakage(
-          {
-            radius: 0.5 * diameter,
-            length: now.mainLength,
-            land: now.mainLand,
-            clearance,
-            speed: now.speed,
-            viscosity: now.film / now.leakage,
-            eccentricity,
-            arc,
-            centre: -attitude,
-          },
-          films[i].groove!,
-        )
+        if (shells.upper + shells.lower <= 0) {
+          // Straight into the film by the hole: over against the load, so far from the crown.
+          const gap = clearance * (1 + eccentricity * Math.cos(shells.place - attitude))
+          const pressed = now.leakage * shells.holes * fixedHoleConductance(gap, now.mainLength, shells.hole, now.film)
+          blendHoleFed(film, pressed, diameter, now.mainLength, clearance, now.speed, eccentricity)
+          film.groove!.pieces = 0
+          film.groove!.carried = 0
+          continue
+        }
+        film.conductance = 0
+        film.carried = 0
+        leak.radius = 0.5 * diameter
+        leak.length = now.mainLength
+        leak.land = duty.land
+        leak.clearance = clearance
+        leak.speed = now.speed
+        leak.viscosity = now.film / now.leakage
+        leak.eccentricity = eccentricity
+        leak.upper = shells.upper
+        leak.lower = shells.lower
+        // The crown lies over against the load, the attitude before the thickest film.
+        leak.crown = -attitude
+        grooveLeakage(leak, film.groove!)
       }
     }
   },

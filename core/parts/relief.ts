@@ -1,6 +1,5 @@
 import { benchLog, benchOf } from './reliefBench'
 import { springRateOf } from './reliefSpring'
-import type { ReliefValve } from '../relief/valve'
 import { bindMargin } from '../relief/valve'
 import { ruleOf } from '../house/limits'
 import { check, type CheckItem } from '../record/looked'
@@ -9,11 +8,18 @@ import { MM } from './drafts'
 import { between, contradicting, type Ground, type Judged, part, type PartFault, voidOf } from './part'
 import type { ReadingSpec } from './reading'
 import { valveFit } from './reliefFit'
-import { risesBetweenHeights, VALVE_READINGS, type ValveField, type ValveName, valveSourced } from './reliefReadings'
+import {
+  type FittedValve,
+  risesBetweenHeights,
+  VALVE_READINGS,
+  type ValveField,
+  type ValveName,
+  valveSourced,
+} from './reliefReadings'
 import { reliefInputs, reliefValve } from './reliefRecord'
 
 /** A plunger that hangs with a share of its port open: next to no spring, and a port cut to that share. */
-const STANDS_OPEN: PartFault<ReliefValve, 'relief-open' | 'relief-shut'> = {
+const STANDS_OPEN: PartFault<FittedValve, 'relief-open' | 'relief-shut'> = {
   key: 'relief-open',
   words: 'the relief valve stands open',
   look: 'Take the relief plug out: a plunger that hangs, dirt on its seat, a broken or missing spring.',
@@ -32,12 +38,15 @@ const STANDS_OPEN: PartFault<ReliefValve, 'relief-open' | 'relief-shut'> = {
   }),
 }
 
-const STUCK_SHUT: PartFault<ReliefValve, 'relief-open' | 'relief-shut'> = {
+const STUCK_SHUT: PartFault<FittedValve, 'relief-open' | 'relief-shut'> = {
   key: 'relief-shut',
   words: 'the relief valve sticks shut',
   look: 'Ease off and stop before the filter bursts. Take the relief plug out: the plunger must fall by its own weight.',
   effect: () => ({ change: (valve) => void (valve.springRate *= 50) }),
 }
+
+/** Oil behind a valve, m³. */
+const RETURN_ROOM = 2e-6
 
 interface Place {
   fitted: (layout: Layout) => boolean
@@ -57,19 +66,29 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
     name,
     fitted,
     readings: Object.values(VALVE_READINGS[name]) as ReadingSpec[] as ReadingSpec<Key>[],
-    values: (sheet): ReliefValve => reliefValve(sheet, name),
+    values: (sheet): FittedValve => reliefValve(sheet, name),
     inputs: (sheet) => reliefInputs(sheet, name),
-    place: (circuit) => {
-      const valve = circuit.relief(element, at === 'pump outlet' ? at : circuit.galleryEnd, 'sump', {
+    place: (circuit, layout) => {
+      const behind = circuit.junction(`${element} return`, { room: RETURN_ROOM, height: 0 })
+      const valve = circuit.relief(element, at === 'pump outlet' ? at : circuit.galleryEnd, behind, {
         words,
         short: 'relief',
         station: 'relief',
         readings: [`${name}.springRate`],
         kind: 'relief',
       })
+      const back = circuit.pipe(
+        `${element} return passage`,
+        behind,
+        name === 'relief' && layout.reliefReturn === 'inlet' ? 'pump inlet' : 'sump',
+        { length: 60 * MM, diameter: 9 * MM, k: 1.5 },
+        { words: `Return of the ${words.toLowerCase()}`, station: 'relief', readings: [`${name}.returnBore`] },
+      )
       return (values, { discharge }) => {
         valve.valve = values
         valve.dischargeCoefficient = discharge
+        back.length = values.returnLength
+        back.diameter = values.returnBore
       }
     },
     steps: () => [
@@ -79,7 +98,7 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
             {
               key: 'relief.springRate',
               label: 'Relief spring a tenth stiffer',
-              change: (v: ReliefValve) => (v.springRate *= 1.1),
+              change: (v: FittedValve) => (v.springRate *= 1.1),
             },
           ]
         : []),

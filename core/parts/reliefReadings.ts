@@ -1,3 +1,4 @@
+import type { ReliefValve } from '../relief/valve'
 import type { Sourced } from '../record/sourced'
 import type { Quantity } from '../record/quantity'
 import type { Sheet } from '../record/schema'
@@ -10,6 +11,8 @@ export type ValveName = 'relief' | 'relief2'
 /** A plain gauge's uncertainty, Pa: shared by air test and dead-head test. */
 const GAUGE = 5e3
 const MINUTES = 2
+/** Bore of the passage that a valve lets its oil back by, m, where nobody measured it. */
+const RETURN_BORE = 9 * MM
 const wanted = { wanted: true, minutes: MINUTES }
 
 /** Everything that is recorded of a relief valve, by field, in the order of the work. */
@@ -67,6 +70,16 @@ function valveReadings<const N extends ValveName>(name: N, title: (words: string
       ...length(0, 0, [0, 10 * MM], { sigma: 0.05 * MM, minutes: MINUTES }),
       fallbackSigma: 0.1 * MM,
     }),
+    returnLength: at(
+      'returnLength',
+      'Return passage, length',
+      length(60 * MM, 0.3, [5 * MM, 500 * MM], { sigma: 1 * MM, basis: 'a usual housing', minutes: MINUTES }),
+    ),
+    returnBore: at(
+      'returnBore',
+      'Return passage, bore',
+      length(RETURN_BORE, 0.1, [3 * MM, 30 * MM], { sigma: 0.1 * MM, basis: 'a usual housing', minutes: MINUTES }),
+    ),
     height1: at('height1', 'First height', plain('length', 0.05 * MM, [5 * MM, 150 * MM])),
     load1: at('load1', 'Load at the first height', plain('force', 0.3, [0.5, 2000])),
     height2: at('height2', 'Second height', plain('length', 0.05 * MM, [5 * MM, 150 * MM])),
@@ -113,6 +126,12 @@ export const VALVE_READINGS = {
   relief: valveReadings('relief', (words) => words),
   relief2: valveReadings('relief2', second),
 }
+/** A valve as it is fitted, with the passage that its oil goes back by and its spring's side is vented to, m. */
+export interface FittedValve extends ReliefValve {
+  returnLength: number
+  returnBore: number
+}
+
 export type ValveField = keyof (typeof VALVE_READINGS)['relief']
 
 /** A rate need not be typed once it follows from two loads at two heights, or from the wire. */

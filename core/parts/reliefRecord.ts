@@ -2,14 +2,14 @@ import { benchOf } from './reliefBench'
 import { springRateOf, valveByParts } from './reliefSpring'
 import type { Input } from './input'
 import type { Uncertain } from '../bearing/clearance'
-import { freeLengthFor, openingPressure, type ReliefValve, shimEffect } from '../relief/valve'
-import { type ValveField, type ValveName, valveQuantity, valveValue } from './reliefReadings'
+import { freeLengthFor, openingPressure, shimEffect } from '../relief/valve'
+import { type FittedValve, type ValveField, type ValveName, valveQuantity, valveValue } from './reliefReadings'
 import type { Sheet } from '../record/schema'
 
 export type { ValveName }
 
 /** The relief valve as recorded, defaults where not; its spring corrected by the bench where it was tried there. */
-export function reliefValve(sheet: Sheet, name: ValveName = 'relief'): ReliefValve {
+export function reliefValve(sheet: Sheet, name: ValveName = 'relief'): FittedValve {
   const valve = valveByParts(sheet, name)
   const bench = benchOf(sheet, name)
   return bench ? { ...valve, springRate: bench.springRate.value, freeLength: bench.freeLength.value } : valve
@@ -19,12 +19,12 @@ export function reliefValve(sheet: Sheet, name: ValveName = 'relief'): ReliefVal
  * The uncertain inputs of a valve. By parts each is uncertain for itself; once it was tried on the bench its opening pressure is known as
  * a whole, and plunger, free length and length fitted have no more to say of it.
  */
-export function reliefInputs(sheet: Sheet, name: ValveName): Input<ReliefValve>[] {
+export function reliefInputs(sheet: Sheet, name: ValveName): Input<FittedValve>[] {
   const one = (
     field: ValveField,
-    put: Input<ReliefValve>['put'],
+    put: Input<FittedValve>['put'],
     held = valveValue(sheet, name, field),
-  ): Input<ReliefValve> => {
+  ): Input<FittedValve> => {
     const { key, label, station } = valveQuantity(sheet, name, field)
     return { key, label, station, source: held.source, value: held.value, sigma: held.sigma, put }
   }
@@ -34,6 +34,8 @@ export function reliefInputs(sheet: Sheet, name: ValveName): Input<ReliefValve>[
       if (port.shape === 'round') port.diameter = x
     }),
     one('overlap', ({ port }, x) => void (port.overlap = Math.max(0, x))),
+    one('returnLength', (valve, x) => void (valve.returnLength = x)),
+    one('returnBore', (valve, x) => void (valve.returnBore = x)),
   ]
   const bench = benchOf(sheet, name)
   if (!bench) {
@@ -46,7 +48,7 @@ export function reliefInputs(sheet: Sheet, name: ValveName): Input<ReliefValve>[
     ]
   }
   const now = { rate: bench.springRate.value, opening: bench.opening.value }
-  const settle = (valve: ReliefValve) => {
+  const settle = (valve: FittedValve) => {
     valve.springRate = now.rate
     valve.freeLength = freeLengthFor({ ...valve, installedLength: bench.installed, shims: [bench.shims] }, now.opening)
   }

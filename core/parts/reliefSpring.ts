@@ -1,5 +1,5 @@
 import { rateFromHeights, rateFromWire } from '../relief/spring'
-import { type ReliefValve } from '../relief/valve'
+import type { FittedValve } from './reliefReadings'
 import { risesBetweenHeights, type ValveField, type ValveName, valveSourced, valveValue } from './reliefReadings'
 import type { Sheet } from '../record/schema'
 import type { Sourced } from '../record/sourced'
@@ -34,7 +34,7 @@ export function springRateOf(sheet: Sheet, name: ValveName): Sourced {
 }
 
 /** The valve as measured by parts, before any bench test. */
-export function valveByParts(sheet: Sheet, name: ValveName): ReliefValve {
+export function valveByParts(sheet: Sheet, name: ValveName): FittedValve {
   const of = (field: ValveField) => valveValue(sheet, name, field).value
   return {
     plungerDiameter: of('plungerDiameter'),
@@ -44,5 +44,7 @@ export function valveByParts(sheet: Sheet, name: ValveName): ReliefValve {
     shims: [of('shims')],
     solidLength: valveSourced(sheet, name, 'solidLength')?.value,
     port: { shape: 'round', diameter: of('portDiameter'), overlap: of('overlap') },
+    returnLength: of('returnLength'),
+    returnBore: of('returnBore'),
   }
 }

@@ -101,6 +101,7 @@ export const rod = part({
             load: now.rodLoad,
             viscosity: now.film,
           }),
+          now.rodLength / diameter,
         )
         now.films.rod = Math.min(now.films.rod, clearance * (1 - eccentricity))
         setHoleFed(film, now, diameter, now.rodLength, clearance, now.speed, eccentricity)

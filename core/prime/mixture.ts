@@ -63,7 +63,7 @@ export function setForFluid(element: ElementSpec, plain: Plain, liquid: number, 
       element.conductance = plain.conductance * ease
       element.carried = liquid * plain.carried
       if (!element.groove) break
-      for (let k = 0; k < plain.fed.length; k++) {
+      for (let k = 0; k < element.groove.pieces; k++) {
         element.groove.fed[k] = plain.fed[k] * ease
         element.groove.wedge[k] = plain.wedge[k] * liquid
       }

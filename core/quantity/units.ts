@@ -20,6 +20,7 @@ export type Dimension =
   | 'mass'
   | 'force'
   | 'angle'
+  | 'arc'
   | 'ratio'
   | 'count'
   | 'duration'
@@ -164,6 +165,7 @@ export const UNITS: Record<Dimension, Unit[]> = {
     { symbol: 'lbf', factor: POUND_FORCE, aliases: ['lb', 'lbs', 'pound', 'pounds'], decimals: 2 },
     { symbol: 'kgf', factor: 9.80665, aliases: ['kg', 'kp'], decimals: 2 },
   ],
+  arc: [{ symbol: '°', factor: Math.PI / 180, aliases: ['deg', 'degrees'], decimals: 0 }],
   angle: [{ symbol: '°', factor: Math.PI / 180, aliases: ['deg', 'degrees'], decimals: 0 }],
   ratio: [
     { symbol: '', factor: 1, aliases: ['x', ':1'], decimals: 2 },

@@ -19,6 +19,7 @@ export const BOUNDS: Record<Dimension, [number, number]> = {
   volume: [1e-6, 10],
   count: [0.1, 1e4],
   angle: [0, 1.57],
+  arc: [0, 3.1416],
   flow: [0, 10],
   power: [0, 1e6],
   span: [0, 1e9],

@@ -15,6 +15,7 @@ const plain = {
   housing: 'iron',
   mainGroove: 180,
   galleryRelief: false,
+  reliefReturn: 'sump',
   rockerFeed: true,
   timingJet: true,
   cooler: false,

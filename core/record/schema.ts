@@ -103,10 +103,12 @@ export const Layout = z
     pumpDrive: z.enum(['shaft', 'crank']),
     filter: z.boolean(),
     housing: z.enum(['iron', 'aluminium']),
-    /** Groove arc of the mains, degrees. */
-    mainGroove: z.union([z.literal(180), z.literal(360)]),
+    /** Groove arc about the crown of the mains whose shells have none recorded, degrees. */
+    mainGroove: z.number().min(0).max(360),
     /** A second relief valve at the far end of the gallery. */
     galleryRelief: z.boolean(),
+    /** Where the relief valve at the pump lets its oil go: into the sump, or back to the pump's inlet. */
+    reliefReturn: z.enum(['sump', 'inlet']).default('sump'),
     /** Restricted feed to rockers or overhead cam. */
     rockerFeed: z.boolean(),
     timingJet: z.boolean(),

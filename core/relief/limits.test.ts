@@ -16,7 +16,7 @@ const valve: ReliefValve = {
   port: { shape: 'round', diameter: 0.006 },
 }
 const area = plungerArea(valve.plungerDiameter)
-const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2 }
+const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2, back: 0 }
 /** Opening pressure with so much preload, Pa. */
 const opensWith = (length: number, rate = 6000) => (rate * length) / area
 

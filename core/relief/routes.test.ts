@@ -27,7 +27,7 @@ const valve: ReliefValve = {
   solidLength: 0.027,
   port: { shape: 'round', diameter: 0.006 },
 }
-const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2 }
+const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2, back: 0 }
 
 describe('routes to an opening pressure', () => {
   it('shims, plug and cap go by p A = k x: to 4.5 bar, 8.482 mm of preload, 1.482 more', () => {

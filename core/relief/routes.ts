@@ -43,6 +43,8 @@ export interface RouteCase {
   flow: number
   density: number
   viscosity: number
+  /** What the valve's return holds back of that flow, Pa. */
+  back: number
 }
 
 export interface Route {
@@ -128,7 +130,7 @@ function described(
   const margin = bindMargin(valve)
   let fullFlow: number | undefined
   try {
-    fullFlow = fullFlowPressure(valve, wanted.flow, wanted.density, wanted.viscosity)
+    fullFlow = fullFlowPressure(valve, wanted.flow, wanted.density, wanted.viscosity) + wanted.back
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
   }

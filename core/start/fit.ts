@@ -106,6 +106,6 @@ function changed(values: EngineValues, [clearance, relief, slip]: number[]): Eng
 }
 
 /** A valve that opens by so much more: longer preload, as by a shim. */
-function opensHigher(valve: ReliefValve, pressure: number): ReliefValve {
+function opensHigher<V extends ReliefValve>(valve: V, pressure: number): V {
   return { ...valve, freeLength: freeLengthFor(valve, openingPressure(valve) + pressure) }
 }

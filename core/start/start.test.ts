@@ -88,7 +88,7 @@ describe('a hot idle that is low by design', () => {
     reason: 'the maker’s limit for this engine',
   })
   it('is explained by what the layout does, and only where the target is under the rule', () => {
-    const flat = { layout: newSheet('flat4', 'x', 'y').layout }
+    const flat = newSheet('flat4', 'x', 'y')
     expect(lowByDesign(flat, target(0.5e5), 0.8e5)).toEqual({
       target: target(0.5e5),
       rule: 0.8e5,
@@ -96,5 +96,8 @@ describe('a hot idle that is low by design', () => {
     })
     expect(lowByDesign(newSheet('inline4', 'x', 'y'), target(0.5e5), 0.8e5)?.reasons).toEqual([])
     expect(lowByDesign(flat, target(1e5), 0.8e5)).toBeUndefined()
+    const grooved = newSheet('inline4', 'x', 'y')
+    grooved.layout.mainGroove = 360
+    expect(lowByDesign(grooved, target(0.5e5), 0.8e5)?.reasons).toEqual(['full-grooves'])
   })
 })

@@ -2,7 +2,7 @@
 import { hasCycle } from '#core/engine/modelLimits'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { proxy } from 'comlink'
-import { COMBINED_ROUGHNESS, usualLoad } from '#core/outlook/journalFilm'
+import { COMBINED_ROUGHNESS, mainArc, usualLoad } from '#core/outlook/journalFilm'
 import { namedStates } from '#core/outlook/states'
 import type { OrbitSummary } from '~/workers/slow.worker.ts'
 
@@ -17,7 +17,9 @@ const feed = computed(() => outlook.now?.states[3].pressure ?? 3e5)
 const speed = ref(working.value.speed)
 const load = ref(100 * Math.round(usualLoad(build.sheet!, set, speed.value) / 100))
 const temperature = ref(working.value.temperature)
-const arc = ref<number>(build.sheet!.layout.mainGroove)
+const ownArc = computed(() => (set === 'main' ? mainArc(build.sheet!, number) : 0))
+const arc = ref(ownArc.value)
+watch(ownArc, (now) => (arc.value = now))
 watch(
   () => [working.value.speed, working.value.temperature],
   ([n, t]) => {

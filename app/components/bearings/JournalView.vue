@@ -34,7 +34,7 @@ const DRILLINGS = [
         <div v-if="set === 'rod'" class="row">
           <span class="what"
             >Crank drilling<span class="origin"
-              >fed {{ Math.round(100 * rodDuty(build.sheet!)) }} % of a turn from main
+              >fed {{ Math.round(100 * rodDuty(build.sheet!, number)) }} % of a turn from main
               {{ build.sheet!.layout.feed[number - 1] }}; at {{ units.say(feed.speed, 'speed') }} the gallery must hold
               {{ units.say(feed.pressure, 'pressure') }}</span
             ></span

@@ -33,6 +33,8 @@ const films = {
   film: journalFilm,
   pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) =>
     (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
+  grooves: async (sheet: Sheet, grades: string[]) =>
+    (await import('#core/outlook/grooves')).groovesCompared(sheet, grades),
   pumpAtStates: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpAtStates(sheet),
   pumpOver: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpOver(sheet),
   mapBand: async (sheet: Sheet, map: Pick<OutlookMap, 'speeds' | 'temperatures' | 'pressure'>) =>

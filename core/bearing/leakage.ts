@@ -177,6 +177,18 @@ function cut(
   return narrowing
 }
 
+/** What leaves a bearing at a feed pressure, m³/s: by its hole, by its grooves, by turning. */
+export function leavingAt(
+  { conductance, carried, groove }: { conductance: number; carried: number; groove?: GrooveLeakage },
+  pressure: number,
+): number {
+  let flow = conductance * pressure + carried
+  if (!groove) return flow
+  flow += groove.carried
+  for (let k = 0; k < groove.pieces; k++) flow += Math.max(0, groove.fed[k] * pressure + groove.wedge[k])
+  return flow
+}
+
 /** Room for a grooved bearing's leakage. */
 export const grooveRoom = (): GrooveLeakage => ({
   pieces: 0,

@@ -200,7 +200,8 @@ describe('limits', () => {
       '20 MPa on the shell: a two-layer shell pounds out over 13 MPa in such use',
     )
     expect(adviseShell(20e6, 'road').reason).toBe('20 MPa on the shell: two layers bear up to 26 MPa, and take in dirt')
-    expect([0.014, 0.016].map((viscosity) => adviseGroove(viscosity).arc)).toEqual([180, 360])
+    // Twelve times the roughness of both surfaces, so that three are left when the load peaks.
+    expect([5.99e-6, 6e-6].map((full) => adviseGroove(12e-6, full, 0.5e-6).arc)).toEqual([180, 360])
   })
   it('a strip: on a line it is that line’s, between two it lies between, and a scale that is none is refused', () => {
     const scale = [

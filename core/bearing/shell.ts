@@ -40,9 +40,19 @@ export function adviseShell(specificLoad: number, use: string): ShellAdvice {
       }
 }
 
-/** Groove of the mains by the oil's viscosity when hot, Pa·s: a full groove suits thick oil and bleeds film away with thin. */
-export function adviseGroove(viscosity: number): { arc: 180 | 360; reason: string } {
-  return viscosity > 0.015
-    ? { arc: 360, reason: 'oil this thick when hot is fed better by a full groove' }
-    : { arc: 180, reason: 'thin oil keeps its film in an ungrooved lower shell' }
+/** Film over both surfaces' roughness from which they stay apart, and how much thinner than under the mean load it becomes when the load peaks at about four times that. */
+const APART = 3
+const AT_PEAK = 4
+
+/**
+ * Groove of the mains by the film that either leaves under the mean load of working speed, m: a full groove feeds rods all round, and parts the bearing into two narrow ones.
+ *
+ * @param roughness of both surfaces together, m
+ */
+export function adviseGroove(half: number, full: number, roughness: number): { arc: 180 | 360; reason: string } {
+  const micron = (film: number) => (1e6 * film).toFixed(1)
+  const films = `a full groove would leave ${micron(full)} µm of film for ${micron(half)}`
+  return full >= APART * AT_PEAK * roughness
+    ? { arc: 360, reason: `${films}, which bears the peaks of the load, and feeds the rods all round` }
+    : { arc: 180, reason: `${films}, too little when the load peaks: the lower shell stays whole` }
 }

@@ -4,7 +4,7 @@ import type { OilState } from '../oil/oil'
 import { scaleClearances } from '../parts/bearingInputs'
 import { circuitBuilder, type CircuitPlan } from '../parts/circuitBuilder'
 import { ANY_PARTS, type EngineValues } from '../parts/list'
-import type { Conditions, Setter } from '../parts/part'
+import type { Conditions, Films, Setter } from '../parts/part'
 import type { Layout } from '../record/schema'
 import { passagesOf } from './catalogue'
 
@@ -24,8 +24,8 @@ export interface Engine {
   layout: Layout
   plan: CircuitPlan
   circuit: PreparedCircuit
-  /** Thinnest films of mains and rods under their mean load as last set, m. */
-  films: { main: number; rod: number }
+  /** Thinnest films of mains and rods under their mean load as last set, m, and how much they warm their oil, K. */
+  films: Films
   /** Sets every element for these values, this moment and this oil. */
   set: (values: EngineValues, running: Running, oil: OilState) => void
   /** Sets and solves; gives the pressure at the gauge port, Pa. */
@@ -91,7 +91,7 @@ export function prepareEngine(
   leaveOut(plan, layout, leftOut)
   extend?.(plan)
   const circuit = prepareCircuit(plan.network, atRest)
-  const films = { main: 0, rod: 0 }
+  const films: Films = { main: 0, rod: 0, mainRise: 0, rodRise: 0 }
   const gaugeNode = circuit.indexOf(plan.gauge)
   const now: Conditions = blankConditions(films)
 
@@ -105,6 +105,7 @@ export function prepareEngine(
     now.film = oil.filmViscosity * values.model.viscosity * values.model.highShear
     now.discharge = values.model.discharge
     now.leakage = values.model.leakage
+    now.heat = values.model.heat
     for (let i = 0; i < setters.length; i++) setters[i][1](values[setters[i][0]] as never, now)
   }
 
@@ -138,6 +139,9 @@ function blankConditions(films: Conditions['films']): Conditions {
     film: 0,
     discharge: 0,
     leakage: 0,
+    heat: 0,
+    pumpFlow: 0,
+    feedPressure: 0,
     crankRadius: 0,
     room: 20,
     mainLength: 0,

@@ -72,8 +72,8 @@ describe('closed forms against the grid', () => {
     for (const [ratio, eccentricity] of RANGE) {
       const length = ratio * diameter
       const rod = { id: 'r', kind: 'bearing' as const, from: 'a', to: 'b', conductance: 0, carried: 0 }
-      const now = { leakage: 1, film: viscosity, oilHole: 6e-3 }
-      setHoleFed(rod, now, diameter, length, radialClearance, speed, eccentricity)
+      const now = { leakage: 1, oilHole: 6e-3 }
+      setHoleFed(rod, now, viscosity, diameter, length, radialClearance, speed, eccentricity)
       for (const feedPressure of [5e4, 1e5, 4e5]) {
         const places = Array.from({ length: 8 }, (_, k) => ((k + 0.5) / 8) * 2 * Math.PI)
         const grid = places.reduce(

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { kinematicViscosity, waltherLine } from '../oil/viscosity'
 import { solveBand } from './band'
 import { prepareBearing } from './bearing'
-import { HEAT_CAPACITY, warm } from './heat'
+import { HEAT_CAPACITY } from '../bearing/warmth'
+import { warm } from './heat'
 import type { FilmCase } from './types'
 
 const DIAMETER = 0.06

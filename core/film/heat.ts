@@ -23,8 +23,6 @@ export interface WarmFilm extends FilmState {
   rounds: number
 }
 
-/** Heat capacity of mineral oil near 90 °C, J/(kg·K). Source: Cameron, Principles of Lubrication (1966), ch. 2. */
-export const HEAT_CAPACITY = 2000
 const AGREED = 0.05
 const MOST_ROUNDS = 30
 

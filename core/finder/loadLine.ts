@@ -14,13 +14,13 @@ export interface LoadLine {
   gauge: Float64Array
 }
 
-const POINTS = 14
+const POINTS = 18
 /** A valve that never opens, Pa, and conductance of one that holds its opening pressure, m³/(s·Pa). */
 const NEVER = 1e9
 const HOLDING = 1e-5
 
 /**
- * The load line of a circuit as it is set: solved once with the valve shut, then at a dozen pressures across it down to `lowest`, each held by
+ * The load line of a circuit as it is set: solved once with the valve shut, then at some pressures across it down to `lowest`, each held by
  * a valve that takes whatever it must. Between them a parabola is within 0.2 percent, where a bypass valve opens in between too.
  */
 export function loadLine(
@@ -46,9 +46,9 @@ export function loadLine(
   try {
     const points = [solveAt(NEVER)]
     const shut = points[0].across
-    // Closer together near the shut end, where a valve that has just opened works.
+    // Evenly by their ratio: with cold oil the shut end lies ten times as high as where valves work. Closer together near it, where one has just opened.
     for (let k = 1; k < POINTS && lowest < shut; k++)
-      points.push(solveAt(shut + (lowest - shut) * (k / (POINTS - 1)) ** 1.5))
+      points.push(solveAt(shut * (lowest / shut) ** ((k / (POINTS - 1)) ** 1.3)))
     points.reverse()
     return {
       across: Float64Array.from(points, (p) => p.across),

@@ -39,8 +39,16 @@ export interface OilState {
   viscosity: number
   /** High-shear dynamic viscosity, Pa·s: bearing films. */
   filmViscosity: number
+  /** The oil's viscosity over temperature, and the temperature that this state is at, °C. */
+  line: WaltherLine
+  temperature: number
   /** False below the grade's pumping limit: the oil may not flow to the pickup at all. */
   pumpable: boolean
+}
+
+/** Viscosity so much warmer than a state of the oil, over its own there. */
+export function thinned({ line, temperature }: OilState, rise: number): number {
+  return kinematicViscosity(line, temperature + rise) / kinematicViscosity(line, temperature)
 }
 
 /** The oil's properties at a temperature, °C. `factor` scales viscosity (1 as bought). */
@@ -51,6 +59,8 @@ export function oilAt(oil: Oil, temperature: number, factor = 1): OilState {
     density,
     viscosity,
     filmViscosity: viscosity * oil.highShearRatio,
+    line: oil.line,
+    temperature,
     pumpable: temperature >= oil.pumpingLimit,
   }
 }

@@ -1,3 +1,4 @@
+import { waltherLine } from '../oil/viscosity'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { modelInputs } from '../engine/inputs'
@@ -109,7 +110,14 @@ describe('suction', () => {
     model.engine.gauge(
       model.values,
       { speed: 0, temperature: 20, meanPressure: 0 },
-      { density: 875, viscosity: 0.3, filmViscosity: 0.3, pumpable: true },
+      {
+        density: 875,
+        viscosity: 0.3,
+        filmViscosity: 0.3,
+        pumpable: true,
+        line: waltherLine(108, 14.6),
+        temperature: 20,
+      },
     )
     const { circuit } = model.engine
     expect(circuit.pressures[circuit.indexOf('pump inlet')]).toBeCloseTo(-875 * 9.80665 * 0.055, 0)

@@ -11,7 +11,8 @@ import { aroundOf, mainShells } from '../parts/mainGrooves'
 import { meanPressureAt } from './states'
 import type { Verdict } from '../quantity/verdict'
 import { prepareBearing } from '../film/bearing'
-import { HEAT_CAPACITY, warm } from '../film/heat'
+import { HEAT_CAPACITY } from '../bearing/warmth'
+import { warm } from '../film/heat'
 import type { FilmCase } from '../film/types'
 
 /** What a builder may turn to see the film move. */

@@ -79,7 +79,7 @@ describe('sensitivity', () => {
     expect(of('mains').effects.idleHot).toBeGreaterThan(10e3)
     expect(Math.abs(of('relief.springRate').effects.idleHot)).toBeLessThan(10)
     expect(of('relief.springRate').effects.workingHot).toBeGreaterThan(20e3)
-    expect(of('oil.grade').label).toContain('20W-50')
+    expect(of('oil.grade').label).toContain('15W-50')
     expect(of('oil.grade').effects.idleHot).toBeGreaterThan(10e3)
   })
   it('is sorted by what it does at hot idle', () => {

@@ -78,14 +78,15 @@ export const USUAL_FEED = 200e3
  */
 export function setHoleFed(
   bearing: { conductance: number; carried: number },
-  { leakage, film, oilHole }: Pick<Conditions, 'leakage' | 'film' | 'oilHole'>,
+  { leakage, oilHole }: Pick<Conditions, 'leakage' | 'oilHole'>,
+  viscosity: number,
   diameter: number,
   length: number,
   clearance: number,
   speed: number,
   eccentricity: number,
 ): void {
-  const pressed = leakage * holeConductance(clearance, length, oilHole, film, eccentricity)
+  const pressed = leakage * holeConductance(clearance, length, oilHole, viscosity, eccentricity)
   blendHoleFed(bearing, pressed, diameter, length, clearance, speed, eccentricity)
 }
 

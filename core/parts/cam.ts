@@ -71,7 +71,16 @@ export const cam = part({
       for (const { drilling, film } of cams) {
         drilling.diameter = values.drilling
         // A cam turns at half of the crank's speed.
-        setHoleFed(film, now, values.journal, values.length, 0.5 * values.clearance, 0.5 * now.speed, ECCENTRICITY)
+        setHoleFed(
+          film,
+          now,
+          now.film,
+          values.journal,
+          values.length,
+          0.5 * values.clearance,
+          0.5 * now.speed,
+          ECCENTRICITY,
+        )
       }
     }
   },

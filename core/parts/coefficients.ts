@@ -8,12 +8,14 @@ const COEFFICIENTS = {
   viscosity: { label: 'Oil viscosity, by grade', value: 1, sigma: 0.06 },
   discharge: { label: 'Discharge of holes and valve', value: 0.65, sigma: 0.04 },
   leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
+  heat: { label: 'Film heat that the oil carries off', value: 0.7, sigma: 0.1 },
 } as const
 
 type Coefficients = Record<keyof typeof COEFFICIENTS | 'highShear', number>
 const NAMES = Object.keys(COEFFICIENTS) as (keyof typeof COEFFICIENTS)[]
 
-/** What the model itself is uncertain of: factors on the oil's viscosity, on that in films, on the bearings' leakage law; holes' discharge. */
+/** What the model itself is uncertain of: factors on the oil's viscosity, on that in films, on the bearings' leakage law;
+ * holes' discharge; the share of a film's heat that the metal does not take. */
 export const coefficients = part({
   name: 'model',
   fitted: () => true,

@@ -102,7 +102,7 @@ export const filter = part({
             place: 'filter',
             inside: false,
             sealed: true,
-            readings: ['passage.filterLoss', 'passage.filterGap'],
+            readings: ['passage.filterLoss', 'passage.filterGap', 'filter.rating'],
             absent: { kind: 'none', means: 'A rolled seal blows out cold, when pressure is highest.' },
           },
           {

@@ -121,6 +121,7 @@ export const head = part({
         setHoleFed(
           film,
           now,
+          now.film,
           values.camJournal,
           values.camLength,
           0.5 * values.camClearance,

@@ -24,6 +24,11 @@ export interface Conditions {
   /** Discharge coefficient of holes and valves; factor on the bearings' leakage law. */
   discharge: number
   leakage: number
+  /** Share of what is sheared in a film that its oil carries off, the metal taking the rest. */
+  heat: number
+  /** What the pump moves before it slips, m³/s, and what the bearings are fed with by it, Pa: near enough for the films’ heat. */
+  pumpFlow: number
+  feedPressure: number
   /** Of the crank: its radius, where clearances were measured, shell lengths, the lands beside a main's groove, the oil hole. */
   crankRadius: number
   room: number
@@ -37,8 +42,16 @@ export interface Conditions {
   /** Mean loads of a main and of a rod, N. */
   mainLoad: number
   rodLoad: number
-  /** Thinnest films of mains and rods, m: written by them. */
-  films: { main: number; rod: number }
+  /** Thinnest films of mains and rods, m, and how much they warm their oil, K: written by them. */
+  films: Films
+}
+
+/** What a solved circuit knows of its films. */
+export interface Films {
+  main: number
+  rod: number
+  mainRise: number
+  rodRise: number
 }
 
 /** Sets a part's elements for its values at a moment; allocates nothing. */

@@ -33,6 +33,7 @@ export const pump = part({
       now.outletPort = values.outletPort
       own.displacement = values.displacement
       own.speed = now.pumpSpeed ?? now.speed * values.driveRatio
+      now.pumpFlow = own.displacement * own.speed
       own.slipConductance = slipConductance(values, now.viscosity)
     }
   },

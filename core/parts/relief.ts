@@ -81,8 +81,13 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
         `${element} return passage`,
         behind,
         name === 'relief' && layout.reliefReturn === 'inlet' ? 'pump inlet' : 'sump',
-        { length: 60 * MM, diameter: 9 * MM, k: 1.5 },
-        { words: `Return of the ${words.toLowerCase()}`, station: 'relief', readings: [`${name}.returnBore`] },
+        { length: 60 * MM, diameter: 8 * MM, k: 1.5 },
+        {
+          words: `Return of the ${words.toLowerCase()}`,
+          short: 'relief',
+          station: 'relief',
+          readings: [`${name}.returnBore`],
+        },
       )
       return (values, { discharge }) => {
         valve.valve = values

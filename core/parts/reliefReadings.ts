@@ -12,7 +12,7 @@ export type ValveName = 'relief' | 'relief2'
 const GAUGE = 5e3
 const MINUTES = 2
 /** Bore of the passage that a valve lets its oil back by, m, where nobody measured it. */
-const RETURN_BORE = 9 * MM
+const RETURN_BORE = 8 * MM
 const wanted = { wanted: true, minutes: MINUTES }
 
 /** Everything that is recorded of a relief valve, by field, in the order of the work. */

@@ -1,7 +1,10 @@
 import { EXPANSION } from '../bearing/clearance'
-import { eccentricityFor, loadNumber } from '../bearing/eccentricity'
+import { type BearingDuty, eccentricityFor, loadNumber } from '../bearing/eccentricity'
 import { centrifugalHead } from '../bearing/feed'
 import { judgeFloat, sideClearanceLimits } from '../bearing/float'
+import { leavingAt } from '../bearing/leakage'
+import { filledShare, filmRise, HEAT_CAPACITY, shearPower } from '../bearing/warmth'
+import { thinned } from '../oil/oil'
 import { ruleOf } from '../house/limits'
 import type { Sheet } from '../record/schema'
 import {
@@ -19,7 +22,7 @@ import {
 import { bearingReadings, bearingWord, limitReadings, rodsOf } from './bearingReadings'
 import { bearingsOf } from './clearances'
 import { bore, MICRON, MM } from './drafts'
-import { type Judged, part } from './part'
+import { type Conditions, type Judged, part } from './part'
 import { each, reading, sized } from './reading'
 import { rodsOnPin } from './throws'
 
@@ -86,25 +89,46 @@ export const rod = part({
         }),
       }
     })
-    return (values, now) => {
+    const duty: BearingDuty = { diameter: 0, length: 0, radialClearance: 0, speed: 0, load: 0, viscosity: 0 }
+    const trial = { conductance: 0, carried: 0 }
+    let now: Conditions
+    let diameter = 0
+    let clearance = 0
+    /** Sets a film of the present diameter and clearance; gives the journal's eccentricity. */
+    const place = (film: { conductance: number; carried: number }, viscosity: number): number => {
+      duty.diameter = diameter
+      duty.length = now.rodLength
+      duty.radialClearance = clearance
+      duty.speed = now.speed
+      duty.load = now.rodLoad
+      duty.viscosity = viscosity
+      const eccentricity = eccentricityFor(loadNumber(duty), now.rodLength / diameter)
+      setHoleFed(film, now, viscosity, diameter, now.rodLength, clearance, now.speed, eccentricity)
+      return eccentricity
+    }
+    const shed = (rise: number) => {
+      const viscosity = now.film * thinned(now.oil, rise)
+      const eccentricity = place(trial, viscosity)
+      const power = shearPower(0.5 * diameter, now.rodLength, clearance, now.speed, viscosity, eccentricity)
+      return (
+        (now.heat * filledShare(eccentricity) * power) /
+        (now.oil.density * HEAT_CAPACITY * leavingAt(trial, now.feedPressure))
+      )
+    }
+    return (values, conditions) => {
+      now = conditions
+      const hot = (i: number) => hotRadial(values.clearance[i], values.diameter[i], now, EXPANSION.steel)
       now.films.rod = Infinity
+      diameter = values.diameter[0]
+      clearance = 0
+      for (let i = 0; i < rods.length; i++) clearance += hot(i) / rods.length
+      now.films.rodRise = filmRise(shed)
+      const viscosity = now.film * thinned(now.oil, now.films.rodRise)
       for (let i = 0; i < rods.length; i++) {
         const { drilling, film } = rods[i]
-        const diameter = values.diameter[i]
-        const clearance = hotRadial(values.clearance[i], diameter, now, EXPANSION.steel)
-        const eccentricity = eccentricityFor(
-          loadNumber({
-            diameter,
-            length: now.rodLength,
-            radialClearance: clearance,
-            speed: now.speed,
-            load: now.rodLoad,
-            viscosity: now.film,
-          }),
-          now.rodLength / diameter,
-        )
-        now.films.rod = Math.min(now.films.rod, clearance * (1 - eccentricity))
-        setHoleFed(film, now, diameter, now.rodLength, clearance, now.speed, eccentricity)
+        diameter = values.diameter[i]
+        clearance = hot(i)
+        now.films.rod = Math.min(now.films.rod, clearance * (1 - place(film, viscosity)))
         drilling.diameter = values.drilling
         drilling.head = centrifugalHead(now.oil.density, now.speed, 0.5 * values.fedFrom[i], now.crankRadius)
       }

@@ -205,8 +205,9 @@ describe('the early word', () => {
   it('tells a relief that stands open from a plug left out and a pump that does not draw', () => {
     const setUp = primeSetUpOf(six, { filter: 'off' })
     const first = (more: object) => primeSuspects(six, setUp, { ...seen, turned: 30, still: 10, ...more })[0].key
-    expect(first({ pad: 1, gauge: 1e3 })).toBe('relief-open')
-    expect(first({ pad: 1, gauge: 0.35e5 })).toBe('plug-out')
+    // Cold oil through an open valve's return holds half a bar up.
+    expect(first({ pad: 1, gauge: 0.5e5 })).toBe('relief-open')
+    expect(first({ pad: 1, gauge: 0.2e5 })).toBe('plug-out')
     expect(['dry-pump', 'pickup-air']).toContain(first({ gauge: 0 }))
     expect(first({ pad: 1, gauge: 2.9e5 })).toBe('sender-low')
   })

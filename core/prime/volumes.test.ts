@@ -1,3 +1,4 @@
+import { waltherLine } from '../oil/viscosity'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { prepareEngine } from '../engine/engine'
@@ -9,7 +10,14 @@ import { heightOf, roomOf, USUAL_FILTER } from './volumes'
 const sheet = DEMO_BUILDS.ottiline()
 const { values } = modelOf(sheet)
 const { plan } = prepareEngine(sheet.layout)
-const oil = { density: 880, viscosity: 0.2, filmViscosity: 0.2, pumpable: true }
+const oil = {
+  density: 880,
+  viscosity: 0.2,
+  filmViscosity: 0.2,
+  pumpable: true,
+  line: waltherLine(108, 14.6),
+  temperature: 30,
+}
 
 const stroked = (stroke: number) => ({ ...values, crank: { ...values.crank, stroke } })
 
@@ -46,7 +54,11 @@ describe('what a circuit holds', () => {
           .reduce((sum, { id }) => sum + roomOf(id, engine.plan, at, USUAL_FILTER), 0)
       const pipes = elements.reduce(
         (sum, each) =>
-          sum + (each.kind === 'pipe' && each.id !== 'pickup' ? 0.25 * Math.PI * each.diameter ** 2 * each.length : 0),
+          // What leads to the sump stands empty.
+          sum +
+          (each.kind === 'pipe' && each.id !== 'pickup' && each.to !== 'sump'
+            ? 0.25 * Math.PI * each.diameter ** 2 * each.length
+            : 0),
         0,
       )
       const before = held(values)

@@ -30,7 +30,7 @@ export const BOUNDS: Record<Dimension, [number, number]> = {
 export function boundsOf({ dimension, plausible }: Pick<Quantity, 'dimension' | 'plausible'>): [number, number] {
   const [least, most] = BOUNDS[dimension]
   if (dimension === 'temperature') return [least, most]
-  if (plausible[0] > 0) return [Math.max(least, 1e-3 * plausible[0]), most]
+  if (plausible[0] > 0) return [Math.max(least, 1e-2 * plausible[0]), most]
   return [plausible[0] < 0 ? -most : Math.min(0, least), most]
 }
 

@@ -3,8 +3,8 @@ import { GAUGE_ERROR } from '../outlook/measured'
 import { type Expectation, expectedAt } from './expectation'
 import type { WatchRules } from './watchRules'
 
-/** How far a known oil temperature may be out, K: a sender in the sump's wall. */
-const TEMPERATURE_ERROR = 15
+/** How far a known oil temperature may be out, K: a sender in the sump's wall, 15, and what it lags as the oil warms. */
+const TEMPERATURE_ERROR = 18
 /** How far under the best value a stop is, in half bands: 1.645 σ each, so 3.6 σ. */
 const FAR = 2.2
 /** Under so much of the band's lower edge nothing excuses a reading. */

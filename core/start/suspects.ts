@@ -68,6 +68,8 @@ const USUAL: Record<FaultKey, number> = {
 /** How well a fault's reading is known, of its logarithm, and of its flicker. */
 const SPREAD = 0.12
 const STEADY_FLICKER = 0.02
+/** A sender's own noise, Pa, and a low reading's fall as the oil warms: a larger share of a low reading. */
+const NOISE = 2e3
 const SEVERITIES = [0, 0.25, 0.5, 0.75, 1]
 /** Least pressure that a comparison goes by, Pa: the sender's own error. */
 const FLOOR = 15e3
@@ -132,11 +134,11 @@ function misfit(sheet: Sheet, key: FaultKey, seen: Seen[]): number {
   const own = seen
     .filter(({ pressure }) => pressure > 2 * FLOOR)
     .reduce(
-      (sum, { flicker }) =>
+      (sum, { pressure, flicker }) =>
         sum +
         (flickers
           ? Math.min(0, Math.log((flicker + 1e-4) / 0.04)) ** 2
-          : (Math.max(0, flicker - STEADY_FLICKER) / STEADY_FLICKER) ** 2),
+          : (Math.max(0, flicker - STEADY_FLICKER - NOISE / pressure) / STEADY_FLICKER) ** 2),
       0,
     )
   return (

@@ -50,6 +50,7 @@ const DRILLINGS = [
     </div>
 
     <div class="columns block">
+      <MainShells v-if="set === 'main'" :number="number" />
       <StripReading :reading="key" :label="record.label" />
       <OldShell :reading="key" :label="record.label" />
     </div>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
 import { requireValue } from '#core/engine/values'
-import { oilAt } from '#core/oil/oil'
-import { oilOf } from '#core/record/oil'
+import { COMBINED_ROUGHNESS } from '#core/outlook/journalFilm'
+import { ARCS } from '#core/outlook/grooves'
 
 /** Which shells for this engine: construction and groove, each advised with its reason. */
 const build = useBuild()
@@ -21,19 +21,27 @@ const { value: specific, error } = useAnswer(
   () => build.sheet,
 )
 const shell = computed(() => (specific.value ? adviseShell(specific.value, build.sheet!.use) : undefined))
-const groove = computed(() =>
-  adviseGroove(oilAt(oilOf(build.sheet!), requireValue(build.sheet!, 'brief.hotOil').value).filmViscosity),
+const { value: grooves } = useAnswer(
+  (_, slow) => (build.sheet ? slow().grooves(build.sheet, [build.sheet.oil.grade]) : undefined),
+  () => build.sheet,
 )
+const groove = computed(() => {
+  const film = (arc: number) => grooves.value?.find((row) => row.arc === arc)?.with[0].film
+  const [half, full] = [film(180), film(360)]
+  return half === undefined || full === undefined ? undefined : adviseGroove(half, full, COMBINED_ROUGHNESS)
+})
 const CONSTRUCTIONS = [
   { value: 'open', words: 'not decided' },
   { value: 'two-layer', words: 'two-layer' },
   { value: 'three-layer', words: 'three-layer' },
 ]
-const GROOVES: { value: '180' | '360'; words: string }[] = [
-  { value: '180', words: 'half circle' },
-  { value: '360', words: 'full circle' },
-]
-const arc = computed(() => (build.sheet!.layout.mainGroove === 360 ? ('360' as const) : ('180' as const)))
+const NAMES: Record<number, string> = { 0: 'none', 180: 'half circle', 360: 'full circle' }
+const arc = computed(() => String(build.sheet!.layout.mainGroove))
+const arcs = computed(() =>
+  [...new Set([...ARCS, build.sheet!.layout.mainGroove])]
+    .sort((a, b) => a - b)
+    .map((value) => ({ value: String(value), words: NAMES[value] ?? `${value}°` })),
+)
 const construction = computed(() => build.sheet!.choices['shell.construction'] ?? 'open')
 function decide(value: string) {
   const path = '/choices/shell.construction'
@@ -59,17 +67,21 @@ function decide(value: string) {
       <h2>Groove of the mains</h2>
       <div class="row">
         <span class="what"
-          >Arc<span class="origin">{{ groove.arc }}° advised</span></span
+          >Arc<span v-if="groove" class="origin"
+            >{{ groove.arc }}° advised; a main’s own shells stand above it</span
+          ></span
         ><ChoiceField
           label="Groove arc"
           :value="arc"
-          :options="GROOVES"
+          :options="arcs"
           @choose="
             build.change([{ op: 'replace', path: '/layout/mainGroove', value: Number($event) }], 'Groove of the mains')
           "
         />
       </div>
-      <p class="quiet reason">{{ groove.reason.replace(/^./, (letter) => letter.toUpperCase()) }}.</p>
+      <p class="quiet reason">
+        {{ groove ? `${groove.reason.replace(/^./, (letter) => letter.toUpperCase())}.` : 'Working out the films.' }}
+      </p>
     </section>
   </div>
 </template>

@@ -13,6 +13,7 @@ const SETS: { value: BearingSet; words: string }[] = [
 <template>
   <div>
     <ShellAdvice />
+    <GrooveTable />
     <section class="block">
       <div class="block-head">
         <h2>From the shelf</h2>

@@ -33,7 +33,7 @@ export const KINDS: { value: Layout['kind']; words: string }[] = [
   plain('rotary'),
 ]
 export const CHOICES: [
-  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'housing' | 'oilLine' | 'oilLineFrom',
+  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'reliefReturn' | 'housing' | 'oilLine' | 'oilLineFrom',
   title: string,
   options: { value: string; words: string }[],
 ][] = [
@@ -46,6 +46,14 @@ export const CHOICES: [
     [
       { value: 'shaft', words: 'a shaft' },
       { value: 'crank', words: 'the crank' },
+    ],
+  ],
+  [
+    'reliefReturn',
+    'Relief valve lets its oil go',
+    [
+      { value: 'sump', words: 'into the sump' },
+      { value: 'inlet', words: 'to the pump’s inlet' },
     ],
   ],
   ['housing', 'Housing', [plain('iron'), plain('aluminium')]],

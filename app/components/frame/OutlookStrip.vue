@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { StateOutlook } from '#core/outlook/outlook'
+
 const build = useBuild()
 const outlook = useOutlook()
 const units = useUnits()
@@ -8,6 +10,15 @@ const cause = computed(() =>
     : build.lastLabel === 'undo'
       ? 'undo'
       : `${build.lastLabel.toLowerCase()} ${/shells$/.test(build.lastLabel) ? 'were' : 'was'} written`,
+)
+/** Where the filter can sees the most: it stands before the gauge. */
+const can = computed(() =>
+  outlook.now?.states
+    .flatMap(({ can: seen, label, pumpable }) => (seen && pumpable ? [{ ...seen, label }] : []))
+    .reduce<(NonNullable<StateOutlook['can']> & { label: string }) | undefined>(
+      (most, each) => (most && most.pressure >= each.pressure ? most : each),
+      undefined,
+    ),
 )
 const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
@@ -48,6 +59,11 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
         :stale="!outlook.current"
       />
     </div>
+    <p v-if="can" class="can" :class="can.verdict" data-testid="strip-can">
+      At the filter can up to {{ units.say(can.pressure, 'pressure') }}, {{ can.label.toLowerCase() }}:
+      {{ can.verdict === 'pass' ? 'within' : can.pressure > can.most ? 'over' : 'near' }} its
+      {{ units.say(can.most, 'pressure') }}.
+    </p>
     <div v-if="outlook.now" class="assumed-list">
       <h3>Still assumed</h3>
       <p v-if="assumed.length === 0" class="quiet">Nothing here changes hot-idle pressure.</p>
@@ -95,6 +111,19 @@ dd {
 .foot {
   margin-top: 4px;
 }
+.can {
+  color: var(--quiet);
+  font-size: 15px;
+  line-height: 1.3;
+  margin: 0 0 10px;
+}
+.can.watch {
+  color: var(--watch);
+}
+.can.stop {
+  color: var(--stop);
+  font-weight: 600;
+}
 .failed {
   color: var(--stop);
   font-weight: 600;
@@ -108,6 +137,7 @@ dd {
 }
 @media (max-width: 1099px) {
   .head,
+  .can.pass,
   .assumed-list {
     display: none;
   }

@@ -17,6 +17,9 @@ const LAYOUTS = [
     })
     return sheet
   }),
+  Object.assign(newSheet('inline6', 'a', 'b'), {
+    layout: { ...newSheet('inline6', 'a', 'b').layout, reliefReturn: 'inlet' },
+  }),
 ]
 
 describe('the circuit laid out', () => {

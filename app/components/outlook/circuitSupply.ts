@@ -27,12 +27,24 @@ export function drawSupply({ of, put, line, write }: CircuitPen): number {
       name: { x: 91, y: supply + 36, words: 'pump', anchor: 'middle' },
     },
   )
+  const behind = ROW.sump - 74
+  put('relief return', 138, behind)
+  line('relief', [
+    [138, supply],
+    [138, behind],
+  ])
   line(
-    'relief',
-    [
-      [138, supply],
-      [138, ROW.sump],
-    ],
+    'relief return passage',
+    of('relief return passage')?.to === 'pump inlet'
+      ? [
+          [138, behind],
+          [70, behind],
+          [44, supply],
+        ]
+      : [
+          [138, behind],
+          [138, ROW.sump],
+        ],
     {
       label: { x: 146, y: ROW.sump - 40, anchor: 'start' },
       name: { x: 146, y: ROW.sump - 56, words: 'relief', anchor: 'start' },

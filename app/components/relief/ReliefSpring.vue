@@ -93,7 +93,16 @@ const STATES = [
         seems.
       </p>
       <ReadingRow
-        v-for="field in ['freeLength', 'installedLength', 'shims', 'solidLength', 'portDiameter', 'overlap']"
+        v-for="field in [
+          'freeLength',
+          'installedLength',
+          'shims',
+          'solidLength',
+          'portDiameter',
+          'overlap',
+          'returnBore',
+          'returnLength',
+        ]"
         :key="`${valve}.${field}`"
         :name="`${valve}.${field}`"
       />

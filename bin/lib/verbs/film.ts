@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { prepareBearing } from '../../../core/film/bearing'
-import { HEAT_CAPACITY, warm } from '../../../core/film/heat'
+import { HEAT_CAPACITY } from '../../../core/bearing/warmth'
+import { warm } from '../../../core/film/heat'
 import type { FilmCase } from '../../../core/film/types'
 import { kinematicViscosity, oilDensity, waltherLine } from '../../../core/oil/viscosity'
 import { degrees, named, notNegative, positive, Refused, take } from './take'

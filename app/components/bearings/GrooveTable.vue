@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { OIL_GRADES } from '#core/oil/grades'
+
+/** Grooves side by side for this engine, with its own oil and another: what gauge, film and the rods' oil make of each. */
+const build = useBuild()
+const units = useUnits()
+const own = computed(() => build.sheet!.oil.grade)
+const other = ref('')
+/** The next thicker grade, until another is chosen. */
+const beside = computed(() => {
+  if (other.value) return other.value
+  const at = OIL_GRADES.find(({ name }) => name === own.value)
+  const thicker = OIL_GRADES.filter(({ kv100 }) => at && kv100 > at.kv100).sort((a, b) => a.kv100 - b.kv100)
+  return thicker[0]?.name ?? OIL_GRADES[0].name
+})
+const { value: rows } = useAnswer(
+  (_, slow) => (build.sheet ? slow().grooves(build.sheet, [own.value, beside.value]) : undefined),
+  () => [build.sheet, beside.value],
+)
+const words = (arc: number | undefined) => (arc === undefined ? 'As recorded' : arc === 0 ? 'None' : `${arc}°`)
+const percent = (share: number) => `${Math.round(100 * share)} %`
+</script>
+
+<template>
+  <section class="block" data-testid="grooves">
+    <div class="block-head">
+      <h2>Which groove with which oil</h2>
+      <span class="note">hot; film at working speed, air at the highest</span>
+    </div>
+    <table v-if="rows" class="grooves">
+      <thead>
+        <tr>
+          <th scope="col" rowspan="2">Groove</th>
+          <th scope="col" rowspan="2" class="number">rods fed</th>
+          <th scope="colgroup" colspan="3">{{ own }}, in the engine</th>
+          <th scope="colgroup" colspan="3">
+            <ChoiceField
+              label="Other oil"
+              :value="beside"
+              quiet
+              :options="OIL_GRADES.map(({ name }) => ({ value: name, words: name }))"
+              @choose="other = $event"
+            />
+          </th>
+        </tr>
+        <tr>
+          <template v-for="oil in [own, beside]" :key="oil"
+            ><th scope="col" class="number">idle, {{ units.unit('pressure').symbol }}</th>
+            <th scope="col" class="number">film</th>
+            <th scope="col" class="number">air</th></template
+          >
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="String(row.arc)" :class="{ own: row.own }">
+          <th scope="row">{{ words(row.arc) }}<span v-if="row.own" class="quiet"> now</span></th>
+          <td class="mono number">{{ percent(row.duty) }}</td>
+          <template v-for="(each, i) in row.with" :key="i"
+            ><td class="mono number">{{ units.show(each.idleHot, 'pressure') }}</td>
+            <td class="mono number">
+              {{ units.sayFilm(each.film) }}<VerdictLabel v-if="each.verdict !== 'pass'" :verdict="each.verdict" />
+            </td>
+            <td class="mono number">{{ percent(each.air) }}</td></template
+          >
+        </tr>
+      </tbody>
+    </table>
+    <p v-else class="quiet">Working out the grooves.</p>
+    <p class="quiet">
+      Rods fed: share of a turn in which the least fed drilling faces a groove or hole. Air: what its passage draws in
+      the rest of it, by Uldo’s own estimate; compare grooves by it, no more.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.grooves {
+  width: 100%;
+  border-collapse: collapse;
+}
+.grooves th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--quiet);
+  padding: 4px 10px 4px 0;
+}
+.grooves tbody tr {
+  border-top: 1px solid var(--rule);
+  height: 44px;
+}
+.grooves tbody th {
+  color: var(--ink);
+  white-space: nowrap;
+}
+.grooves .number {
+  text-align: right;
+}
+.grooves .own {
+  font-weight: 650;
+}
+.grooves .own th {
+  font-weight: 650;
+}
+.grooves .verdict {
+  margin-left: 8px;
+}
+@media (max-width: 760px) {
+  .block {
+    overflow-x: auto;
+  }
+}
+</style>

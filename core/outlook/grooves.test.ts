@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { airShare } from '../bearing/feed'
+import { adviseGroove } from '../bearing/shell'
+import type { Sheet } from '../record/schema'
+import { gaugePressure, modelOf } from './model'
+import { groovesCompared } from './grooves'
+import { namedStates } from './states'
+
+const hot = (sheet: Sheet) => {
+  const model = modelOf(sheet)
+  model.engine.circuit.reset()
+  return { gauge: gaugePressure(model, namedStates(sheet)[2]), film: model.engine.films.main }
+}
+const with360 = (change: (sheet: Sheet) => void) => {
+  const sheet = DEMO_BUILDS.ottiline()
+  change(sheet)
+  return hot(sheet)
+}
+
+describe('grooves of the demo six', () => {
+  it('all round leave less than half of the film and lower the gauge, however they were recorded', () => {
+    const half = hot(DEMO_BUILDS.ottiline())
+    const layout = with360((sheet) => (sheet.layout.mainGroove = 360))
+    const read = with360((sheet) => {
+      for (let i = 1; i <= 7; i++) sheet.readings[`main.${i}.grooveLower`] = { value: Math.PI, source: 'measured' }
+    })
+    expect(layout.film / half.film).toBeLessThan(0.5)
+    expect(1e6 * layout.film).toBeGreaterThan(3)
+    expect(1e6 * layout.film).toBeLessThan(5)
+    expect(half.gauge - layout.gauge).toBeGreaterThan(0.15e5)
+    expect(read.gauge / layout.gauge).toBeCloseTo(1, 6)
+  })
+  it('one main alone moves the reading by about its share, and a wide groove or a small hole each by their own', () => {
+    const half = hot(DEMO_BUILDS.ottiline()).gauge
+    const all = half - with360((sheet) => (sheet.layout.mainGroove = 360)).gauge
+    const put = (field: string, value: number) =>
+      half - with360((sheet) => (sheet.readings[`main.4.${field}`] = { value, source: 'measured' })).gauge
+    expect(put('grooveLower', Math.PI) / all).toBeGreaterThan(0.08)
+    expect(put('grooveLower', Math.PI) / all).toBeLessThan(0.25)
+    // Narrower lands let more by; a hole of 1.5 mm holds up what goes in.
+    expect(put('grooveWidth', 12e-3)).toBeGreaterThan(300)
+    expect(put('shellHole', 1.5e-3)).toBeLessThan(-150)
+    expect(put('grooveUpper', 0)).toBeLessThan(-1000)
+  })
+  it('side by side: less groove holds more pressure, none round the load more film, more feeds the rods longer and with less air', () => {
+    const rows = groovesCompared(DEMO_BUILDS.ottiline(), ['15W-40', '20W-50'])
+    expect(rows.map(({ arc, own }) => [arc, own])).toEqual([
+      [0, false],
+      [120, false],
+      [180, true],
+      [360, false],
+    ])
+    rows.slice(1).forEach((row, i) => {
+      const before = rows[i]
+      expect(row.duty).toBeGreaterThan(before.duty)
+      row.with.forEach((each, oil) => {
+        expect(each.idleHot).toBeLessThan(before.with[oil].idleHot)
+        // Up to half round the lower shell is whole: feed and heat move its film by a few hundredths.
+        expect(each.film / before.with[oil].film).toBeLessThan(row.arc === 360 ? 0.5 : 1.05)
+        expect(each.air).toBeLessThan(before.with[oil].air)
+      })
+      expect(row.with[1].idleHot).toBeGreaterThan(row.with[0].idleHot)
+    })
+    expect(rows[3].with[0]).toMatchObject({ air: 0 })
+  })
+  it('shells that are recorded stand first, as they are', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    sheet.readings['main.1.grooveUpper'] = { value: 2.4, source: 'measured' }
+    const rows = groovesCompared(sheet, ['15W-40'])
+    expect(rows).toHaveLength(5)
+    expect(rows[0]).toMatchObject({ arc: undefined, own: true })
+    expect(rows[0].with[0].idleHot).toBeGreaterThan(rows[3].with[0].idleHot)
+  })
+})
+it('air in a rod’s oil by hand: half fed, 3 bar and 1 of spin: 0.5 · 1 / (0.5 · 4 + 0.5 · 1)', () => {
+  const flow = (pressure: number) => 1e-11 * pressure
+  expect(airShare(0.5, 3e5, 1e5, flow)).toBeCloseTo(0.2, 9)
+  expect(airShare(1, 3e5, 1e5, flow)).toBe(0)
+  expect(airShare(0.5, 3e5, -1e5, flow)).toBe(0)
+  expect(airShare(0, -1, -1, flow)).toBe(0)
+})
+it('a full groove is advised where its film keeps the surfaces apart', () => {
+  expect(adviseGroove(20e-6, 7e-6, 0.5e-6).arc).toBe(360)
+  const half = adviseGroove(12e-6, 5e-6, 0.5e-6)
+  expect(half.arc).toBe(180)
+  expect(half.reason).toContain('5.0 µm of film for 12.0')
+})

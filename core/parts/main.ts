@@ -20,7 +20,7 @@ import {
   shellStep,
 } from './bearingInputs'
 import { bearingReadings, limitReadings } from './bearingReadings'
-import { grooveReadings, type MainShells, mainShells } from './mainGrooves'
+import { alikeShells, grooveReadings, type MainShells, mainShells } from './mainGrooves'
 import { type Conditions, part } from './part'
 import { each } from './reading'
 
@@ -68,7 +68,7 @@ export const main = part({
     let now: Conditions
     let usual = 0
     let clearance = 0
-    /** Rise by the film of a main of the mean clearance, fed as all together leave the pump. */
+    /** Rise by the film of the mains whose shells are alike, at their mean clearance, fed as if all were. */
     const shed = (rise: number) => {
       const diameter = values.diameter[usual]
       const viscosity = now.film * thinned(now.oil, rise)
@@ -89,16 +89,20 @@ export const main = part({
       values = own
       now = conditions
       now.films.main = Infinity
-      usual = layout.mains >> 1
-      clearance = 0
-      for (let i = 0; i < films.length; i++) clearance += hot(i) / films.length
-      now.feedPressure = USUAL_FEED
-      now.films.mainRise = filmRise(shed)
-      const viscosity = now.film * thinned(now.oil, now.films.mainRise)
-      for (let i = 0; i < films.length; i++) {
-        const gap = hot(i)
-        const { eccentricity } = place(films[i], values.shells[i], values.diameter[i], gap, viscosity, now)
-        now.films.main = Math.min(now.films.main, gap * (1 - eccentricity))
+      now.films.mainRise = 0
+      for (const alike of values.alike) {
+        usual = alike[0]
+        clearance = 0
+        for (const i of alike) clearance += hot(i) / alike.length
+        now.feedPressure = USUAL_FEED
+        const rise = filmRise(shed)
+        now.films.mainRise = Math.max(now.films.mainRise, rise)
+        const viscosity = now.film * thinned(now.oil, rise)
+        for (const i of alike) {
+          const gap = hot(i)
+          const { eccentricity } = place(films[i], values.shells[i], values.diameter[i], gap, viscosity, now)
+          now.films.main = Math.min(now.films.main, gap * (1 - eccentricity))
+        }
       }
     }
     function hot(i: number): number {
@@ -123,7 +127,8 @@ export const main = part({
 
 type MainValues = ReturnType<typeof valuesOf>
 function valuesOf(sheet: Sheet) {
-  return { ...bearingValues(sheet, 'main'), shells: mainShells(sheet) }
+  const shells = mainShells(sheet)
+  return { ...bearingValues(sheet, 'main'), shells, alike: alikeShells(shells) }
 }
 
 /** Places a journal in its film and sets what leaks out of it; gives where the journal runs. Nothing is allocated but the answer. */

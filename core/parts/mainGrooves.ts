@@ -76,3 +76,13 @@ export function mainShells(sheet: Sheet): MainShells[] {
     }
   })
 }
+
+/** Mains whose shells are alike, counted from 0; the most common come last, so that what is left of them stands for all. */
+export function alikeShells(shells: MainShells[]): number[][] {
+  const groups = new Map<string, number[]>()
+  shells.forEach((each, i) => {
+    const key = JSON.stringify(each)
+    groups.set(key, [...(groups.get(key) ?? []), i])
+  })
+  return [...groups.values()].sort((a, b) => a.length - b.length)
+}

@@ -44,19 +44,17 @@ export function feedDuty(mouths: number[], arcs: FeedArc[]): number {
 
 /**
  * Share of air in what a rod's film lets go. While its drilling faces neither groove nor hole the passage gets nothing from the main: what its own spin still throws outward
- * leaves it, and air comes in at the mouth for it. With q the film's flow for a pressure,
+ * leaves it, and air comes in at the mouth for it,
  *
- *   a = (1 − δ) q(h) / (δ q(p + h) + (1 − δ) q(h))
+ *   a = (1 − δ) G h / (δ (G (p + h) + Q_c) + (1 − δ) G h)
  *
- * δ the feed duty, p the main's pressure, h the head that the drilling gains outward. A closure of Uldo's own: it leaves out what the main's film itself gives a mouth that passes
- * under load, and is no more than a comparison of one groove with another.
- *
- * @param flow q, m³/s for Pa
+ * δ the feed duty, p the main's pressure, h the head that the drilling gains outward, G and Q_c the film's conductance and what turning carries out of it. A closure of Uldo's own: the film
+ * is taken to live on its own oil but for that head, and what the main's film gives a mouth that passes under load is left out. For comparing one groove with another, no more.
  */
-export function airShare(duty: number, pressure: number, head: number, flow: (pressure: number) => number): number {
-  const drained = (1 - duty) * flow(Math.max(0, head))
-  const fed = duty * flow(Math.max(0, pressure + head))
-  return drained + fed > 0 ? drained / (drained + fed) : 0
+export function airShare(duty: number, pressure: number, head: number, conductance: number, carried: number): number {
+  const drained = (1 - duty) * conductance * Math.max(0, head)
+  const fed = duty * (conductance * Math.max(0, pressure + head) + carried)
+  return drained > 0 ? drained / (drained + fed) : 0
 }
 
 function wrap(degrees: number): number {

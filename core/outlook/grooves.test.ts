@@ -73,12 +73,14 @@ describe('grooves of the demo six', () => {
     expect(rows[0].with[0].idleHot).toBeGreaterThan(rows[3].with[0].idleHot)
   })
 })
-it('air in a rod’s oil by hand: half fed, 3 bar and 1 of spin: 0.5 · 1 / (0.5 · 4 + 0.5 · 1)', () => {
-  const flow = (pressure: number) => 1e-11 * pressure
-  expect(airShare(0.5, 3e5, 1e5, flow)).toBeCloseTo(0.2, 9)
-  expect(airShare(1, 3e5, 1e5, flow)).toBe(0)
-  expect(airShare(0.5, 3e5, -1e5, flow)).toBe(0)
-  expect(airShare(0, -1, -1, flow)).toBe(0)
+it('air in a rod’s oil by hand: half fed, 3 bar, 1 of spin, as much carried as 2 bar press: 0.5 · 1 / (0.5 · (4 + 2) + 0.5 · 1)', () => {
+  expect(airShare(0.5, 3e5, 1e5, 1e-11, 2e-6)).toBeCloseTo(1 / 7, 9)
+  expect(airShare(1, 3e5, 1e5, 1e-11, 2e-6)).toBe(0)
+  expect(airShare(0.5, 3e5, -1e5, 1e-11, 2e-6)).toBe(0)
+  expect(airShare(0, 3e5, 1e5, 1e-11, 2e-6)).toBe(1)
+  // More pressure, less air; more speed, more.
+  expect(airShare(0.5, 5e5, 1e5, 1e-11, 2e-6)).toBeLessThan(1 / 7)
+  expect(airShare(0.5, 3e5, 2e5, 1e-11, 2e-6)).toBeGreaterThan(1 / 7)
 })
 it('a full groove is advised where its film keeps the surfaces apart', () => {
   expect(adviseGroove(20e-6, 7e-6, 0.5e-6).arc).toBe(360)

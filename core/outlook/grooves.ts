@@ -73,7 +73,7 @@ function outcome(sheet: Sheet): GrooveOutcome {
     const { conductance, carried } = elementOf(plan, `rod ${i + 1} film`, 'bearing')
     const { head = 0 } = elementOf(plan, `crank drilling ${i + 1}`, 'pipe')
     const pressure = circuit.pressures[circuit.indexOf(`main ${main}`)]
-    return airShare(rodDuty(sheet, i + 1), pressure, head, (p) => conductance * p + (p > 0 ? carried : 0))
+    return airShare(rodDuty(sheet, i + 1), pressure, head, conductance, carried)
   })
   const ratio = film / COMBINED_ROUGHNESS
   return {

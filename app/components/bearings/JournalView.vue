@@ -51,8 +51,11 @@ const DRILLINGS = [
 
     <div class="columns block">
       <MainShells v-if="set === 'main'" :number="number" />
-      <StripReading :reading="key" :label="record.label" />
-      <OldShell :reading="key" :label="record.label" />
+      <div>
+        <StripReading :reading="key" :label="record.label" />
+        <OldShell v-if="set === 'main'" class="block" :reading="key" :label="record.label" />
+      </div>
+      <OldShell v-if="set === 'rod'" :reading="key" :label="record.label" />
     </div>
     <FilmPanel :key="key" :set="set" :number="number" />
   </div>

@@ -85,8 +85,8 @@ export const valvePatch = (sheet: Sheet, valve: ValveName, item: ShelfItem): Ope
   ...withoutOld(sheet, valve, [...SPRING_FIELDS, 'shims']),
   ...figuresPatch(valve, item, OF_VALVE),
 ]
-/** Patch that fits another pump: the old gears' centre distance goes. */
+/** Patch that fits another pump: what the old one's displacement was computed from goes. */
 export const pumpPatch = (sheet: Sheet, item: ShelfItem): Operation[] => [
-  ...clearPatch(sheet, ['pump.centres']),
+  ...clearPatch(sheet, ['pump.centres', 'pump.lobes', 'pump.eccentricity', 'pump.toothCentres', 'pump.toothRadius']),
   ...figuresPatch('pump', item, OF_PUMP),
 ]

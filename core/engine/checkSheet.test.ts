@@ -141,6 +141,11 @@ describe('what is taken and voids the prediction', () => {
       ['pump.centres', 'pump.rotorDiameter'],
     ],
     [
+      'gears so near that their teeth would bottom',
+      { 'pump.rotorDiameter': 0.038, 'pump.centres': 0.026 },
+      ['pump.centres', 'pump.rotorDiameter'],
+    ],
+    [
       'a pickup through the floor',
       { 'pickup.sumpDepth': 0.15, 'pickup.protrusion': 0.155 },
       ['pickup.sumpDepth', 'pickup.protrusion'],

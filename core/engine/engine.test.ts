@@ -1,3 +1,5 @@
+import { gerotorFromProfile } from '../pump/gerotor'
+import { usableSheet } from './usableSheet'
 import { pumpDisplacement } from '../parts/pumpReadings'
 import { quantitiesOf } from './catalogue'
 import { describe, expect, it } from 'vitest'
@@ -119,6 +121,35 @@ describe('pump and pickup of a sheet', () => {
     expect(pumpDisplacement(sheet).value * 1e6).toBeCloseTo(20.923, 3)
     sheet.readings['pump.displacement'] = { value: 18e-6, source: 'maker' }
     expect(pumpDisplacement(sheet).value).toBe(18e-6)
+  })
+  it('a gerotor’s comes from its profile and length, and an assumed one goes by the length of the rotors', () => {
+    const sheet = newSheet('inline4', 'a', 'b')
+    sheet.layout.pumpKind = 'gerotor'
+    const usual = pumpDisplacement(sheet)
+    const put = (field: string, value: number) => (sheet.readings[`pump.${field}`] = { value, source: 'measured' })
+    put('rotorLength', 24e-3)
+    expect(pumpDisplacement(sheet)).toMatchObject({ source: 'layout' })
+    expect(pumpDisplacement(sheet).value / usual.value).toBeCloseTo(1.5, 9)
+    expect(pumpDisplacement(sheet).sigma / usual.sigma).toBeCloseTo(1.5, 9)
+    put('lobes', 6)
+    put('eccentricity', 2.85e-3)
+    put('toothCentres', 28e-3)
+    put('toothRadius', 10e-3)
+    const profile = { lobes: 6, eccentricity: 2.85e-3, toothCentres: 28e-3, toothRadius: 10e-3, length: 24e-3 }
+    expect(pumpDisplacement(sheet)).toMatchObject({ source: 'computed', value: gerotorFromProfile(profile) })
+    const long = pumpDisplacement(sheet).value
+    put('rotorLength', 12e-3)
+    expect(pumpDisplacement(sheet).value / long).toBeCloseTo(0.5, 9)
+    // Rotors that do not turn in one another are void by name, and never computed with.
+    put('eccentricity', 4.1e-3)
+    expect(pumpDisplacement(sheet).source).toBe('layout')
+    expect(usableSheet(sheet).voids.map(({ path }) => path)).toContain('readings/pump.toothCentres')
+  })
+  it('gears of assumed displacement go by their length too', () => {
+    const sheet = newSheet('inline4', 'a', 'b')
+    const usual = pumpDisplacement(sheet).value
+    sheet.readings['pump.rotorLength'] = { value: 14e-3, source: 'measured' }
+    expect(pumpDisplacement(sheet).value / usual).toBeCloseTo(0.5, 9)
   })
   it('floor clearance is depth less protrusion: 178 − 168.5 = 9.5 mm', () => {
     expect(floorClearance(DEMO_BUILDS.ottiline()).value).toBeCloseTo(9.5e-3, 9)

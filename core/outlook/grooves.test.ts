@@ -4,7 +4,10 @@ import { airShare } from '../bearing/feed'
 import { adviseGroove } from '../bearing/shell'
 import type { Sheet } from '../record/schema'
 import { gaugePressure, modelOf } from './model'
+import { reciprocatingMassOf } from '../parts/crank'
 import { groovesCompared } from './grooves'
+import { usualLoad } from './journalFilm'
+import { rodGearOf } from './orbits'
 import { namedStates } from './states'
 
 const hot = (sheet: Sheet) => {
@@ -87,4 +90,21 @@ it('a full groove is advised where its film keeps the surfaces apart', () => {
   const half = adviseGroove(12e-6, 5e-6, 0.5e-6)
   expect(half.arc).toBe(180)
   expect(half.reason).toContain('5.0 µm of film for 12.0')
+})
+
+it('a mass that was weighed moves films, circuit and orbit alike; one that was not goes by the bore', () => {
+  const sheet = DEMO_BUILDS.ottiline()
+  const working = (of: Sheet) => {
+    const model = modelOf(of)
+    model.engine.circuit.reset()
+    gaugePressure(model, namedStates(of)[3])
+    return model.engine.films.rod
+  }
+  const heavy = structuredClone(sheet)
+  heavy.readings['size.reciprocatingMass'] = { value: 2 * reciprocatingMassOf(sheet), source: 'measured' }
+  expect(reciprocatingMassOf(sheet)).toBeCloseTo(1100 * sheet.readings['size.cylinderBore'].value ** 3, 9)
+  expect(reciprocatingMassOf(heavy)).toBeCloseTo(2 * reciprocatingMassOf(sheet), 12)
+  expect(working(heavy)).toBeLessThan(0.9 * working(sheet))
+  expect(usualLoad(heavy, 'rod', 50)).toBeGreaterThan(1.3 * usualLoad(sheet, 'rod', 50))
+  expect(rodGearOf(heavy).reciprocatingMass).toBe(heavy.readings['size.reciprocatingMass'].value)
 })

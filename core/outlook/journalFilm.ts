@@ -7,6 +7,7 @@ import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { modelOf } from './model'
+import { reciprocatingMassOf } from '../parts/crank'
 import { aroundOf, mainShells } from '../parts/mainGrooves'
 import { meanPressureAt } from './states'
 import type { Verdict } from '../quantity/verdict'
@@ -148,7 +149,7 @@ export function usualLoad(sheet: Sheet, set: BearingSet, speed: number): number 
   const gear = {
     cylinderBore: of('cylinderBore'),
     crankRadius: 0.5 * of('stroke'),
-    reciprocatingMass: of('reciprocatingMass'),
+    reciprocatingMass: reciprocatingMassOf(sheet),
   }
   const rod = meanRodLoad(gear, speed, meanPressureAt(sheet, speed))
   return set === 'rod' ? rod : (0.8 * rod * sheet.layout.feed.length) / sheet.layout.mains

@@ -1,6 +1,7 @@
 import { hasCycle } from '../engine/modelLimits'
 import type { FieldOf } from '../parts/list'
 import { hotClearance, EXPANSION } from '../bearing/clearance'
+import { reciprocatingMassOf } from '../parts/crank'
 import { rodsBesideMains, throwsOf } from '../parts/throws'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
@@ -36,7 +37,7 @@ export function rodGearOf(sheet: Sheet): RodGear {
     cylinderBore: of('cylinderBore'),
     stroke: of('stroke'),
     rodLength: Math.max(of('connectingRod'), 0.6 * of('stroke')),
-    reciprocatingMass: of('reciprocatingMass'),
+    reciprocatingMass: reciprocatingMassOf(sheet),
     rotatingMass: of('rotatingMass'),
   }
 }

@@ -2,6 +2,7 @@ import { endFloatLimits, judgeFloat } from '../bearing/float'
 import { meanRodLoad, reciprocatingMassEstimate } from '../bearing/load'
 import { ruleOf } from '../house/limits'
 import { check } from '../record/looked'
+import type { Sheet } from '../record/schema'
 import { bearingsOf } from './clearances'
 import { bore, type Draft, length, MICRON, MM, typical } from './drafts'
 import { contradicting, type Judged, part, voidOf } from './part'
@@ -40,6 +41,13 @@ const sizes = sized({
   stroke: {
     reading: reading('brief', 'size.stroke', 'Stroke', (layout) =>
       length(typical(layout).cylinder, 0.05, [20 * MM, 500 * MM], { minutes: 3 }),
+    ),
+  },
+  reciprocatingMass: {
+    optional: true,
+    recordedOnly: true,
+    reading: reading('brief', 'size.reciprocatingMass', 'Reciprocating mass of a cylinder', (layout) =>
+      mass(reciprocatingMassEstimate(typical(layout).cylinder), [0.05, 20]),
     ),
   },
   room: {
@@ -85,9 +93,6 @@ export const crank = part({
       plausible: [5, 25],
       wanted: false,
     }),
-    reading('brief', 'size.reciprocatingMass', 'Reciprocating mass of a cylinder', (layout) =>
-      mass(reciprocatingMassEstimate(typical(layout).cylinder), [0.05, 20]),
-    ),
     reading('brief', 'size.rotatingMass', 'Big end of the connecting rod', (layout) =>
       mass(0.65 * reciprocatingMassEstimate(typical(layout).cylinder), [0.03, 20]),
     ),
@@ -104,7 +109,7 @@ export const crank = part({
     return (values, now) => {
       gear.cylinderBore = values.cylinderBore
       gear.crankRadius = 0.5 * values.stroke
-      gear.reciprocatingMass = reciprocatingMassEstimate(values.cylinderBore)
+      gear.reciprocatingMass = values.reciprocatingMass ?? reciprocatingMassEstimate(values.cylinderBore)
       now.crankRadius = gear.crankRadius
       now.room = values.room
       now.mainLength = values.mainLength
@@ -137,6 +142,11 @@ export const crank = part({
     return [{ station: 'bearings', verdict: judgeFloat(float, limits), about: 'end float out of limit' }]
   },
 })
+
+/** Reciprocating mass of a cylinder, kg: as weighed, else by its bore. */
+export const reciprocatingMassOf = (sheet: Sheet): number =>
+  sheet.readings['size.reciprocatingMass']?.value ??
+  reciprocatingMassEstimate(valueOf(sheet, sizes.sizes.cylinderBore.reading).value)
 
 const TURNS = check(
   'bearings',

@@ -3,7 +3,7 @@ import { ruleOf } from '../house/limits'
 import { MICRON } from './drafts'
 import { between, contradicting, type Judged, part, voidOf } from './part'
 import { SURFACES, TURNS, WASHED } from './pumpLooked'
-import { judgeGap, others, pumpDisplacement, sizes } from './pumpReadings'
+import { judgeGap, meshes, others, pumpDisplacement, sizes, turns } from './pumpReadings'
 import { type ReadingSpec, valueOf } from './reading'
 
 /** Oil in the passage behind the pump, m³. */
@@ -86,8 +86,18 @@ export const pump = part({
     const { problems, both } = contradicting(sheet)
     const outside = valueOf(sheet, sizes.sizes.rotorDiameter.reading).value
     const centres = sheet.readings['pump.centres']?.value
-    if (centres !== undefined && (centres >= outside || centres <= 0.5 * outside))
+    if (centres !== undefined && !meshes(outside, centres))
       both(['pump.centres', 'pump.rotorDiameter'], 'gears of this diameter cannot mesh at this distance')
+    const profile = (['lobes', 'eccentricity', 'toothCentres', 'toothRadius'] as const).map((field) => `pump.${field}`)
+    const [lobes, eccentricity, toothCentres, toothRadius] = profile.map((key) => sheet.readings[key]?.value)
+    if (
+      lobes !== undefined &&
+      eccentricity !== undefined &&
+      toothCentres !== undefined &&
+      toothRadius !== undefined &&
+      !turns({ lobes, eccentricity, toothCentres, toothRadius, length: 1 })
+    )
+      both(profile, 'rotors of this profile do not turn in one another')
     return problems
   },
   voids: (sheet) => (sheet.checks[TURNS.key]?.state === 'fault' ? [voidOf(TURNS)] : []),

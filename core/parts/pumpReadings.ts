@@ -1,4 +1,5 @@
 import { gearDisplacement } from '../pump/displacement'
+import { type GerotorProfile, gerotorFromProfile } from '../pump/gerotor'
 import type { PumpGaps } from '../pump/slip'
 import { ruleOf } from '../house/limits'
 import type { Verdict } from '../quantity/verdict'
@@ -30,7 +31,7 @@ const DISPLACEMENT = reading(
     }
   },
   undefined,
-  ({ readings }) => 'pump.centres' in readings,
+  ({ readings }) => 'pump.centres' in readings || 'pump.toothRadius' in readings,
 )
 const END = reading(
   'pump',
@@ -50,17 +51,46 @@ const GASKET = reading('pump', 'pump.gasket', 'Cover gasket, pressed, where the 
   view: 'close',
 })
 
-/** Displacement: typed, or from the gears' geometry when all of it is recorded, or the layout's. */
+/** Displacement: typed, or from the geometry of gears or rotors where all of it is recorded, or the layout's, by the length of the rotors once that was read. */
 export function pumpDisplacement(sheet: Sheet): Sourced {
   const held = valueOf(sheet, DISPLACEMENT)
-  if (held.source !== 'layout' || !gears(sheet.layout)) return held
-  const [outside, centres, long] = ['pump.rotorDiameter', 'pump.centres', 'pump.rotorLength'].map(
-    (key) => sheet.readings[key]?.value,
-  )
-  if (outside === undefined || centres === undefined || long === undefined || centres >= outside) return held
-  const value = gearDisplacement(outside, centres, long)
-  return { value, sigma: 0.02 * value, source: 'computed' }
+  if (held.source !== 'layout') return held
+  const long = sheet.readings['pump.rotorLength']?.value
+  if (long === undefined) return held
+  const value = gears(sheet.layout) ? byGears(sheet, long) : byProfile(sheet, long)
+  if (value !== undefined) return { value, sigma: 0.02 * value, source: 'computed' }
+  const scale = long / usualLength(sheet.layout)
+  return { value: scale * held.value, sigma: scale * held.sigma, source: 'layout' }
 }
+
+function byGears({ readings }: Sheet, long: number): number | undefined {
+  const [outside, centres] = ['pump.rotorDiameter', 'pump.centres'].map((key) => readings[key]?.value)
+  return outside !== undefined && centres !== undefined && meshes(outside, centres)
+    ? gearDisplacement(outside, centres, long)
+    : undefined
+}
+
+function byProfile({ readings }: Sheet, length: number): number | undefined {
+  const [lobes, eccentricity, toothCentres, toothRadius] = PROFILE.map(({ key }) => readings[key]?.value)
+  if (lobes === undefined || eccentricity === undefined || toothCentres === undefined || toothRadius === undefined)
+    return undefined
+  return turns({ lobes, eccentricity, toothCentres, toothRadius, length })
+    ? gerotorFromProfile({ lobes, eccentricity, toothCentres, toothRadius, length })
+    : undefined
+}
+
+/** Whether a profile makes rotors that turn in one another. */
+export const turns = ({ lobes, eccentricity, toothCentres, toothRadius }: GerotorProfile): boolean =>
+  Number.isInteger(lobes) && lobes >= 3 && toothCentres > eccentricity * (lobes + 1) && toothRadius < toothCentres
+
+/**
+ * Whether equal gears mesh at a distance: with z teeth a = D_a z / (z + 2), from five teeth, which pump gears hardly go under, to a hundred, over which the teeth no longer
+ * reach one another.
+ */
+export const meshes = (outside: number, centres: number): boolean =>
+  centres >= (5 / 7) * outside && centres <= (100 / 102) * outside
+
+const usualLength = (layout: Layout) => (gears(layout) ? 28 : 16) * MM
 
 /** End clearance as it runs: what was measured, and the cover's gasket where it was not under it. */
 export function endClearance(sheet: Sheet): Sourced {
@@ -113,8 +143,7 @@ export const sizes = sized({
       'pump',
       'pump.rotorLength',
       (layout) => (gears(layout) ? 'Gear length' : 'Rotor length'),
-      (layout) =>
-        length(gears(layout) ? 28 * MM : 16 * MM, 0.1, [4 * MM, 120 * MM], { ...wanted, minutes: 2, ...ofKind }),
+      (layout) => length(usualLength(layout), 0.1, [4 * MM, 120 * MM], { ...wanted, minutes: 2, ...ofKind }),
     ),
   },
   endClearance: { reading: END, held: endClearance },
@@ -145,7 +174,34 @@ export const sizes = sized({
   },
 })
 
+/** What makes a gerotor's profile, by which its displacement can be computed. */
+const PROFILE = [
+  reading('pump', 'pump.lobes', 'Lobes of the inner rotor', plain('count', 0.1, [3, 14], ofKind), gerotor),
+  reading(
+    'pump',
+    'pump.eccentricity',
+    'Between the rotors’ centres',
+    plain('length', 0.02 * MM, [0.5 * MM, 15 * MM], ofKind),
+    gerotor,
+  ),
+  reading(
+    'pump',
+    'pump.toothCentres',
+    'Outer rotor, centre to its tooth arcs’ centres',
+    plain('length', 0.05 * MM, [5 * MM, 100 * MM], ofKind),
+    gerotor,
+  ),
+  reading(
+    'pump',
+    'pump.toothRadius',
+    'Outer rotor, radius of its tooth arcs',
+    plain('length', 0.05 * MM, [1 * MM, 80 * MM], ofKind),
+    gerotor,
+  ),
+] as const
+
 export const others = [
+  ...PROFILE,
   reading(
     'pump',
     'pump.centres',

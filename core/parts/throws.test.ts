@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pinPhases, pinsOf, rodsBesideMains, rodsByBay, rodsOnPin, throwsOf } from './throws'
+import { phasesOf, pinsOf, rodsBesideMains, rodsByBay, rodsOnPin, throwsOf } from './throws'
 import { newSheet, PRESETS } from '../record/layouts'
 
 const layouts = Object.keys(PRESETS).map((preset) => [preset, newSheet(preset, 'a', 'b').layout] as const)
@@ -15,7 +15,7 @@ describe('crank of a layout', () => {
   })
   it.each(layouts)('%s: each cylinder fires once in 720°, when its pin points along its bank', (_, layout) => {
     const pins = pinsOf(layout)
-    const phases = pinPhases(Math.max(...pins) + 1)
+    const phases = phasesOf(layout)
     const throws = throwsOf(layout)
     expect(throws).toHaveLength(layout.feed.length)
     throws.forEach(({ fires, bank }, i) => {
@@ -24,6 +24,21 @@ describe('crank of a layout', () => {
       expect((((fires + phases[pins[i]] - bank) % 360) + 360) % 360).toBeCloseTo(0, 9)
     })
     expect(new Set(throws.map(({ fires }) => fires)).size).toBe(throws.length)
+  })
+  it('a V8 is cross-plane, and flat by choice: it fires every 90° either way, by other cylinders', () => {
+    const cross = newSheet('v8', 'a', 'b').layout
+    const flat = { ...cross, crankPlane: 'flat' as const }
+    expect(phasesOf(cross)).toEqual([0, 90, 270, 180])
+    expect(phasesOf(flat)).toEqual([0, 180, 180, 0])
+    const fires = (layout: typeof cross) => throwsOf(layout).map((each) => each.fires)
+    for (const layout of [cross, flat]) {
+      const sorted = fires(layout).sort((a, b) => a - b)
+      sorted.forEach((degree, i) => expect((sorted[i + 1] ?? sorted[0] + 720) - degree).toBeCloseTo(90, 9))
+    }
+    expect(fires(cross)).not.toEqual(fires(flat))
+    // Only four pins of a V have two planes to choose from.
+    expect(phasesOf({ ...newSheet('inline4', 'a', 'b').layout, crankPlane: 'cross' })).toEqual([0, 180, 180, 0])
+    expect(phasesOf({ ...newSheet('v4', 'a', 'b').layout, crankPlane: 'flat' })).toEqual([0, 180])
   })
   it('rods of a V share pins, others do not', () => {
     expect(pinsOf(newSheet('v8', 'a', 'b').layout)).toEqual([0, 0, 1, 1, 2, 2, 3, 3])

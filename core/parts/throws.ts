@@ -1,15 +1,24 @@
 import type { Throw } from '../cycle/load'
 import type { Layout } from '../record/schema'
 
-/** Crank phases by pins, degrees clockwise from upright when the first is up. */
-export function pinPhases(pins: number): number[] {
+/**
+ * Crank phases by pins, degrees clockwise from upright when the first is up.
+ *
+ * @param cross whether four pins stand in two planes, a quarter turn apart, as an ordinary V8's do
+ */
+export function pinPhases(pins: number, cross = false): number[] {
   if (pins === 1) return [0]
   if (pins === 2) return [0, 180]
   if (pins === 3) return [0, 120, 240]
-  if (pins === 4) return [0, 180, 180, 0]
+  if (pins === 4) return cross ? [0, 90, 270, 180] : [0, 180, 180, 0]
   if (pins === 5) return [0, 144, 216, 288, 72]
   const half = Array.from({ length: Math.ceil(pins / 2) }, (_, i) => (i * 240) % 360)
   return [...half, ...half.slice(0, Math.floor(pins / 2)).reverse()]
+}
+
+/** Phases of a layout's pins. A V8 is cross-plane unless its crank is said to be flat. */
+export function phasesOf(layout: Layout): number[] {
+  return pinPhases(Math.max(...pinsOf(layout)) + 1, layout.kind === 'v' && layout.crankPlane !== 'flat')
 }
 
 /** How many rods stand in each bay between two mains, from the front. */
@@ -49,7 +58,7 @@ function banksOf(layout: Layout): number[] {
  */
 export function throwsOf(layout: Layout): Throw[] {
   const pins = pinsOf(layout)
-  const phases = pinPhases(Math.max(...pins) + 1)
+  const phases = phasesOf(layout)
   const banks = banksOf(layout)
   const count = layout.feed.length
   const taken: number[] = []

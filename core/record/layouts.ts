@@ -30,6 +30,7 @@ const plain = {
   lashAdjusters: 0,
   oilLine: 'none',
   oilLineFrom: 'gallery',
+  crankPlane: 'cross',
   drilledRods: false,
 } as const
 

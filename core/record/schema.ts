@@ -132,6 +132,8 @@ export const Layout = z
     /** An external oil line: where it leads, and where it takes its oil. */
     oilLine: z.enum(['none', 'head', 'turbo']).default('none'),
     oilLineFrom: z.enum(['gallery', 'filter']).default('gallery'),
+    /** Whether the four pins of a V8 stand in two planes or in one. */
+    crankPlane: z.enum(['cross', 'flat']).default('cross'),
     /** Rods drilled to the pin. */
     drilledRods: z.boolean().default(false),
   })

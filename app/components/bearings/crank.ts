@@ -1,4 +1,4 @@
-import { pinPhases, pinsOf, rodsByBay } from '#core/parts/throws'
+import { phasesOf, pinsOf, rodsByBay } from '#core/parts/throws'
 import type { Layout } from '#core/record/schema'
 
 export interface CrankPart {
@@ -17,7 +17,7 @@ export function crankParts(layout: Layout, width: number): { parts: CrankPart[];
   const perBay = rodsByBay(layout)
   const shared = layout.kind === 'v'
   const pins = pinsOf(layout)
-  const angles = pinPhases(Math.max(...pins) + 1)
+  const angles = phasesOf(layout)
   const webs = perBay.reduce((sum, count) => sum + (shared ? 2 : count + 1), 0)
   const unit = Math.min(60, width / (layout.mains * 0.85 + rods + webs * 0.24))
   const web = 0.24 * unit

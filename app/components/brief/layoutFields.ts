@@ -33,10 +33,27 @@ export const KINDS: { value: Layout['kind']; words: string }[] = [
   plain('rotary'),
 ]
 export const CHOICES: [
-  field: 'lifters' | 'followers' | 'pumpKind' | 'pumpDrive' | 'reliefReturn' | 'housing' | 'oilLine' | 'oilLineFrom',
+  field:
+    | 'lifters'
+    | 'followers'
+    | 'crankPlane'
+    | 'pumpKind'
+    | 'pumpDrive'
+    | 'reliefReturn'
+    | 'housing'
+    | 'oilLine'
+    | 'oilLineFrom',
   title: string,
   options: { value: string; words: string }[],
 ][] = [
+  [
+    'crankPlane',
+    'Crank of a V8',
+    [
+      { value: 'cross', words: 'cross-plane' },
+      { value: 'flat', words: 'flat' },
+    ],
+  ],
   ['lifters', 'Lifters are', [plain('hydraulic'), plain('solid')]],
   ['followers', 'Followers', [plain('sliding'), plain('roller')]],
   ['pumpKind', 'Pump', [{ value: 'gear', words: 'gears' }, plain('gerotor')]],

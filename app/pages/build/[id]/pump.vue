@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { relayout } from '#core/engine/relayout'
 import { endClearance, pumpDisplacement, judgeGap } from '#core/parts/pumpReadings'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
 import { requireValue } from '#core/engine/values'
@@ -23,12 +24,10 @@ const KINDS: { value: 'gear' | 'gerotor'; words: string }[] = [
   { value: 'gear', words: 'gears' },
   { value: 'gerotor', words: 'gerotor' },
 ]
-/** What only one kind of pump has goes with the change, and comes back with undo. */
+/** What only one kind of pump has is set aside with the change, and comes back with its kind. */
 function setKind(kind: 'gear' | 'gerotor') {
-  const gone = ['pump.centres', 'pump.sideClearance']
-    .filter((key) => build.sheet!.readings[key])
-    .map((key) => ({ op: 'remove' as const, path: `/readings/${key}` }))
-  void build.change([{ op: 'replace', path: '/layout/pumpKind', value: kind }, ...gone], 'Pump kind')
+  const sheet = build.sheet!
+  void build.change(relayout(sheet, { ...sheet.layout, pumpKind: kind }), 'Pump kind')
 }
 const surfaces = computed(() => inspectionsOf(build.sheet!.layout).filter(({ station }) => station === 'pump'))
 const turns = computed(() => checksOf(build.sheet!.layout).filter(({ station }) => station === 'pump'))
@@ -38,7 +37,7 @@ const SOURCES = {
   maker: 'typed',
   planned: 'planned',
   layout: 'assumed for the layout',
-  computed: 'from the gears',
+  computed: 'from the geometry',
 }
 /** Swept, slipped and delivered in each state, with shaft power, by the circuit; asked once the prediction stands, so as not to hold it up. */
 const { value: rows } = useAnswer(
@@ -83,9 +82,14 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
           <ReadingRow name="pump.endClearance" /><ReadingRow name="pump.tipClearance" /><ReadingRow
             v-if="!gear"
             name="pump.sideClearance"
-          /><ReadingRow name="pump.rotorDiameter" /><ReadingRow v-if="gear" name="pump.centres" /><ReadingRow
-            name="pump.rotorLength"
-          /><ReadingRow name="pump.driveRatio" /><ReadingRow name="pump.displacement" />
+          /><ReadingRow name="pump.rotorDiameter" /><ReadingRow v-if="gear" name="pump.centres" /><template v-else
+            ><ReadingRow
+              v-for="field in ['lobes', 'eccentricity', 'toothCentres', 'toothRadius']"
+              :key="field"
+              :name="`pump.${field}`" /></template
+          ><ReadingRow name="pump.rotorLength" /><ReadingRow name="pump.driveRatio" /><ReadingRow
+            name="pump.displacement"
+          />
         </section>
       </div>
       <section class="block">

@@ -62,6 +62,9 @@ export interface PrimeModelled {
   expected: Pick<PrimeExpectation, 'least' | 'high'>
 }
 
+/** How long a gauge may creep under half of the least to accept: so many times what it should have stood by, and s. */
+const CREEPING = { times: 2, grace: 12 }
+
 /**
  * An early word on a prime: what it has come to by now, held against when oil should be where and what the gauge should say. Without a model the limit and a
  * gauge that does not move are still watched, and nothing is called primed.
@@ -100,6 +103,10 @@ export function primeWord(seen: PrimeSeen, modelled: PrimeModelled | undefined, 
     return seen.turned > late ? word('late-gauge', 'stop', seen.turned - (due ?? 0)) : word('going-well', 'fine')
   }
   if (seen.flicker > FLICKERS && seen.turned > (due ?? 20)) return word('flickers', 'stop', seen.flicker)
+  // A gauge that creeps far under what is wanted, long after it should have stood, is not waited out.
+  const creeps =
+    due !== undefined && seen.turned > CREEPING.times * due + CREEPING.grace && seen.gauge < 0.5 * expected.least
+  if (creeps) return word('low', 'stop', expected.least - seen.gauge)
   if (seen.still < STILL || seen.turned < (due ?? 0)) return word('going-well', 'fine')
   if (seen.gauge < expected.least) return word('low', 'stop', expected.least - seen.gauge)
   return seen.gauge > expected.high + 20e3

@@ -206,6 +206,10 @@ describe('the early word', () => {
     // Oil that was waited for at the pad has come: that stop is over.
     const waited = next(undefined, dry, at(20, 0))
     expect([next(waited, on, at(21, 0)).word, next(waited, on, at(21, 0, 20.5)).word]).toEqual([dry, on])
+    // Readings that fail take no stop back; where nothing was stopped they are said.
+    const unread = { code: 'not-watching' as const, level: 'watch' as const, by: 3 }
+    expect(next(stopped, unread, at(31)).word).toBe(stop)
+    expect(next(undefined, unread, at(31)).word).toBe(unread)
     // Of another run nothing is carried over.
     expect(next(stopped, on, at(2, 0)).word).toBe(on)
   })

@@ -138,6 +138,8 @@ export function standingWord(
 ): StandingWord {
   if (before?.word.code === 'over-limit' && !(word.code === 'over-limit' && word.by > before.word.by)) return before
   if (word.level === 'stop') return { word, stopAt: turned }
+  // Readings that fail take no stop back.
+  if (word.code === 'not-watching' && before?.word.level === 'stop') return before
   const since = before?.stopAt === undefined ? -1 : turned - before.stopAt
   if (word.code !== 'going-well' || since < 0 || (before!.word.code === 'late-pad' && pad !== undefined))
     return { word }

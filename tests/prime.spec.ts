@@ -44,6 +44,8 @@ for (const [fault, filter, words, cause] of [
     const id = await buildId(server, 'Ottiline')
     await page.goto(`${server.address}/build/${id}/prime`)
     if (filter !== 'off') await press(page, `Filter ${filter === 'dry' ? 'fitted dry' : 'fitted full'}: take`)
+    // What to expect is worked out before anybody begins.
+    await expect(page.getByTestId('prime-model')).toContainText(/\d s|will not prime/)
     await press(page, 'Prime it')
     await simulate(page, fault)
     await press(page, 'Begin the prime')

@@ -8,7 +8,7 @@ import { curesFor, filterSideBySide, safeFilter } from './cures'
 import { primeRun } from './run'
 import { filledAfter, primeClock, timeToPressureAfter } from './standing'
 import { primeTimeline } from './timeline'
-import { type PrimeSeen, primeSuspects, primeWord, type StandingWord, standingWord } from './watch'
+import { type PrimeSeen, primeSuspects, type PrimeWord, primeWord, type StandingWord, standingWord } from './watch'
 import { type PrimeSetUp, primeSetUpOf } from './setUp'
 
 const six = DEMO_BUILDS.ottiline()
@@ -194,7 +194,7 @@ describe('the early word', () => {
       (code) => ({ code, level: /late|low/.test(code) ? ('stop' as const) : ('fine' as const), by: 0 }),
     )
     const at = (turned: number, gauge = 3e5, pad?: number) => ({ turned, gauge, pad })
-    const next = (before: StandingWord | undefined, word: typeof stop, now: ReturnType<typeof at>) =>
+    const next = (before: StandingWord | undefined, word: PrimeWord, now: ReturnType<typeof at>) =>
       standingWord(before, word, now, 4e5)
     expect(next(undefined, on, at(10, 0)).word).toBe(on)
     const stopped = next(undefined, stop, at(30, 0))

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Sheet } from '../core/record/schema'
 import { writeLine } from '../core/run/line'
-import { buildId, expect, field, test } from './server'
+import { buildId, expect, field, saved, test } from './server'
 import { press, runsOf, samplesOf, board } from './running'
 
 /** Kinds of the first so many messages of a stream. */
@@ -232,6 +232,7 @@ test('the simulated digital gauge: in the hand, its button types what it shows a
   await page.goto(`${server.address}/house?view=instruments`)
   await press(page, 'Add a simulated gauge')
   await expect(page.locator('[data-instrument="Simulated gauge"]')).toBeVisible()
+  await saved(page)
   const id = await buildId(server, 'Rescue tractor 2')
   await page.goto(`${server.address}/build/${id}/pump`)
   await field(page, 'pump.endClearance').click()

@@ -46,10 +46,10 @@ export const runsOf = async (server: Running, id: string) =>
 export const samplesOf = async (server: Running, run: string) =>
   (await (await fetch(`${server.address}/api/runs/${run}/samples`)).json()) as ChannelSample[]
 
-export async function simulate(page: Page, fault?: string, gauge = false, engine = '42') {
+export async function simulate(page: Page, fault?: string, gauge = false, engine = '42', pace = '20 ×') {
   await press(page, 'Readings come from: Simulated')
   await page.getByRole('spinbutton', { name: 'Engine number' }).fill(engine)
-  await press(page, 'Pace: 20 ×')
+  await press(page, `Pace: ${pace}`)
   if (fault) await page.getByRole('combobox', { name: 'Engine' }).selectOption(fault)
   if (gauge) await press(page, 'Gauge: and a gauge')
 }

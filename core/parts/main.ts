@@ -95,7 +95,8 @@ export const main = part({
         clearance = 0
         for (const i of alike) clearance += hot(i) / alike.length
         now.feedPressure = USUAL_FEED
-        const rise = filmRise(shed)
+        // A crank that stands shears nothing.
+        const rise = now.speed > 0 ? filmRise(shed) : 0
         now.films.mainRise = Math.max(now.films.mainRise, rise)
         const viscosity = now.film * thinned(now.oil, rise)
         for (const i of alike) {

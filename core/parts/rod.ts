@@ -122,7 +122,7 @@ export const rod = part({
       diameter = values.diameter[0]
       clearance = 0
       for (let i = 0; i < rods.length; i++) clearance += hot(i) / rods.length
-      now.films.rodRise = filmRise(shed)
+      now.films.rodRise = now.speed > 0 ? filmRise(shed) : 0
       const viscosity = now.film * thinned(now.oil, now.films.rodRise)
       for (let i = 0; i < rods.length; i++) {
         const { drilling, film } = rods[i]

@@ -150,9 +150,9 @@ describe('the early word', () => {
   it('does not wait out a gauge that creeps far under what is wanted, long after it should have stood', () => {
     const due = timeline.pressure!.high
     const creeping = { ...seen, pad: 1, still: 1, gauge: 0.6e5 }
-    expect(word({ ...creeping, turned: 2 * due + 11 }).code).toBe('going-well')
-    expect(word({ ...creeping, turned: 2 * due + 13 })).toMatchObject({ code: 'low', level: 'stop' })
-    expect(word({ ...creeping, turned: 2 * due + 13, gauge: 2.1e5 }).code).toBe('going-well')
+    expect(word({ ...creeping, turned: 1.5 * due + 5 }).code).toBe('going-well')
+    expect(word({ ...creeping, turned: 1.5 * due + 7 })).toMatchObject({ code: 'low', level: 'stop' })
+    expect(word({ ...creeping, turned: 1.5 * due + 7, gauge: 2.1e5 }).code).toBe('going-well')
   })
   it('over what filter and seals may see it stops at once, whatever else is so, and above its band it is never primed', () => {
     for (const more of [{}, { pad: 1 }, { flicker: 0.4 }, { still: 9, turned: 90 }])

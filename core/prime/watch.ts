@@ -63,7 +63,7 @@ export interface PrimeModelled {
 }
 
 /** How long a gauge may creep under half of the least to accept: so many times what it should have stood by, and s. */
-const CREEPING = { times: 2, grace: 12 }
+const CREEPING = { times: 1.5, grace: 6 }
 
 /**
  * An early word on a prime: what it has come to by now, held against when oil should be where and what the gauge should say. Without a model the limit and a

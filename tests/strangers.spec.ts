@@ -191,9 +191,12 @@ test('a folder that holds something else is never made into a new shop; what can
     for (let at = 0; at + 64 < statSync(path).size; at += 8192) writeSync(handle, Buffer.alloc(64, 0xff), 0, 64, at)
   }
   const damaged = await startServerAnyway(flipped)
-  const health = await fetch(`${damaged.address}/api/health`)
-  expect(health.status).toBe(503)
-  expect(((await health.json()) as { error: { message: string } }).error.message).toContain('put a backup back')
+  // While it opens them it says so; once it has read them, what is wrong.
+  const health = async () => {
+    const response = await fetch(`${damaged.address}/api/health`)
+    return `${response.status} ${((await response.json()) as { error: { message: string } }).error.message}`
+  }
+  await expect.poll(health, { timeout: 60_000 }).toMatch(/^503 .*put a backup back/)
   damaged.child.kill('SIGKILL')
   for (const each of [broken, flipped]) rmSync(each, { recursive: true, force: true })
 })

@@ -94,6 +94,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
 }
 .grooves .number {
   text-align: right;
+  white-space: nowrap;
 }
 .grooves .own {
   font-weight: 650;

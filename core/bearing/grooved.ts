@@ -26,6 +26,8 @@ const HALF = Math.PI
 /** Ungrooved film ends before its groove does, since its pressure falls to the groove's over a way of about so many L/D, rad. */
 const EDGE = 0.4
 const ROUNDS = 6
+/** However hard the feed in a lower shell lifts the journal, so much of the load is left on the film. */
+const LEAST_LOAD = 0.1
 
 /**
  * Running position of a journal whose shells are grooved.
@@ -36,7 +38,7 @@ const ROUNDS = 6
  *   W = w W(L) + (1 − w) 2 W(l)
  *
  * w being the share of the short bearing's load that its ungrooved part carries. The feed's pressure in the upper groove, less in the lower,
- * adds p D (L − l) sin (α/2) to the load, α both arcs together. Held to the grid solver: film within 5 percent for no groove in
+ * adds p D (L − l) (sin ½α_u + cos ½α_l − 1) to the load: what is in the upper shell presses the journal down, in the lower it lifts it. Held to the grid solver: film within 5 percent for no groove in
  * the lower shell and for grooves all round, within 10 for arcs up to 310° (core/film/grooved.test.ts); between 310° and all round, which no shell
  * has, within about a third.
  */
@@ -44,8 +46,9 @@ export function groovedPosition(duty: GroovedDuty): JournalPosition {
   const { diameter, length, land, upper, lower } = duty
   const ratio = length / diameter
   const around = Math.min(upper + lower, 2 * HALF)
-  const pressed = Math.max(0, duty.feedPressure * diameter * (length - land) * Math.sin(0.5 * around))
-  const whole = (loadNumber(duty) * duty.load) / (duty.load + pressed)
+  const pressed = duty.feedPressure * diameter * (length - land) * (Math.sin(0.5 * upper) + Math.cos(0.5 * lower) - 1)
+  const load = Math.max(LEAST_LOAD * duty.load, duty.load + pressed)
+  const whole = (loadNumber(duty) * duty.load) / load
   const lands = 2 * (land / length) ** 3
   if (around >= 2 * HALF - 1e-6) return journalPosition(lands * whole, land / diameter)
   const ungrooved = journalPosition(whole, ratio)

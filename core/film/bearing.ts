@@ -35,6 +35,7 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
   const flowScale = omega * radius * radius * c
   const grid = filmGrid(fineness, length / diameter, feed.kind === 'groove' ? (0.5 * feed.width) / radius : 0)
   const film = prepareFilm(grid)
+  const lower = feed.kind === 'groove' ? (feed.lower ?? 0) : 0
   const motion: FilmMotion = { eccentricity: 0, thickest: 0, wedge: 1, squeezeCos: 0, squeezeSin: 0 }
   holdFeed()
 
@@ -43,7 +44,9 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
     for (let i = 0; i < grid.around; i++) {
       const off = Math.abs(wrap(i * grid.step - feed.centre))
       // A groove narrower than a column still feeds one.
-      if (off <= Math.max(0.5 * feed.arc, 0.5 * grid.step) + 1e-9)
+      const upper = feed.arc > 0 && off <= Math.max(0.5 * feed.arc, 0.5 * grid.step) + 1e-9
+      const below = off - 0.5 * Math.PI
+      if (upper || (lower > 0 && below >= -1e-9 && below <= 0.5 * lower + 1e-9))
         film.prescribed.fill(1, i * grid.across, i * grid.across + grid.grooved)
     }
   }
@@ -80,7 +83,7 @@ export function prepareBearing(bearing: FilmCase, fineness: Fineness = STANDARD)
     }
   }
 
-  const whole = feed.kind === 'groove' && feed.arc >= 2 * Math.PI - 1e-9
+  const whole = feed.kind === 'groove' && feed.arc + lower >= 2 * Math.PI - 1e-9
   return {
     film,
     at: (eccentricity) => {

@@ -12,7 +12,9 @@ export function checkFilm(bearing: FilmCase, fineness: Fineness): void {
     throw new FilmError('radialClearance', 'must be much smaller than the diameter')
   const { feed } = bearing
   if (feed.kind === 'groove') {
-    if (!(feed.arc > 0 && feed.arc <= 2 * Math.PI + 1e-9))
+    const lower = feed.lower ?? 0
+    if (!(lower >= 0 && lower <= Math.PI + 1e-9)) throw new FilmError('groove.lower', 'must be at most 180 degrees')
+    if (!(feed.arc >= 0 && feed.arc + lower > 0 && feed.arc + lower <= 2 * Math.PI + 1e-9))
       throw new FilmError('groove.arc', 'must be above 0 and at most 360 degrees')
     if (!(feed.width > 0 && feed.width < 0.9 * bearing.length))
       throw new FilmError('groove.width', 'must be above 0 and leave a land on each side')

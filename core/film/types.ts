@@ -3,7 +3,15 @@ export type Feed =
   /** A line over the whole length at the thickest film, as in the published tables. */
   | { kind: 'axial' }
   /** A groove in the middle of the length; an oil hole is a short one. Angles in rad. */
-  | { kind: 'groove'; arc: number; centre: number; width: number; from: 'thickest' | 'load' }
+  | {
+      kind: 'groove'
+      arc: number
+      centre: number
+      width: number
+      from: 'thickest' | 'load'
+      /** What of the half over against its middle is grooved too, from that half's ends. */
+      lower?: number
+    }
 
 /** A plain bearing at work, SI. */
 export interface FilmCase {

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
+import { arcsOf } from '../parts/mainGrooves'
 import { COMBINED_ROUGHNESS, type FilmMoment, journalFilm } from './journalFilm'
 
 const sheet = DEMO_BUILDS.ottiline()
-const moment: FilmMoment = { load: 8000, speed: 3200 / 60, temperature: 95, feedPressure: 4e5, arc: 180 }
+const moment: FilmMoment = { load: 8000, speed: 3200 / 60, temperature: 95, feedPressure: 4e5, groove: arcsOf(180) }
 const main = (change: Partial<FilmMoment> = {}) => journalFilm(sheet, 'main', 4, { ...moment, ...change })
 
 describe('the film of a journal', () => {
@@ -28,10 +29,24 @@ describe('the film of a journal', () => {
     const film = main().minimumFilm
     expect(main({ load: 16000 }).minimumFilm).toBeLessThan(film)
     expect(main({ temperature: 115 }).minimumFilm).toBeLessThan(film)
-    const full = main({ arc: 360 })
+    const full = main({ groove: arcsOf(360) })
     expect(full.minimumFilm).toBeLessThan(film)
     expect(full.film.indexOf(Math.min(...full.film)) / full.film.length).toBeGreaterThan(0.4)
     expect(main({ load: 60_000, speed: 5, temperature: 130 }).verdict).toBe('stop')
+  })
+  it('goes by what was read of the shells: a groove in the lower half alone thins it, a wide one more, none at all leaves it whole', () => {
+    const put = (readings: Record<string, number>) => {
+      const changed = structuredClone(sheet)
+      for (const [field, value] of Object.entries(readings))
+        changed.readings[`main.4.${field}`] = { value, source: 'measured' }
+      const { groove: _, ...own } = moment
+      return journalFilm(changed, 'main', 4, own).minimumFilm
+    }
+    const half = put({})
+    expect(half).toBeCloseTo(main().minimumFilm, 12)
+    expect(put({ grooveUpper: 0, grooveLower: Math.PI })).toBeLessThan(0.5 * half)
+    expect(put({ grooveLower: Math.PI, grooveWidth: 14e-3 })).toBeLessThan(0.95 * put({ grooveLower: Math.PI }))
+    expect(put({ grooveUpper: 0 })).toBeGreaterThan(0.9 * half)
   })
   it('a rod has one too', () => expect(journalFilm(sheet, 'rod', 1, moment).minimumFilm).toBeGreaterThan(0.3e-6))
 })

@@ -8,7 +8,8 @@ import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { modelOf } from './model'
 import { reciprocatingMassOf } from '../parts/crank'
-import { aroundOf, mainShells } from '../parts/mainGrooves'
+import type { GrooveArcs } from '../bearing/grooved'
+import { mainShells } from '../parts/mainGrooves'
 import { meanPressureAt } from './states'
 import type { Verdict } from '../quantity/verdict'
 import { prepareBearing } from '../film/bearing'
@@ -26,8 +27,8 @@ export interface FilmMoment {
   temperature: number
   /** At the journal's feed, Pa. */
   feedPressure: number
-  /** Groove arc, degrees; a rod is fed by its hole and has none. */
-  arc: number
+  /** Grooves of a main's shells, rad; a rod is fed by its hole and has none. */
+  groove?: GrooveArcs
 }
 
 export interface JournalFilm {
@@ -81,7 +82,11 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
   )
   const viscosityAt = (temperature: number) =>
     oilAt(model.oil, temperature).filmViscosity * model.values.model.viscosity * model.values.model.highShear
-  const arc = set === 'main' ? (moment.arc * Math.PI) / 180 : (2 * OIL_HOLE) / record.diameter
+  const shells = set === 'main' ? mainShells(sheet)[number - 1] : undefined
+  const { upper, lower } = moment.groove ?? shells ?? { upper: 0, lower: 0 }
+  const grooved = set === 'main' && upper + lower > 0
+  const hole = shells?.hole ?? OIL_HOLE
+  const width = grooved ? (shells?.width ?? length - 2 * land) : 0.8 * hole
   const bearing: FilmCase = {
     diameter: record.diameter,
     length,
@@ -91,9 +96,11 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
     feedPressure: moment.feedPressure,
     feed: {
       kind: 'groove',
-      arc,
-      centre: Math.PI,
-      width: set === 'main' ? Math.max(0.05 * length, Math.min(0.8 * length, length - 2 * land)) : OIL_HOLE * 0.8,
+      arc: grooved ? upper : (2 * hole) / record.diameter,
+      lower: grooved ? lower : 0,
+      // A hole stands where its shell has it; grooves about the crown, over against the load.
+      centre: Math.PI + (grooved ? 0 : (shells?.place ?? 0)),
+      width: Math.max(0.05 * length, Math.min(0.8 * length, width)),
       from: 'load',
     },
   }
@@ -136,11 +143,6 @@ export function journalFilm(sheet: Sheet, set: BearingSet, number: number, momen
     ),
     pressure: Array.from({ length: around }, (_, i) => found.pressures[from(i) * across]),
   }
-}
-
-/** Groove of a main about its crown, as it stands, degrees. */
-export function mainArc(sheet: Sheet, number: number): number {
-  return Math.round((180 / Math.PI) * aroundOf(mainShells(sheet)[number - 1]))
 }
 
 /** Mean load on a journal at a speed, N, as the circuit places it in its film. */

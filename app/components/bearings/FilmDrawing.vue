@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import type { GrooveArcs } from '#core/bearing/grooved'
 import type { JournalFilm } from '#core/outlook/journalFilm'
 
 /** Shell pair from the front: groove, film exaggerated, pressure outward, the journal where it runs, its orbit when there is one. */
-const { film, arc, orbit } = defineProps<{
+const { film, groove, orbit } = defineProps<{
   film: JournalFilm
-  arc: number
+  groove: GrooveArcs
   orbit?: { x: Float64Array; y: Float64Array; degree: number; eccentricity: number }
 }>()
 const CENTRE = 150
@@ -27,11 +28,23 @@ const pressure = computed(() =>
   path(film.pressure.map((value) => SHELL + 7 + (44 * Math.max(0, value)) / film.peakPressure)),
 )
 const base = computed(() => path(film.film.map(() => SHELL + 7)))
-const groove = computed(() => {
-  const half = Math.min(179.9, 0.5 * arc) * (Math.PI / 180)
-  const [x1, y1] = at(-half, SHELL + 3.5)
-  const [x2, y2] = at(half, SHELL + 3.5)
-  return `M${x1} ${y1}A${SHELL + 3.5} ${SHELL + 3.5} 0 ${half > Math.PI / 2 ? 1 : 0} 1 ${x2} ${y2}`
+/** The upper shell's groove about its crown; the lower's from both parting lines down. */
+const grooves = computed(() => {
+  const { upper, lower } = groove
+  const down = 0.5 * Math.PI + 0.5 * lower
+  const spans = [
+    [-0.5 * upper, 0.5 * upper],
+    [0.5 * Math.PI, down],
+    [-down, -0.5 * Math.PI],
+  ]
+  return spans
+    .filter(([from, to]) => to > from)
+    .map(([from, to]) => {
+      const [x1, y1] = at(from, SHELL + 3.5)
+      const [x2, y2] = at(to, SHELL + 3.5)
+      return `M${x1} ${y1}A${SHELL + 3.5} ${SHELL + 3.5} 0 0 1 ${x2} ${y2}`
+    })
+    .join('')
 })
 const thinnest = computed(() => at(film.thinnestAngle, SHELL - 26))
 const mark = computed(() => at(film.thinnestAngle, SHELL + 1))
@@ -56,7 +69,7 @@ const path2 = computed(() => {
     <path :d="`${outer}${inner}`" class="oil" fill-rule="evenodd" />
     <path :d="outer" class="line" />
     <path :d="inner" class="journal" />
-    <path :d="groove" class="groove" />
+    <path :d="grooves" class="groove" />
     <line :x1="CENTRE - SHELL - 10" :x2="CENTRE - SHELL + 2" :y1="CENTRE" :y2="CENTRE" class="line" />
     <line :x1="CENTRE + SHELL - 2" :x2="CENTRE + SHELL + 10" :y1="CENTRE" :y2="CENTRE" class="line" />
     <line :x1="thinnest[0]" :y1="thinnest[1]" :x2="mark[0]" :y2="mark[1]" class="least" :class="film.verdict" />

@@ -2,7 +2,8 @@
 import { hasCycle } from '#core/engine/modelLimits'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { proxy } from 'comlink'
-import { COMBINED_ROUGHNESS, mainArc, usualLoad } from '#core/outlook/journalFilm'
+import { arcsOf, aroundOf, mainShells } from '#core/parts/mainGrooves'
+import { COMBINED_ROUGHNESS, usualLoad } from '#core/outlook/journalFilm'
 import { namedStates } from '#core/outlook/states'
 import type { OrbitSummary } from '~/workers/slow.worker.ts'
 
@@ -17,9 +18,19 @@ const feed = computed(() => outlook.now?.states[3].pressure ?? 3e5)
 const speed = ref(working.value.speed)
 const load = ref(100 * Math.round(usualLoad(build.sheet!, set, speed.value) / 100))
 const temperature = ref(working.value.temperature)
-const ownArc = computed(() => (set === 'main' ? mainArc(build.sheet!, number) : 0))
-const arc = ref(ownArc.value)
-watch(ownArc, (now) => (arc.value = now))
+/** The shells as they are, until a hand turns the slider: then one groove about the crown. */
+const HOLE = arcsOf(14)
+const turned = ref<number>()
+const own = computed(() => (set === 'main' ? mainShells(build.sheet!)[number - 1] : undefined))
+const groove = computed(() => {
+  const { upper, lower } = (turned.value === undefined ? own.value : arcsOf(turned.value)) ?? { upper: 0, lower: 0 }
+  return { upper, lower }
+})
+const arc = computed(() => Math.round((180 / Math.PI) * aroundOf(groove.value)))
+watch(
+  () => [own.value?.upper, own.value?.lower],
+  () => (turned.value = undefined),
+)
 watch(
   () => [working.value.speed, working.value.temperature],
   ([n, t]) => {
@@ -32,7 +43,7 @@ const moment = computed(() => ({
   speed: speed.value,
   temperature: temperature.value,
   feedPressure: feed.value,
-  arc: arc.value,
+  ...(set === 'main' ? { groove: groove.value } : {}),
 }))
 const { value: film } = useAnswer(
   (_, slow) => (build.sheet ? slow().film(build.sheet, set, number, { ...moment.value }) : undefined),
@@ -42,7 +53,7 @@ const { value: film } = useAnswer(
 const orbits = shallowRef<OrbitSummary[]>()
 const progress = ref<number>()
 const failed = ref<string>()
-const own = computed(() => orbits.value?.find((each) => each.set === set && each.number === number))
+const ownOrbit = computed(() => orbits.value?.find((each) => each.set === set && each.number === number))
 async function runOrbits() {
   progress.value = 0
   failed.value = undefined
@@ -78,12 +89,12 @@ const mega = (value: number) =>
   units.unit('pressure').symbol === 'psi' ? units.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`
 const place = (angle: number) => `${Math.round(((angle * 180) / Math.PI + 360) % 360)}°`
 const orbitDrawn = computed(() =>
-  own.value
+  ownOrbit.value
     ? {
-        x: own.value.x,
-        y: own.value.y,
-        degree: own.value.least.degree,
-        eccentricity: 1 - own.value.least.film / own.value.radialClearance,
+        x: ownOrbit.value.x,
+        y: ownOrbit.value.y,
+        degree: ownOrbit.value.least.degree,
+        eccentricity: 1 - ownOrbit.value.least.film / ownOrbit.value.radialClearance,
       }
     : undefined,
 )
@@ -96,7 +107,7 @@ const orbitDrawn = computed(() =>
       <span class="note">the film carries the load; the pump only makes up for what leaves its ends</span>
     </div>
     <div v-if="film" class="view">
-      <FilmDrawing :film="film" :arc="set === 'main' ? arc : 14" :orbit="orbitDrawn" />
+      <FilmDrawing :film="film" :groove="set === 'main' ? groove : HOLE" :orbit="orbitDrawn" />
       <div>
         <div class="pair">
           <div>
@@ -134,7 +145,14 @@ const orbitDrawn = computed(() =>
         <label v-if="set === 'main'" class="slide"
           ><span
             >Groove<span class="mono">{{ arc }}°</span></span
-          ><input v-model.number="arc" type="range" min="30" max="360" step="10" aria-label="Groove arc"
+          ><input
+            :value="arc"
+            type="range"
+            min="0"
+            max="360"
+            step="10"
+            aria-label="Groove arc"
+            @input="turned = Number(($event.target as HTMLInputElement).value)"
         /></label>
         <p class="facts quiet">
           Thinnest {{ place(film.thinnestAngle) }} from the crown; leaks
@@ -155,10 +173,11 @@ const orbitDrawn = computed(() =>
         ></template
       >
       <Button v-else type="button" variant="outlined" @click="runOrbits">Run the orbit over the cycle</Button>
-      <p v-if="own" data-testid="orbit">
-        <b>Tightest {{ units.sayFilm(own.least.film) }}</b> at {{ own.least.degree }}° of crank after firing,
-        {{ place(own.least.place) }} from the crown; load {{ (own.meanLoad / 1000).toFixed(1) }} kN in the mean,
-        {{ (own.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is somewhat thinner.
+      <p v-if="ownOrbit" data-testid="orbit">
+        <b>Tightest {{ units.sayFilm(ownOrbit.least.film) }}</b> at {{ ownOrbit.least.degree }}° of crank after firing,
+        {{ place(ownOrbit.least.place) }} from the crown; load {{ (ownOrbit.meanLoad / 1000).toFixed(1) }} kN in the
+        mean, {{ (ownOrbit.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is
+        somewhat thinner.
       </p>
       <p v-else-if="failed" class="wrong" role="alert">No orbit: {{ failed }}</p>
       <p v-else class="quiet">Gas and inertia over 720°, journal by journal. Red marks the tightest moment.</p>

@@ -2,7 +2,7 @@
 import { EXPANSION, hotClearance } from '#core/bearing/clearance'
 import { judgeClearance } from '#core/bearing/judge'
 import { requireValue } from '#core/engine/values'
-import { mainArc, usualLoad } from '#core/outlook/journalFilm'
+import { usualLoad } from '#core/outlook/journalFilm'
 import { namedStates } from '#core/outlook/states'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { type BearingRecord, clearanceLimits, houseLimits } from '#core/parts/clearances'
@@ -42,7 +42,6 @@ const { value: film } = useAnswer(
       speed: working.speed,
       temperature: working.temperature,
       feedPressure: outlook.now?.states[3].pressure ?? 3e5,
-      arc: set === 'main' ? mainArc(sheet, number) : 0,
     })
   },
   () => [build.sheet, set, number, outlook.now?.states[3].pressure],

@@ -31,7 +31,7 @@ function forAll() {
 const meaning = computed(() =>
   around.value === 0
     ? 'No groove: oil enters by the hole alone, and the rods are fed only as it passes.'
-    : around.value > 180
+    : shells.value.lower > 0
       ? `${around.value}° together: where the lower shell is grooved the film is two narrow ones.`
       : `${around.value}° together: the loaded half is whole.`,
 )

@@ -6,7 +6,9 @@ import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { rodDuty } from './feed'
 import { COMBINED_ROUGHNESS } from './journalFilm'
+import { type Ranged, rangeOf, sampleReadings } from './band'
 import { gaugePressure, modelOf } from './model'
+import { QUICK_SAMPLES } from './outlook'
 import { momentAt, namedStates } from './states'
 
 /** Arcs that shells come with, degrees about the upper crown. */
@@ -16,10 +18,10 @@ const COMPARED = [0, 120, 180, 360]
 
 /** What one groove gives with one oil. */
 export interface GrooveOutcome {
-  /** Gauge at hot idle, Pa. */
-  idleHot: number
-  /** Thinnest film of the mains at working speed, hot, m, and the word on it by the surfaces' roughness. */
-  film: number
+  /** Gauge at hot idle, Pa, with 5 and 95 percent. */
+  idleHot: Ranged
+  /** Thinnest film of the mains at working speed, hot, m, with 5 and 95 percent, and the word on it by the surfaces' roughness. */
+  film: Ranged
   verdict: Verdict
   /** Share of air in the rods' oil at maximum speed, hot: the worst rod's. */
   air: number
@@ -64,10 +66,8 @@ function outcome(sheet: Sheet): GrooveOutcome {
   const model = modelOf(sheet)
   const { circuit, plan, films } = model.engine
   const [, , idle, working] = namedStates(sheet)
-  circuit.reset()
-  const idleHot = gaugePressure(model, idle)
-  gaugePressure(model, working)
-  const film = films.main
+  const [[gauge], [, thinnest]] = sampleReadings(model, [idle, working], QUICK_SAMPLES, [() => films.main])
+  const film = rangeOf(thinnest)
   gaugePressure(model, momentAt(sheet, requireValue(sheet, 'brief.maximumSpeed').value, working.temperature))
   const air = sheet.layout.feed.map((main, i) => {
     const { conductance, carried } = elementOf(plan, `rod ${i + 1} film`, 'bearing')
@@ -75,9 +75,9 @@ function outcome(sheet: Sheet): GrooveOutcome {
     const pressure = circuit.pressures[circuit.indexOf(`main ${main}`)]
     return airShare(rodDuty(sheet, i + 1), pressure, head, conductance, carried)
   })
-  const ratio = film / COMBINED_ROUGHNESS
+  const ratio = film.best / COMBINED_ROUGHNESS
   return {
-    idleHot: Math.max(0, idleHot),
+    idleHot: rangeOf(gauge),
     film,
     verdict: ratio < 1 ? 'stop' : ratio < 3 ? 'watch' : 'pass',
     air: Math.max(...air),

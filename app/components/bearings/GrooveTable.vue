@@ -56,9 +56,17 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
           <th scope="row">{{ words(row.arc) }}<span v-if="row.own" class="quiet"> now</span></th>
           <td class="mono number">{{ percent(row.duty) }}</td>
           <template v-for="(each, i) in row.with" :key="i"
-            ><td class="mono number">{{ units.show(each.idleHot, 'pressure') }}</td>
+            ><td class="mono number">
+              {{ units.show(each.idleHot.best, 'pressure')
+              }}<small
+                >{{ units.show(each.idleHot.low, 'pressure') }} to
+                {{ units.show(each.idleHot.high, 'pressure') }}</small
+              >
+            </td>
             <td class="mono number">
-              {{ units.sayFilm(each.film) }}<VerdictLabel v-if="each.verdict !== 'pass'" :verdict="each.verdict" />
+              {{ units.sayFilm(each.film.best)
+              }}<small>{{ units.sayFilm(each.film.low) }} to {{ units.sayFilm(each.film.high) }}</small
+              ><VerdictLabel v-if="each.verdict !== 'pass'" :verdict="each.verdict" />
             </td>
             <td class="mono number">{{ percent(each.air) }}</td></template
           >
@@ -68,7 +76,8 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
     <p v-else class="quiet">Working out the grooves.</p>
     <p class="quiet">
       Rods fed: share of a turn in which the least fed drilling faces a groove or hole. Air: what its passage draws in
-      the rest of it, by Uldo’s own estimate; compare grooves by it, no more.
+      the rest of it, by Uldo’s own estimate; compare grooves by it, no more. Film: by the oil’s one mean temperature;
+      with grooves all round its thinnest place is hotter still, and the film of One journal says less.
     </p>
   </section>
 </template>
@@ -95,6 +104,13 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
 .grooves .number {
   text-align: right;
   white-space: nowrap;
+}
+.grooves small {
+  display: block;
+  font-size: 14px;
+  font-weight: 400;
+  color: var(--quiet);
+  letter-spacing: -0.02em;
 }
 .grooves .own {
   font-weight: 650;

@@ -26,7 +26,7 @@ const { value: grooves } = useAnswer(
   () => build.sheet,
 )
 const groove = computed(() => {
-  const film = (arc: number) => grooves.value?.find((row) => row.arc === arc)?.with[0].film
+  const film = (arc: number) => grooves.value?.find((row) => row.arc === arc)?.with[0].film.best
   const [half, full] = [film(180), film(360)]
   return half === undefined || full === undefined ? undefined : adviseGroove(half, full, COMBINED_ROUGHNESS)
 })

@@ -60,7 +60,8 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
       />
     </div>
     <p v-if="can" class="can" :class="can.verdict" data-testid="strip-can">
-      At the filter can up to {{ units.say(can.pressure, 'pressure') }}, {{ can.label.toLowerCase() }}:
+      At the filter can up to {{ units.say(can.pressure, 'pressure') }} ({{ units.show(can.low, 'pressure') }} to
+      {{ units.show(can.high, 'pressure') }}), {{ can.label.toLowerCase() }}:
       {{ can.verdict === 'pass' ? 'within' : can.pressure > can.most ? 'over' : 'near' }} its
       {{ units.say(can.most, 'pressure') }}.
     </p>

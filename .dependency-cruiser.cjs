@@ -3,7 +3,7 @@ const notTests = '[.](test|spec)[.]ts$'
 
 /** The layers of core, each knowing those before it only. Answers know one another, but never in a circle. */
 const LAYERS = [
-  ['quantity', 'random'],
+  ['quantity', 'random', 'root'],
   ['oil', 'film', 'bearing', 'cycle', 'orbit', 'pump', 'relief', 'pickup', 'orifice'],
   ['circuit'],
   ['record'],

@@ -1,3 +1,5 @@
+import { falsePosition } from '../root/falsePosition'
+
 /** Heat capacity of mineral oil near 90 °C, J/(kg·K). Source: Cameron, Principles of Lubrication (1966), ch. 2. */
 export const HEAT_CAPACITY = 2000
 
@@ -13,39 +15,19 @@ const CLOSE = 2e-3
  *
  *   ρ c_p Q(μ) ΔT = s P(μ),   μ at T + ΔT
  *
- * The film is then computed with that one temperature. P falls and Q grows as the oil thins, so there is one such rise; it is found by regula falsi with the
- * Illinois correction on the logarithms, since both sides are powers of the viscosity. Within 20 percent of the rise by the grid's own heat balance, column by column
+ * The film is then computed with that one temperature. P falls and Q grows as the oil thins, so there is one such rise; it is found by false position
+ * on the logarithms, since both sides are powers of the viscosity. Within 20 percent of the rise by the grid's own heat balance, column by column
  * (core/film/warmth.test.ts).
  *
  * @param shed s P / (ρ c_p Q) at a rise, K
  */
 export function filmRise(shed: (rise: number) => number): number {
-  let low = LITTLE
   const first = shed(LITTLE)
   if (!(first > LITTLE)) return first > 0 ? first : 0
-  let atLow = Math.log(first / LITTLE)
-  let high = MOST
-  let atHigh = Math.log(shed(MOST) / MOST)
-  if (atHigh >= 0) return MOST
-  let side = 0
-  let rise = low
-  for (let round = 0; round < ROUNDS; round++) {
-    rise = (low * atHigh - high * atLow) / (atHigh - atLow)
-    const off = Math.log(shed(rise) / rise)
-    if (Math.abs(off) < CLOSE) break
-    if (off > 0) {
-      low = rise
-      atLow = off
-      if (side === 1) atHigh *= 0.5
-      side = 1
-    } else {
-      high = rise
-      atHigh = off
-      if (side === -1) atLow *= 0.5
-      side = -1
-    }
-  }
-  return rise
+  const off = (rise: number) => Math.log(shed(rise) / rise)
+  const atMost = off(MOST)
+  if (atMost >= 0) return MOST
+  return falsePosition(off, LITTLE, MOST, Math.log(first / LITTLE), atMost, { close: CLOSE, rounds: ROUNDS })
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { PreparedCircuit } from '../circuit/types'
 import type { Fluid, ReliefSpec } from '../circuit/types'
+import { falsePosition } from '../root/falsePosition'
 import { flowStartPressure, type ReliefValve, valveFlow } from '../relief/valve'
 
 /** What a circuit offers its relief valve: pressure across it against the flow it takes, and outlet's and gauge's with it. */
@@ -72,31 +73,13 @@ export function meet(
   const last = across.length - 1
   const start = flowStartPressure(valve)
   if (start >= across[last]) return { outlet: outlet[last], gauge: gauge[last] }
-  let low = Math.max(start, across[0])
-  let high = across[last]
+  const low = Math.max(start, across[0])
+  const high = across[last]
   const excess = (pressure: number) =>
     valveFlow(valve, pressure, density, viscosity, coefficient) - along(line, line.taken, pressure)
-  // Regula falsi with the Illinois correction: Dowell & Jarratt, BIT 11 (1971).
-  let atLow = excess(low)
-  let atHigh = excess(high)
-  let side = 0
-  let pressure = low
-  for (let i = 0; i < 40 && high - low > 1e-7 * high; i++) {
-    pressure = atLow >= 0 ? low : (low * atHigh - high * atLow) / (atHigh - atLow)
-    const value = excess(pressure)
-    if (Math.abs(value) < 1e-12) break
-    if (value > 0) {
-      high = pressure
-      atHigh = value
-      if (side === 1) atLow *= 0.5
-      side = 1
-    } else {
-      low = pressure
-      atLow = value
-      if (side === -1) atHigh *= 0.5
-      side = -1
-    }
-  }
+  const atLow = excess(low)
+  const pressure =
+    atLow >= 0 ? low : falsePosition(excess, low, high, atLow, excess(high), { close: 1e-12, narrow: 1e-7 })
   return { outlet: along(line, outlet, pressure), gauge: along(line, gauge, pressure) }
 }
 

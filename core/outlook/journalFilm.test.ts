@@ -39,8 +39,7 @@ describe('the film of a journal', () => {
       const changed = structuredClone(sheet)
       for (const [field, value] of Object.entries(readings))
         changed.readings[`main.4.${field}`] = { value, source: 'measured' }
-      const { groove: _, ...own } = moment
-      return journalFilm(changed, 'main', 4, own).minimumFilm
+      return journalFilm(changed, 'main', 4, { ...moment, groove: undefined }).minimumFilm
     }
     const half = put({})
     expect(half).toBeCloseTo(main().minimumFilm, 12)

@@ -78,6 +78,19 @@ it('full flow in the valve’s summary has its return in it', () => {
     (bore) => reliefSummary(put(DEMO_BUILDS.ottiline(), 'relief.returnBore', bore)).fullFlowCold!,
   )
   expect(narrow - wide).toBeGreaterThan(0.5e5)
+  // By hand, laminar: (8 π l + ½ A K₁/d) μ Q / A² + ½ ρ K Q² / A², of 7 mm less of 30.
+  const { sheet, values, oil } = modelOf(DEMO_BUILDS.ottiline())
+  const [, cold, , fast] = namedStates(sheet)
+  const { density, viscosity } = oilAt(oil, cold.temperature)
+  const flow = values.pump.displacement * values.pump.driveRatio * fast.speed
+  const loss = (d: number) => {
+    const area = 0.25 * Math.PI * d * d
+    return (
+      ((8 * Math.PI * 60e-3 + (0.5 * area * 300) / d) * viscosity * flow + 0.5 * density * 1.5 * flow * flow) /
+      area ** 2
+    )
+  }
+  expect((narrow - wide) / (loss(7e-3) - loss(30e-3))).toBeCloseTo(1, 3)
 })
 it('the filter can sees more than the gauge, most when cold, and is judged by its own limit', () => {
   const sheet = DEMO_BUILDS.ottiline()
@@ -96,6 +109,22 @@ it('the filter can sees more than the gauge, most when cold, and is judged by it
   const judged = outlookOf(sheet).states[1]
   expect(judged.can).toMatchObject({ most: 4.8e5, verdict: 'stop' })
   expect(judged.predicted).toBe('stop')
+  // Behind a cooler the can sees what the cooler leaves.
+  sheet.layout.cooler = true
+  const behind = outlookOf(sheet).states[1]
+  expect(behind.outlet - behind.can!.pressure).toBeGreaterThan(0.1e5)
   sheet.layout.filter = false
   expect(outlookOf(sheet).states[1].can).toBeUndefined()
+})
+
+it('a film’s oil is drawn no thinner than the standard lets its grade be, and a single grade not at all', () => {
+  const put = (grade: string, value: number) => {
+    const { values, inputs } = modelOf({ ...DEMO_BUILDS.ottiline(), oil: { grade } })
+    const input = inputs.find(({ key }) => key === 'model.highShear')!
+    input.put(values, value)
+    return [values.model.highShear, input.sigma]
+  }
+  expect(put('15W-40', 0.5)[0]).toBeCloseTo(3.7 / 4.1, 9)
+  expect(put('15W-40', 1.1)).toEqual([1.1, 0.07])
+  expect(put('40', 0.5)).toEqual([1, 0])
 })

@@ -9,6 +9,9 @@ const LATE = 3000
 const PATIENCE = 20_000
 const AGAIN = 4000
 
+/** Less than half of the finest step that a change is said in, Pa. */
+const SHOWN = 500
+
 /** The open build's outlook: quick after every value, in full once hands rest; and what the last value changed. */
 export const useOutlook = defineStore('outlook', () => {
   const build = useBuild()
@@ -74,11 +77,11 @@ export const useOutlook = defineStore('outlook', () => {
     },
   )
 
-  /** Change of a state's pressure by the last value, Pa; undefined when it did not move. */
+  /** Change of a state's pressure by the last value, Pa; undefined when it did not move by as much as is shown. */
   function change(name: StateName): number | undefined {
     const before = ghost.value?.states.find((state) => state.name === name)
     const after = now.value?.states.find((state) => state.name === name)
-    if (!before || !after || Math.abs(after.pressure - before.pressure) < 200) return undefined
+    if (!before || !after || Math.abs(after.pressure - before.pressure) < SHOWN) return undefined
     return after.pressure - before.pressure
   }
   return { now, ghost, failed, late, current, took, change }

@@ -13,16 +13,18 @@ const beside = computed(() => {
   const thicker = OIL_GRADES.filter(({ kv100 }) => at && kv100 > at.kv100).sort((a, b) => a.kv100 - b.kv100)
   return thicker[0]?.name ?? OIL_GRADES[0].name
 })
-const { value: rows } = useAnswer(
+const { value: rows, error } = useAnswer(
   (_, slow) => (build.sheet ? slow().grooves(build.sheet, [own.value, beside.value]) : undefined),
   () => [build.sheet, beside.value],
 )
 const words = (arc: number | undefined) => (arc === undefined ? 'As recorded' : arc === 0 ? 'None' : `${arc}°`)
+/** A film without its unit, where that follows. */
+const bare = (film: number) => units.sayFilm(film).split(' ')[0]
 const percent = (share: number) => `${Math.round(100 * share)} %`
 </script>
 
 <template>
-  <section class="block" data-testid="grooves">
+  <section class="block" data-testid="grooves" tabindex="0" aria-label="Which groove with which oil">
     <div class="block-head">
       <h2>Which groove with which oil</h2>
       <span class="note">hot; film at working speed, air at the highest</span>
@@ -65,7 +67,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
             </td>
             <td class="mono number">
               {{ units.sayFilm(each.film.best)
-              }}<small>{{ units.sayFilm(each.film.low) }} to {{ units.sayFilm(each.film.high) }}</small
+              }}<small>{{ bare(each.film.low) }} to {{ units.sayFilm(each.film.high) }}</small
               ><VerdictLabel v-if="each.verdict !== 'pass'" :verdict="each.verdict" />
             </td>
             <td class="mono number">{{ percent(each.air) }}</td></template
@@ -73,7 +75,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
         </tr>
       </tbody>
     </table>
-    <p v-else class="quiet">Working out the grooves.</p>
+    <p v-else class="quiet">{{ error ? 'The grooves could not be computed.' : 'Working out the grooves.' }}</p>
     <p class="quiet">
       Rods fed: share of a turn in which the least fed drilling faces a groove or hole. Air: what its passage draws in
       the rest of it, by Uldo’s own estimate; compare grooves by it, no more. Film: by the oil’s one mean temperature;
@@ -91,18 +93,24 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
   text-align: left;
   font-weight: 400;
   color: var(--quiet);
-  padding: 4px 10px 4px 0;
+  padding: 4px 0 4px 14px;
+  vertical-align: bottom;
 }
 .grooves tbody tr {
   border-top: 1px solid var(--rule);
   height: 44px;
 }
 .grooves tbody th {
+  vertical-align: middle;
   color: var(--ink);
   white-space: nowrap;
 }
+.grooves th:first-child {
+  padding-left: 0;
+}
 .grooves .number {
   text-align: right;
+  padding-left: 14px;
   white-space: nowrap;
 }
 .grooves small {
@@ -124,6 +132,9 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
 @media (max-width: 760px) {
   .block {
     overflow-x: auto;
+  }
+  .grooves {
+    min-width: 640px;
   }
 }
 </style>

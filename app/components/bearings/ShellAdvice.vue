@@ -21,7 +21,7 @@ const { value: specific, error } = useAnswer(
   () => build.sheet,
 )
 const shell = computed(() => (specific.value ? adviseShell(specific.value, build.sheet!.use) : undefined))
-const { value: grooves } = useAnswer(
+const { value: grooves, error: unfound } = useAnswer(
   (_, slow) => (build.sheet ? slow().grooves(build.sheet, [build.sheet.oil.grade]) : undefined),
   () => build.sheet,
 )
@@ -80,7 +80,13 @@ function decide(value: string) {
         />
       </div>
       <p class="quiet reason">
-        {{ groove ? `${groove.reason.replace(/^./, (letter) => letter.toUpperCase())}.` : 'Working out the films.' }}
+        {{
+          groove
+            ? `${groove.reason.replace(/^./, (letter) => letter.toUpperCase())}.`
+            : unfound
+              ? 'The films could not be computed.'
+              : 'Working out the films.'
+        }}
       </p>
     </section>
   </div>

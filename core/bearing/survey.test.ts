@@ -3,7 +3,7 @@ import { feedDuty } from './feed'
 import { endFloatLimits, judgeFloat, sideClearanceLimits } from './float'
 import { adviseGroove, adviseShell } from './shell'
 import { stripClearance } from './strip'
-import { combined, planeClearances, repeated, shapeOf, spreadOf } from './survey'
+import { planeClearances, repeated, shapeOf, spreadOf } from './survey'
 import { capOrder, judgeTurning } from './turning'
 
 describe('survey', () => {
@@ -30,32 +30,6 @@ describe('survey', () => {
     expect(repeated([66.037, 66.037, 66.037], 0.003).sigma).toBeCloseTo(0.003 / Math.sqrt(3), 9)
     const wild = repeated([66.03, 66.05, 66.04], 0.003)
     expect(wild).toMatchObject({ value: expect.closeTo(66.04, 9), sigma: expect.closeTo(0.01 / Math.sqrt(3), 9) })
-  })
-})
-
-describe('uncertainty', () => {
-  it('of two instruments is the root sum of squares: 3 and 4 make 5', () => {
-    expect(
-      combined([
-        { sigma: 3, sensitivity: 1 },
-        { sigma: 4, sensitivity: -1 },
-      ]),
-    ).toBeCloseTo(5, 12)
-  })
-  it('a zero error that both sides share drops out of the clearance, and doubles in a sum', () => {
-    expect(
-      combined([
-        { sigma: 4, sensitivity: 1, common: 'zero' },
-        { sigma: 4, sensitivity: -1, common: 'zero' },
-        { sigma: 2, sensitivity: 1 },
-      ]),
-    ).toBeCloseTo(2, 12)
-    expect(
-      combined([
-        { sigma: 4, sensitivity: 1, common: 'zero' },
-        { sigma: 4, sensitivity: 1, common: 'zero' },
-      ]),
-    ).toBeCloseTo(8, 12)
   })
 })
 

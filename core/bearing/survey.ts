@@ -63,35 +63,6 @@ export function repeated(values: number[], instrument: number): Uncertain {
   return { value, sigma: Math.max(instrument / Math.sqrt(values.length), scatter) }
 }
 
-/** One part of a measurement's uncertainty. */
-export interface Part {
-  /** Standard uncertainty, m. */
-  sigma: number
-  /** How the result follows it: +1 for a bore, −1 for a journal. */
-  sensitivity: number
-  /** Parts of one name are wrong together: an instrument zeroed once. */
-  common?: string
-}
-
-/**
- * Combined standard uncertainty: parts that are wrong together add with their signs first, then all by root sum of squares,
- *
- *   u² = Σ_groups (Σ c_i u_i)² + Σ_single (c_i u_i)²
- *
- * so that a zero error of the one instrument that read bore and journal alike drops out of the clearance.
- * Source: GUM, JCGM 100:2008, 5.2 (correlation of +1 within a group).
- */
-export function combined(parts: Part[]): number {
-  const groups = new Map<string, number>()
-  let square = 0
-  for (const { sigma, sensitivity, common } of parts) {
-    if (common === undefined) square += (sensitivity * sigma) ** 2
-    else groups.set(common, (groups.get(common) ?? 0) + sensitivity * sigma)
-  }
-  for (const sum of groups.values()) square += sum * sum
-  return Math.sqrt(square)
-}
-
 function mean(values: number[]): number {
   return values.reduce((sum, value) => sum + value, 0) / values.length
 }

@@ -13,12 +13,14 @@ export interface ModelInput extends Input<EngineValues> {
 export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: ModelInput[] } {
   const parts = ANY_PARTS.filter(({ fitted }) => fitted(sheet.layout))
   const values = Object.fromEntries(parts.map((part) => [part.name, part.values(sheet)])) as unknown as EngineValues
-  const inputs = parts.flatMap(({ name, inputs: of }) =>
-    (of?.(sheet) ?? []).map((input): ModelInput => ({
-      ...input,
-      part: name,
-      put: (all, value) => input.put(all[name] as never, value),
-    })),
+  const inputs = oneForEachKey(
+    parts.flatMap(({ name, inputs: of }) =>
+      (of?.(sheet) ?? []).map((input): ModelInput => ({
+        ...input,
+        part: name,
+        put: (all, value) => input.put(all[name] as never, value),
+      })),
+    ),
   )
   // Of what was left out the drilling behind it takes the place.
   for (const { key, readings, absent } of passagesOf(sheet.layout))
@@ -28,4 +30,13 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
     }
   for (const input of inputs) input.put(values, input.value)
   return { values, inputs }
+}
+
+/** A key that stands with several parts is one number that moves them all: an instrument's zero. */
+function oneForEachKey(inputs: ModelInput[]): ModelInput[] {
+  const byKey = new Map<string, ModelInput[]>()
+  for (const input of inputs) byKey.set(input.key, [...(byKey.get(input.key) ?? []), input])
+  return [...byKey.values()].map((alike) =>
+    alike.length === 1 ? alike[0] : { ...alike[0], put: (all, value) => alike.forEach(({ put }) => put(all, value)) },
+  )
 }

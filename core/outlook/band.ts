@@ -1,5 +1,6 @@
 import type { Running } from '../engine/engine'
 import { normal, seeded } from '../random/random'
+import type { ModelInput } from '../engine/inputs'
 import { gaugePressure, type Model } from './model'
 
 export interface Band {
@@ -20,6 +21,25 @@ export interface Ranged {
   high: number
 }
 
+/** Uncertain inputs of a model, and for each sample what is drawn of each, in its standard uncertainties: cut at three. */
+export interface Draws {
+  uncertain: ModelInput[]
+  /** By sample, then input. */
+  deviates: Float64Array
+}
+
+/** Draws samples of a model's inputs, the same for the same seed. */
+export function drawInputs({ inputs }: Model, samples: number, seed = 20): Draws {
+  const uncertain = inputs.filter((input) => input.sigma > 0)
+  const random = seeded(seed)
+  return {
+    uncertain,
+    deviates: Float64Array.from({ length: samples * uncertain.length }, () =>
+      Math.max(-3, Math.min(3, normal(random))),
+    ),
+  }
+}
+
 /** A reading with every input at its best value, and of each sample. */
 export interface Sampled {
   best: number
@@ -28,7 +48,7 @@ export interface Sampled {
 
 /**
  * Gauge pressures at several moments, Pa, and after each what else is read of the same solution, by seeded Monte Carlo over all inputs
- * at once: each sample draws every input from its normal distribution, cut at three sigma and kept above a twentieth of its value.
+ * at once: each sample draws every input from its normal distribution, kept above a twentieth of its value.
  * Moments are taken one after the other with the same draws, so that sample s of one moment and of another is the same engine, and each
  * solution starts from its neighbour's.
  * Source: JCGM 101:2008, Propagation of distributions using a Monte Carlo method.
@@ -41,13 +61,8 @@ export function sampleReadings(
   moments: Running[],
   samples: number,
   also: ((model: Model) => number)[],
-  seed = 20,
+  { uncertain, deviates } = drawInputs(model, samples),
 ): Sampled[][] {
-  const uncertain = model.inputs.filter((input) => input.sigma > 0)
-  const random = seeded(seed)
-  const deviates = Float64Array.from({ length: samples * uncertain.length }, () =>
-    Math.max(-3, Math.min(3, normal(random))),
-  )
   return moments.map((moment) => {
     // From the same start each time, so that the same sheet gives the same figures to the last.
     model.engine.circuit.reset()
@@ -67,13 +82,13 @@ export function sampleReadings(
 }
 
 /** Gauge pressures alone, by `sampleReadings`. */
-export function samplePressures(model: Model, moments: Running[], samples: number, seed = 20): Sampled[] {
-  return sampleReadings(model, moments, samples, [], seed).map(([gauge]) => gauge)
+export function samplePressures(model: Model, moments: Running[], samples: number): Sampled[] {
+  return sampleReadings(model, moments, samples, []).map(([gauge]) => gauge)
 }
 
 /** Bands of the gauge pressure at several moments, by `samplePressures`. */
-export function pressureBands(model: Model, moments: Running[], samples: number, seed = 20): Band[] {
-  return samplePressures(model, moments, samples, seed).map(bandOf)
+export function pressureBands(model: Model, moments: Running[], samples: number): Band[] {
+  return samplePressures(model, moments, samples).map(bandOf)
 }
 
 /** The band of a gauge pressure that was sampled. */
@@ -88,12 +103,58 @@ export function rangeOf({ best, drawn }: Sampled): Ranged {
   return { best, low: Math.min(best, quantile(sorted, 0.05)), high: Math.max(best, quantile(sorted, 0.95)) }
 }
 
-/** Quantile of sorted values, linear between neighbours. */
+/**
+ * Quantile of a distribution by its sorted samples: place p (n + 1), linear between neighbours, so that between 5 and 95 percent lie nine
+ * tenths of what is still to come and not only of what was drawn.
+ * Source: Hyndman & Fan, Sample Quantiles in Statistical Packages, The American Statistician 50 (1996), type 6.
+ */
 export function quantile(sorted: Float64Array, share: number): number {
-  const place = share * (sorted.length - 1)
+  const place = Math.max(0, Math.min(sorted.length - 1, share * (sorted.length + 1) - 1))
   const below = Math.floor(place)
   const above = Math.min(sorted.length - 1, below + 1)
   return sorted[below] + (place - below) * (sorted[above] - sorted[below])
+}
+
+/** 95 percent of a normal distribution, in standard deviations. */
+const Z95 = 1.6449
+
+/**
+ * Bands by a few samples, steadied by a reading whose spread is known: the same draws, taken straight along its slopes, give a band of their own,
+ * and what that misses of the true one is missed by every reading in so far as it goes with it.
+ * Source: Hsu & Nelson, Control Variates for Quantile Estimation, Management Science 36 (1990).
+ *
+ * @param slopes change of the known reading for one standard uncertainty of each input, by key
+ */
+export function steadied(sampled: Sampled[], { uncertain, deviates }: Draws, slopes: Map<string, number>): Band[] {
+  const along = uncertain.map(({ key }) => slopes.get(key) ?? 0)
+  const sigma = Math.hypot(...along)
+  const known = Float64Array.from({ length: deviates.length / Math.max(1, uncertain.length) }, (_, s) =>
+    along.reduce((sum, slope, i) => sum + slope * deviates[s * uncertain.length + i], 0),
+  )
+  const drawn = rangeOf({ best: 0, drawn: known })
+  const missed = { low: -Z95 * sigma - drawn.low, high: Z95 * sigma - drawn.high }
+  return sampled.map((each) => {
+    const { pressure, low, high } = bandOf(each)
+    const share = sharedSlope(known, each.drawn)
+    return {
+      pressure,
+      low: Math.min(pressure, low + share * (share >= 0 ? missed.low : missed.high)),
+      high: Math.max(pressure, high + share * (share >= 0 ? missed.high : missed.low)),
+    }
+  })
+}
+
+/** Slope of y over x by least squares, times the share of y's variance that it explains. */
+function sharedSlope(x: Float64Array, y: Float64Array): number {
+  const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length
+  const [mx, my] = [mean(x), mean(y)]
+  let [xx, xy, yy] = [0, 0, 0]
+  for (let s = 0; s < x.length; s++) {
+    xx += (x[s] - mx) ** 2
+    xy += (x[s] - mx) * (y[s] - my)
+    yy += (y[s] - my) ** 2
+  }
+  return xx > 0 && yy > 0 ? (xy / xx) * ((xy * xy) / (xx * yy)) : 0
 }
 
 export interface Share {

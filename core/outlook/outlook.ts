@@ -10,7 +10,7 @@ import { type StateName, type Target, targetOf } from '../targets/targets'
 import { judge, type Verdict, worse } from '../quantity/verdict'
 import { ruleOf } from '../house/limits'
 import { elementOf } from '../parts/circuitBuilder'
-import { type Band, bandOf, rangeOf, sampleReadings, type Share, varianceShares } from './band'
+import { type Band, bandOf, drawInputs, rangeOf, sampleReadings, type Share, steadied, varianceShares } from './band'
 import { type ComputedFault, computedFaults } from './computedFaults'
 import { type Missing, missingGrounds } from './grounds'
 import { measuredAt, type Measured } from './measured'
@@ -77,20 +77,29 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   const outlet = (each: Model) => each.engine.circuit.pressures[each.engine.circuit.indexOf('pump outlet')]
   const can = canOf(sheet)
   const film = (set: 'main' | 'rod') => (each: Model) => each.engine.films[set]
-  const sampled = sampleReadings(model, states, samples, [
-    suctionOf,
-    outlet,
-    film('main'),
-    film('rod'),
-    can?.read ?? outlet,
-  ])
-  const idleHot = states.find((state) => state.name === 'idleHot')!
+  const draws = drawInputs(model, samples)
+  const sampled = sampleReadings(
+    model,
+    states,
+    samples,
+    [suctionOf, outlet, film('main'), film('rod'), can?.read ?? outlet],
+    draws,
+  )
+  const shares = varianceShares(
+    model,
+    states.find((state) => state.name === 'idleHot')!,
+  )
+  const bands = steadied(
+    sampled.map(([gauge]) => gauge),
+    draws,
+    new Map(shares.map(({ key, effect }) => [key, effect])),
+  )
   const judged = states.map((state, i) => {
-    const [gauge, drawn, behind, main, rod, inCan] = sampled[i]
+    const [, drawn, behind, main, rod, inCan] = sampled[i]
     return stateOutlook(
       model,
       state,
-      bandOf(gauge),
+      bands[i],
       {
         starves: drawn.best > STARVES,
         outlet: Math.max(0, behind.best),
@@ -103,7 +112,7 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   })
   return {
     states: doubtedBy(judged),
-    assumed: varianceShares(model, idleHot).filter((share) => share.assumed && share.share > 0.004),
+    assumed: shares.filter((share) => share.assumed && share.share > 0.004),
     voids,
     unused,
     starvesFrom: starvesFrom(model),

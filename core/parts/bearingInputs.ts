@@ -14,18 +14,58 @@ import { type Conditions, contradicting, type Ground, type Judged, type PartFaul
 export interface BearingValues {
   diameter: number[]
   clearance: number[]
+  /** How far the zero of each instrument that read them is out, in its standard uncertainties, and what one of these makes of each clearance, m. */
+  zeros: number[]
+  zeroed: readonly (readonly number[])[]
 }
 
 export const bearingValues = (sheet: Sheet, set: BearingSet): BearingValues => {
   const records = bearingsOf(sheet, set)
+  const zeroed = instrumentsOf(records).map((instrument) => records.map(({ errors }) => errors?.zeros[instrument] ?? 0))
   return {
     diameter: records.map(({ diameter }) => diameter),
     clearance: records.map(({ clearance }) => clearance.value),
+    zeros: zeroed.map(() => 0),
+    zeroed,
   }
 }
 
-/** Measured clearances vary each for itself; those assumed together are wrong together. */
+/** A bearing's diametral clearance with the zeros of its instruments, m. */
+export function clearanceAt({ clearance, zeros, zeroed }: BearingValues, i: number): number {
+  let value = clearance[i]
+  for (let k = 0; k < zeros.length; k++) value += zeros[k] * zeroed[k][i]
+  return value
+}
+
+const instrumentsOf = (records: BearingRecord[]): string[] => [
+  ...new Set(records.flatMap(({ errors }) => Object.keys(errors?.zeros ?? {}))),
+]
+
+/** The zero of each instrument that read a set: one number for all that it read, in mains and rods alike, in its standard uncertainties. */
+const zeroInputs = <V extends BearingValues>(sheet: Sheet, set: BearingSet): Input<V>[] =>
+  instrumentsOf(bearingsOf(sheet, set)).map((instrument, k) => ({
+    key: `zero.${instrument}`,
+    label: `Zero of the ${UNNAMED[instrument] ?? instrument}`,
+    station: 'bearings',
+    source: 'measured',
+    value: 0,
+    sigma: 1,
+    put: (v, x) => void (v.zeros[k] = x),
+  }))
+
+const UNNAMED: Record<string, string> = {
+  journal: 'journals’ micrometer',
+  bore: 'bore gauge',
+  wall: 'wall micrometer',
+  strip: 'plastic strip',
+}
+
+/** Measured clearances vary each for itself beside what they share; those assumed together are wrong together. */
 export function clearanceInputs<V extends BearingValues>(sheet: Sheet, set: BearingSet): Input<V>[] {
+  return [...ownInputs<V>(sheet, set), ...zeroInputs<V>(sheet, set)]
+}
+
+function ownInputs<V extends BearingValues>(sheet: Sheet, set: BearingSet): Input<V>[] {
   const records = bearingsOf(sheet, set)
   const own = (record: BearingRecord) => record.clearance.source === 'measured' || record.chosen !== undefined
   const measured = records.filter(own).map((record): Input<V> => ({
@@ -33,6 +73,7 @@ export function clearanceInputs<V extends BearingValues>(sheet: Sheet, set: Bear
     label: `${record.label} clearance`,
     station: 'bearings',
     ...record.clearance,
+    sigma: record.errors?.own ?? record.clearance.sigma,
     set,
     put: (v, x) => void (v.clearance[record.number - 1] = x),
   }))
@@ -47,6 +88,7 @@ export function clearanceInputs<V extends BearingValues>(sheet: Sheet, set: Bear
       label: groupLabel(bearingWord(set, sheet.layout), numbers, records.length),
       station: 'bearings',
       ...first.clearance,
+      sigma: first.errors?.own ?? first.clearance.sigma,
       set,
       covers: numbers.length,
       put: (v, x) => {

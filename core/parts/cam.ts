@@ -21,7 +21,7 @@ const sizes = sized({
       'passages',
       'cam.journal',
       'Cam journal diameter',
-      bore(46, 'a usual cam in the block', [12 * MM, 90 * MM]),
+      bore(46, 0.1, 'a usual cam in the block', [12 * MM, 90 * MM]),
     ),
   },
   length: {
@@ -29,7 +29,7 @@ const sizes = sized({
       'passages',
       'cam.length',
       'Cam bearing length',
-      bore(20, 'a usual cam in the block', [5 * MM, 60 * MM]),
+      bore(20, 0.15, 'a usual cam in the block', [5 * MM, 60 * MM]),
     ),
   },
   drilling: {
@@ -37,7 +37,7 @@ const sizes = sized({
       'passages',
       'cam.drilling',
       'Drilling from a main to a cam bearing',
-      bore(5, 'a usual block', [1.5 * MM, 15 * MM]),
+      bore(5, 0.15, 'a usual block', [1.5 * MM, 15 * MM]),
     ),
   },
 })

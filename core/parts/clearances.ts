@@ -1,16 +1,18 @@
-import { diametralClearance } from '../bearing/clearance'
-import { combined, planeClearances, type Shape, shapeOf, type Survey } from '../bearing/survey'
+import { planeClearances, type Shape, shapeOf, type Survey } from '../bearing/survey'
 import { RULE_JOURNAL } from '../house/firstRules'
 import { ruleOf } from '../house/limits'
 import type { FittedShells, Sheet } from '../record/schema'
 import type { Sourced } from '../record/sourced'
 import { type BearingSet, bearingWord, mainsOf, READ, rodsOf } from './bearingReadings'
+import { meanErrors, type ReadErrors, readErrors, totalError } from './readErrors'
 
 export type { BearingSet }
 
 /** Clearance taken for a journal diameter when nothing at all is known: 0.0009 of the diameter, and how far that may be out. */
 const USUAL = 0.0009
 const USUAL_SHARE = 0.22
+/** Least that one not measured is off its measured sisters, m. */
+const SISTERS_SIGMA = 8e-6
 
 export interface BearingRecord {
   set: BearingSet
@@ -21,6 +23,8 @@ export interface BearingRecord {
   bore?: Sourced
   /** Diametral clearance, m; assumed until journal and bore are both recorded, computed once other shells were chosen. */
   clearance: Sourced
+  /** How a clearance that stands on readings is out, with what it shares with its sisters. */
+  errors?: ReadErrors
   /** Journal diameter used by the model, m. */
   diameter: number
   /** Shapes of both sides, where more than one reading was taken. */
@@ -55,9 +59,10 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
       if (bore.value <= journal.value)
         record.conflict = `${word} ${i + 1}: the bore is not larger than the journal. Check which value stands in which column.`
       else {
+        record.errors = readErrors(sheet, set, i + 1, ['journal', ...sidesOfBore(sheet, set, i + 1)])
         record.clearance = {
           value: bore.value - journal.value,
-          sigma: clearanceSigma(sheet, set, i + 1, bore, journal),
+          sigma: totalError(record.errors),
           source: 'measured',
         }
         record.shape = shapesOf(sheet, set, i + 1)
@@ -65,29 +70,37 @@ export function bearingsOf(sheet: Sheet, set: BearingSet): BearingRecord[] {
       }
     } else {
       // A strip of plastic gauge gives the clearance without either side.
-      const strip = read(sheet, `${set}.${i + 1}.clearance`, READ.strip)
-      if (strip) record.clearance = { ...strip, source: 'measured' }
+      const strip = readingOf(sheet, `${set}.${i + 1}.clearance`, READ.strip)
+      if (strip) {
+        record.clearance = { ...strip, source: 'measured' }
+        record.errors = readErrors(sheet, set, i + 1, ['strip'])
+      }
     }
     return record
   })
-  const measured = records
-    .filter((record) => record.clearance.source === 'measured')
-    .map((record) => record.clearance.value)
+  const read = records.filter(({ clearance, chosen, errors }) => clearance.source === 'measured' && !chosen && errors)
+  const measured = read.map(({ clearance }) => clearance.value)
   const sizes = records.filter((record) => record.journal || record.bore).map((record) => record.diameter)
   const size = sizes.length > 0 ? mean(sizes) : usual
   for (const record of records) {
     if (!record.journal && !record.bore) record.diameter = size
     if (record.clearance.source === 'measured' || record.chosen) continue
-    record.clearance =
-      measured.length >= 2
-        ? { value: mean(measured), sigma: Math.max(8e-6, spread(measured)), source: 'computed' }
-        : { value: USUAL * record.diameter, sigma: USUAL_SHARE * USUAL * record.diameter, source: 'layout' }
+    if (measured.length >= 2) {
+      record.errors = meanErrors(
+        read.map(({ errors }) => errors!),
+        Math.max(SISTERS_SIGMA, spread(measured)),
+      )
+      record.clearance = { value: mean(measured), sigma: totalError(record.errors), source: 'computed' }
+    } else {
+      const value = USUAL * record.diameter
+      record.clearance = { value, sigma: USUAL_SHARE * value, source: 'layout' }
+    }
   }
   return records
 }
 
 /** A reading of a bearing, where there is one. */
-function read({ readings }: Sheet, key: string, usual: number): Sourced | undefined {
+function readingOf({ readings }: Sheet, key: string, usual: number): Sourced | undefined {
   const found = readings[key]
   return found && { value: found.value, sigma: found.uncertainty ?? usual, source: found.source }
 }
@@ -103,16 +116,20 @@ export function surveyOf(sheet: Sheet, set: BearingSet, number: number, side: 'j
 
 /** A side as the model takes it: the mean of its vertical readings. */
 function sideOf(sheet: Sheet, set: BearingSet, number: number, side: 'journal' | 'bore'): Sourced | undefined {
-  const first = read(sheet, `${set}.${number}.${side}`, READ.side)
-  const rear = read(sheet, `${set}.${number}.${side}.rear`, READ.side)
+  const first = readingOf(sheet, `${set}.${number}.${side}`, READ.side)
+  const rear = readingOf(sheet, `${set}.${number}.${side}.rear`, READ.side)
   if (!first || !rear) return first
   return { ...first, value: 0.5 * (first.value + rear.value), sigma: 0.5 * Math.hypot(first.sigma, rear.sigma) }
 }
 
+/** What the bore over fitted shells was read from. */
+const sidesOfBore = (sheet: Sheet, set: BearingSet, number: number) =>
+  `${set}.${number}.bore` in sheet.readings ? (['bore'] as const) : (['housing', 'wall'] as const)
+
 /** Bore over fitted shells from the bare housing and the shell's wall: both walls come off. */
 function overShells(sheet: Sheet, set: BearingSet, number: number): Sourced | undefined {
-  const housing = read(sheet, `${set}.${number}.housing`, READ.side)
-  const wall = read(sheet, `${set}.${number}.wall`, READ.wall)
+  const housing = readingOf(sheet, `${set}.${number}.housing`, READ.side)
+  const wall = readingOf(sheet, `${set}.${number}.wall`, READ.wall)
   return housing && wall
     ? { value: housing.value - 2 * wall.value, sigma: Math.hypot(housing.sigma, 2 * wall.sigma), source: 'measured' }
     : undefined
@@ -137,32 +154,13 @@ function withChosenShells(sheet: Sheet, record: BearingRecord): void {
   const chosen = sheet.shells[`${record.set}.${record.number}`]
   if (!chosen || chosen.boreAt !== (sheet.readings[`${record.set}.${record.number}.bore`]?.at ?? '')) return
   record.chosen = chosen
-  record.clearance = {
-    value: record.clearance.value - chosen.wall,
-    sigma: Math.hypot(record.clearance.sigma, SHELL_SIGMA),
-    source: 'computed',
-  }
+  const errors = { ...record.errors!, own: Math.hypot(record.errors!.own, SHELL_SIGMA) }
+  record.errors = errors
+  record.clearance = { value: record.clearance.value - chosen.wall, sigma: totalError(errors), source: 'computed' }
 }
 
 /** Two shell walls, as good as makers grade them, m. */
 const SHELL_SIGMA = 3e-6
-
-/** Share of an instrument's variance that is its zero: the same in everything it reads until it is zeroed again. */
-const ZERO_SHARE = 0.5
-
-/** Uncertainty of a clearance: a zero error that one instrument carried through both sides drops out. */
-function clearanceSigma(sheet: Sheet, set: BearingSet, number: number, bore: Sourced, journal: Sourced): number {
-  const instrument = (side: string) => sheet.readings[`${set}.${number}.${side}`]?.instrument
-  const shared = instrument('bore')
-  if (!shared || shared !== instrument('journal')) return diametralClearance(bore, journal).sigma
-  const [zero, own] = [Math.sqrt(ZERO_SHARE), Math.sqrt(1 - ZERO_SHARE)]
-  return combined([
-    { sigma: zero * bore.sigma, sensitivity: 1, common: shared },
-    { sigma: own * bore.sigma, sensitivity: 1 },
-    { sigma: zero * journal.sigma, sensitivity: -1, common: shared },
-    { sigma: own * journal.sigma, sensitivity: -1 },
-  ])
-}
 
 export interface Limits {
   least: number

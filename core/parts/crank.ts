@@ -66,7 +66,7 @@ const sizes = sized({
       'passages',
       'crank.oilHole',
       'Oil hole of a crankpin',
-      bore(6, 'a usual crankpin', [1.5 * MM, 15 * MM]),
+      bore(6, 0.12, 'a usual crankpin', [1.5 * MM, 15 * MM]),
     ),
   },
 })

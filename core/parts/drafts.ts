@@ -36,9 +36,14 @@ export const gap = (fallback: number, share: number, plausible: [number, number]
   wanted: false,
   ...more,
 })
-/** The bore of a passage that is seldom measured: a usual size, in mm, taken as known until it is. */
-export const bore = (fallback: number, basis: string, plausible: [number, number], more: More = {}): Draft =>
-  length(fallback * MM, 0, plausible, { sigma: 0.05 * MM, basis, ...more })
+/** The bore of a passage that is seldom measured: a usual size, in mm, out by a share of itself from engine to engine. */
+export const bore = (
+  fallback: number,
+  share: number,
+  basis: string,
+  plausible: [number, number],
+  more: More = {},
+): Draft => length(fallback * MM, share, plausible, { sigma: 0.05 * MM, basis, ...more })
 /** Pressure at which a valve opens, Pa, by a default in bar. */
 export const opening = (bar: number, more: More = {}): Draft => ({
   dimension: 'pressure',
@@ -67,11 +72,17 @@ export const temperature = (celsius: number, plausible: [number, number]): Draft
   wanted: true,
 })
 
-/** What passes a part by itself, m³/s, estimated until somebody measures it; its uncertainty is nought as long as it stands on the estimate. */
-export const flow = (fallback: number, sigma: number, plausible: [number, number], basis: string): Draft => ({
+/** What passes a part by itself, m³/s, by an estimate that is out by a share of itself until somebody measures it. */
+export const flow = (
+  fallback: number,
+  share: number,
+  sigma: number,
+  plausible: [number, number],
+  basis: string,
+): Draft => ({
   dimension: 'flow',
   fallback,
-  fallbackSigma: 0,
+  fallbackSigma: share * fallback,
   sigma,
   plausible,
   wanted: false,

@@ -31,7 +31,7 @@ const sizes = sized({
       'passages',
       'filter.bypassSeat',
       'Filter bypass, bore of its seat',
-      bore(10, 'a usual bypass valve', [3 * MM, 25 * MM]),
+      bore(10, 0.1, 'a usual bypass valve', [3 * MM, 25 * MM]),
       filtered,
     ),
   },

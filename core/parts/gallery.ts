@@ -7,13 +7,15 @@ import { reading, sized } from './reading'
 const PLUG_BORE = 12 * MM
 
 const sizes = sized({
-  bore: { reading: reading('passages', 'gallery.bore', 'Gallery bore', bore(12, 'a usual block', [4 * MM, 30 * MM])) },
+  bore: {
+    reading: reading('passages', 'gallery.bore', 'Gallery bore', bore(12, 0.08, 'a usual block', [4 * MM, 30 * MM])),
+  },
   pitch: {
     reading: reading(
       'passages',
       'gallery.pitch',
       'Main to main, along the gallery',
-      length(100 * MM, 0, [30 * MM, 600 * MM], { sigma: 1 * MM, basis: 'a usual block' }),
+      length(100 * MM, 0.15, [30 * MM, 600 * MM], { sigma: 1 * MM, basis: 'a usual block' }),
     ),
   },
   drilling: {
@@ -21,7 +23,7 @@ const sizes = sized({
       'passages',
       'gallery.drilling',
       'Drilling from the gallery to a main',
-      bore(7, 'a usual block', [2 * MM, 20 * MM]),
+      bore(7, 0.1, 'a usual block', [2 * MM, 20 * MM]),
     ),
   },
   feed: {
@@ -29,7 +31,7 @@ const sizes = sized({
       'passages',
       'gallery.feed',
       'Way from the filter to the gallery',
-      bore(12, 'a usual block', [4 * MM, 30 * MM]),
+      bore(12, 0.08, 'a usual block', [4 * MM, 30 * MM]),
     ),
   },
 })

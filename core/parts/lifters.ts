@@ -8,7 +8,7 @@ const sizes = sized({
     reading: reading('passages', 'lifters.gap', 'Lifter in its bore, radial gap', {
       dimension: 'clearance',
       fallback: 22 * MICRON,
-      fallbackSigma: 0,
+      fallbackSigma: 2.5 * MICRON,
       sigma: 3 * MICRON,
       plausible: [5 * MICRON, 150 * MICRON],
       wanted: false,
@@ -20,7 +20,7 @@ const sizes = sized({
       'passages',
       'lifters.diameter',
       'Lifter diameter',
-      bore(21.4, 'a usual hydraulic lifter', [8 * MM, 40 * MM]),
+      bore(21.4, 0.05, 'a usual hydraulic lifter', [8 * MM, 40 * MM]),
     ),
   },
   land: {
@@ -28,7 +28,7 @@ const sizes = sized({
       'passages',
       'lifters.land',
       'Lifter, from its oil groove to its end',
-      length(20 * MM, 0, [3 * MM, 60 * MM], { sigma: 0.5 * MM, basis: 'a usual hydraulic lifter' }),
+      length(20 * MM, 0.15, [3 * MM, 60 * MM], { sigma: 0.5 * MM, basis: 'a usual hydraulic lifter' }),
     ),
   },
 })

@@ -9,6 +9,7 @@ import type { Sheet } from '../record/schema'
 import {
   bearingValues,
   blendHoleFed,
+  clearanceAt,
   clearanceInputs,
   hotRadial,
   judgedSet,
@@ -107,7 +108,7 @@ export const main = part({
       }
     }
     function hot(i: number): number {
-      return hotRadial(values.clearance[i], values.diameter[i], now, EXPANSION[layout.housing])
+      return hotRadial(clearanceAt(values, i), values.diameter[i], now, EXPANSION[layout.housing])
     }
   },
   outlets: ({ mains }) => Array.from({ length: mains }, (_, i) => ({ node: `main ${i + 1}`, label: `Main ${i + 1}` })),

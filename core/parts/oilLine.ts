@@ -54,7 +54,7 @@ const sizes = sized({
       'passages',
       'line.cross',
       'Banjo bolt, bore along it',
-      bore(4, 'a usual banjo bolt', [1 * MM, 14 * MM]),
+      bore(4, 0.1, 'a usual banjo bolt', [1 * MM, 14 * MM]),
     ),
   },
 })

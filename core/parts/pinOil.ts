@@ -8,7 +8,7 @@ const sizes = sized({
       'passages',
       'pin.drilling',
       'Drilling along the rod, to its pin',
-      bore(3, 'a usual drilled rod', [0.8 * MM, 10 * MM]),
+      bore(3, 0.15, 'a usual drilled rod', [0.8 * MM, 10 * MM]),
     ),
   },
   clearance: {
@@ -16,13 +16,20 @@ const sizes = sized({
       'passages',
       'pin.clearance',
       'Pin in its bush, diametral clearance',
-      gap(20 * MICRON, 0, [4 * MICRON, 150 * MICRON], { sigma: 3 * MICRON, basis: 'a usual floating pin' }),
+      gap(20 * MICRON, 0.25, [4 * MICRON, 150 * MICRON], { sigma: 3 * MICRON, basis: 'a usual floating pin' }),
     ),
   },
   diameter: {
-    reading: reading('passages', 'pin.diameter', 'Pin diameter', bore(22, 'a usual piston pin', [8 * MM, 80 * MM])),
+    reading: reading(
+      'passages',
+      'pin.diameter',
+      'Pin diameter',
+      bore(22, 0.08, 'a usual piston pin', [8 * MM, 80 * MM]),
+    ),
   },
-  length: { reading: reading('passages', 'pin.length', 'Bush length', bore(24, 'a usual bush', [6 * MM, 100 * MM])) },
+  length: {
+    reading: reading('passages', 'pin.length', 'Bush length', bore(24, 0.1, 'a usual bush', [6 * MM, 100 * MM])),
+  },
 })
 
 /** A pin pressed to one side of its bush leaks 1 + 1.5 ε² of a central one, ε = 1. */

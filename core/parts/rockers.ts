@@ -18,7 +18,7 @@ const sizes = sized({
       'passages',
       'rockers.flow',
       'A rocker’s oil, at 2 bar of 10 mPa·s',
-      flow(8e-6, 0.8e-6, [0.2e-6, 200e-6], 'estimate: half a litre a minute'),
+      flow(8e-6, 0.3, 0.8e-6, [0.2e-6, 200e-6], 'estimate: half a litre a minute'),
     ),
   },
 })

@@ -9,6 +9,7 @@ import { ruleOf } from '../house/limits'
 import type { Sheet } from '../record/schema'
 import {
   bearingValues,
+  clearanceAt,
   clearanceInputs,
   hotRadial,
   judgedSet,
@@ -36,7 +37,7 @@ const sizes = sized({
       'passages',
       'crank.drillingBore',
       'Drilling through the crank, to a rod',
-      bore(5, 'a usual crank', [2 * MM, 15 * MM]),
+      bore(5, 0.1, 'a usual crank', [2 * MM, 15 * MM]),
     ),
   },
 })
@@ -117,7 +118,7 @@ export const rod = part({
     }
     return (values, conditions) => {
       now = conditions
-      const hot = (i: number) => hotRadial(values.clearance[i], values.diameter[i], now, EXPANSION.steel)
+      const hot = (i: number) => hotRadial(clearanceAt(values, i), values.diameter[i], now, EXPANSION.steel)
       now.films.rod = Infinity
       diameter = values.diameter[0]
       clearance = 0

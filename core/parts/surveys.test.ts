@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { modelInputs } from '../engine/inputs'
+import { clearanceAt } from './bearingInputs'
 import { bearingsOf } from './clearances'
 import { newSheet } from '../record/layouts'
 import { doubtOf } from '../engine/plausible'
@@ -80,5 +81,62 @@ describe('shells that were chosen', () => {
     const sheet = put(tractor(), { 'main.2.bore': 0.057051 }, '2026-05-20T08:00:00Z')
     const [, main] = bearingsOf(sheet, 'main')
     expect([main.chosen, main.clearance.source]).toEqual([undefined, 'measured'])
+  })
+})
+
+describe('an instrument that was zeroed once', () => {
+  const six = () => DEMO_BUILDS.ottiline()
+  const zeros = (sheet: Sheet) => modelInputs(sheet).inputs.filter(({ key }) => key.startsWith('zero.'))
+  it('errs the same way on every bearing that it read, mains and rods alike, and is one number of the model', () => {
+    const sheet = six()
+    const named = new Set(
+      Object.entries(sheet.readings)
+        .filter(([key]) => /^(main|rod)\.\d+\.(journal|bore)$/.test(key))
+        .map(([, { instrument }]) => instrument),
+    )
+    const { inputs, values } = modelInputs(sheet)
+    const found = inputs.filter(({ key }) => key.startsWith('zero.'))
+    expect(found.map(({ key }) => key).sort()).toEqual([...named].map((name) => `zero.${name}`).sort())
+    const before = [...values.main.clearance.keys()].map((i) => clearanceAt(values.main, i))
+    found[0].put(values, 1)
+    const moved = before.map((value, i) => clearanceAt(values.main, i) - value)
+    // Half of the variance of 2.5 µm is the zero's.
+    for (const each of moved) expect(Math.abs(each)).toBeCloseTo(2.5e-6 * Math.SQRT1_2, 12)
+    expect(Math.abs(clearanceAt(values.rod, 2) - values.rod.clearance[2])).toBeCloseTo(2.5e-6 * Math.SQRT1_2, 12)
+    found[0].put(values, 0)
+    expect(clearanceAt(values.main, 3)).toBe(before[3])
+  })
+  it('leaves of a clearance’s own error what is not shared, together what it was', () => {
+    const sheet = put(newSheet('inline4', 'a', 'b'), { 'main.1.journal': 0.06598, 'main.1.bore': 0.06604 })
+    const [{ clearance, errors }] = bearingsOf(sheet, 'main')
+    expect(clearance.sigma).toBeCloseTo(2.5e-6 * Math.SQRT2, 12)
+    expect(errors!.own).toBeCloseTo(2.5e-6, 12)
+    expect(zeros(sheet).map(({ label }) => label)).toEqual([
+      'Zero of the journals’ micrometer',
+      'Zero of the bore gauge',
+    ])
+  })
+  it('counts twice for a wall, and a second reading of a side halves its scatter and not the zero', () => {
+    const housed = put(newSheet('inline4', 'a', 'b'), {
+      'main.1.journal': 0.06598,
+      'main.1.journal.rear': 0.06598,
+      'main.1.housing': 0.070042,
+      'main.1.wall': 0.002001,
+    })
+    const { own, zeros: shared } = bearingsOf(housed, 'main')[0].errors!
+    expect(shared.wall).toBeCloseTo(-2 * 2e-6 * Math.SQRT1_2, 12)
+    expect(shared.journal).toBeCloseTo(-2.5e-6 * Math.SQRT1_2, 12)
+    expect(own ** 2).toBeCloseTo(0.5 * (2.5e-6 ** 2 / 2 + 2.5e-6 ** 2 + (2 * 2e-6) ** 2), 15)
+  })
+  it('is with those that are taken from their measured sisters too', () => {
+    const sheet = put(newSheet('inline4', 'a', 'b'), {
+      'main.1.journal': 0.06598,
+      'main.1.bore': 0.06604,
+      'main.2.journal': 0.06598,
+      'main.2.bore': 0.06604,
+    })
+    const { values, inputs } = modelInputs(sheet)
+    inputs.find(({ key }) => key === 'zero.bore')!.put(values, 2)
+    expect(clearanceAt(values.main, 4) - values.main.clearance[4]).toBeCloseTo(2 * 2.5e-6 * Math.SQRT1_2, 12)
   })
 })

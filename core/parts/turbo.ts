@@ -19,7 +19,7 @@ const sizes = sized({
       'passages',
       'turbo.flow',
       'Turbo bearings’ oil, at 2 bar of 10 mPa·s',
-      flow(1.34e-5, 1e-6, [1e-6, 200e-6], 'estimate: 0.8 L/min of 10 mPa·s at 2 bar'),
+      flow(1.34e-5, 0.3, 1e-6, [1e-6, 200e-6], 'estimate: 0.8 L/min of 10 mPa·s at 2 bar'),
     ),
   },
 })

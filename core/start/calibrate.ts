@@ -4,12 +4,25 @@ import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
 import type { Sheet } from '../record/schema'
 import { type Band, pressureBands, quantile } from '../outlook/band'
 import { type Model, modelOf } from '../outlook/model'
-import { namedStates, STATE_LABELS } from '../outlook/states'
+import { momentAt, namedStates, STATE_LABELS } from '../outlook/states'
+import { oilAt } from '../oil/oil'
 import { normal, seeded } from '../random/random'
 import type { StateName } from '../targets/targets'
 import { POINT_NAMES } from './points'
-
 import { type Fit, type Parameter, PARAMETERS, prepareFit } from './fit'
+import { type Suspect, suspectsOf } from './suspects'
+
+/** A fit that would need what cannot be: by how much, and what is wrong instead. */
+export interface FitFailure {
+  /** Sum of squares of what the readings leave unexplained and of how far everything had to be bent, in standard uncertainties, and the most that chance makes of it. */
+  misfit: number
+  most: number
+  /** Those of the four that would have to be further off than three of their uncertainties. */
+  impossible: Parameter[]
+  /** Faults that make such readings, likeliest first. */
+  faults: Suspect[]
+}
+
 /** A steady reading that the model is fitted to. SI, °C. */
 export interface Observation {
   speed: number
@@ -30,6 +43,8 @@ export interface Fitted {
 }
 
 export interface Calibration {
+  /** Where no engine that goes by this record reads like this: then the figures below are no findings. */
+  failed?: FitFailure
   fitted: Fitted[]
   /** Pairs that these readings cannot tell apart. */
   together: [Parameter, Parameter][]
@@ -77,7 +92,7 @@ export function observationsOf(sheet: Sheet): Observation[] {
 export function calibrate(sheet: Sheet, observations: Observation[], samples = SAMPLES): Calibration {
   if (observations.length === 0) throw new RangeError('observations: at least one steady reading is needed')
   const model = modelOf(sheet)
-  const fit = prepareFit(model)
+  const fit = prepareFit(model, [...observations, ...namedStates(sheet)])
   const weights = observations.map(({ pressure }) => 1 / Math.hypot(READING, MODEL * pressure))
   const residual = (z: number[], row: number) => {
     if (row >= observations.length) return z[row - observations.length]
@@ -114,7 +129,11 @@ export function calibrate(sheet: Sheet, observations: Observation[], samples = S
   for (let i = 0; i < PARAMETERS.length; i++)
     for (let k = i + 1; k < PARAMETERS.length; k++)
       if (Math.abs(covariance.get(i, k)) > TOGETHER * sigma(i) * sigma(k)) together.push([PARAMETERS[i], PARAMETERS[k]])
+  let misfit = 0
+  for (let row = 0; row < rows; row++) misfit += residual(z, row) ** 2
+  const failed = failureOf(model, observations, misfit, z)
   return {
+    ...(failed ? { failed } : {}),
     together,
     residuals: observations.map(({ pressure, ...moment }) => pressure - fit.pressure(z, moment)),
     fitted: PARAMETERS.map((parameter, k) => ({
@@ -127,6 +146,39 @@ export function calibrate(sheet: Sheet, observations: Observation[], samples = S
     })),
     states: statesAfter(model, fit, z, covariance, samples),
   }
+}
+
+/** 99.5 percent of a standard normal distribution. */
+const Z995 = 2.576
+/** Further off than this many of its uncertainties nothing is that was measured. */
+const IMPOSSIBLE = 3
+
+/**
+ * What chance makes of a fit's sum of squares, at 99.5 percent: chi-square with as many degrees as there are readings, since the priors add one
+ * residual for each thing that is fitted. Source: Wilson & Hilferty, The distribution of chi-square, PNAS 17 (1931).
+ */
+const mostMisfit = (readings: number): number =>
+  readings * (1 - 2 / (9 * readings) + Z995 * Math.sqrt(2 / (9 * readings))) ** 3
+
+/** Whether a fit needs the impossible; then the faults that make such readings. */
+function failureOf(model: Model, observations: Observation[], misfit: number, z: number[]): FitFailure | undefined {
+  const most = mostMisfit(observations.length)
+  const impossible = PARAMETERS.filter((_, k) => Math.abs(z[k]) > IMPOSSIBLE)
+  if (misfit <= most && impossible.length === 0) return undefined
+  const { sheet, values, engine, oil } = model
+  const expected = observations.map(({ speed, temperature }) =>
+    engine.gauge(values, momentAt(sheet, speed, temperature), oilAt(oil, temperature)),
+  )
+  const off = observations.reduce(
+    (sum, { pressure }, i) => sum + Math.log((pressure + READING) / (expected[i] + READING)),
+    0,
+  )
+  const faults = suspectsOf(
+    sheet,
+    { code: off < 0 ? 'under-band' : 'over-limit' },
+    observations.map((observation) => ({ ...observation, flicker: 0 })),
+  )
+  return { misfit, most, impossible, faults }
 }
 
 /** Every named state before and after: drawn from what was known, and from what is left uncertain. The gauge port's own pressure, without the sender's offset. */

@@ -3,6 +3,7 @@ import type { ModelInput } from '../engine/inputs'
 import type { ReadingKey } from '../parts/list'
 import type { EngineValues } from '../parts/list'
 import { oilAt } from '../oil/oil'
+import { varianceShares } from '../outlook/band'
 import { isClearance, type Model } from '../outlook/model'
 import { momentAt } from '../outlook/states'
 import { freeLengthFor, openingPressure, plungerArea, type ReliefValve } from '../relief/valve'
@@ -38,9 +39,10 @@ export interface Fit {
   pressure: (z: number[], moment: { speed: number; temperature: number }) => number
 }
 
-export function prepareFit(model: Model): Fit {
+/** @param moments at which it will be fitted: what hardly moves the gauge at any of them is left as it is */
+export function prepareFit(model: Model, moments: { speed: number; temperature: number }[]): Fit {
   const prior = priors(model)
-  const rest = model.inputs.filter((input) => input.sigma > 0 && !isFitted(input))
+  const rest = tellingInputs(model, moments)
   const own = (z: number[]) => prior.map(({ value, sigma }, k) => value + sigma * z[k])
   return {
     size: prior.length + rest.length,
@@ -58,6 +60,22 @@ export function prepareFit(model: Model): Fit {
       return Math.max(0, pressure) + four[3]
     },
   }
+}
+
+/** Share of the gauge's variance that may be left out of a fit, all that hardly moves it together. */
+const LEFT_OUT = 0.002
+
+/** Uncertain inputs beside the four, without those that together move the gauge next to nowhere at these moments. */
+function tellingInputs(model: Model, moments: { speed: number; temperature: number }[]): ModelInput[] {
+  const running = moments.map(({ speed, temperature }) => momentAt(model.sheet, speed, temperature))
+  const shares = running.map((moment) => new Map(varianceShares(model, moment).map(({ key, share }) => [key, share])))
+  const most = (input: ModelInput) => Math.max(...shares.map((of) => of.get(input.key) ?? 0))
+  const rest = model.inputs
+    .filter((input) => input.sigma > 0 && !isFitted(input))
+    .map((input) => ({ input, share: most(input) }))
+    .sort((a, b) => a.share - b.share)
+  let sum = 0
+  return rest.filter(({ share }) => (sum += share) > LEFT_OUT).map(({ input }) => input)
 }
 
 /** What is known of each before the engine ran, by the uncertainty of what was recorded. */

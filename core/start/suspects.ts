@@ -79,7 +79,7 @@ const FLOOR = 15e3
  * it at the speeds and temperatures that were seen, and by how much the gauge flickered. What no pressure at all can mean is told apart by
  * nothing but how often it is the cause.
  */
-export function suspectsOf(sheet: Sheet, stop: Stop, seen: Seen[]): Suspect[] {
+export function suspectsOf(sheet: Sheet, stop: Pick<Stop, 'code'>, seen: Seen[]): Suspect[] {
   const among = FAULT_KEYS.filter((key) => fitsCode(key, stop.code))
   const scored = among.map((key) => ({
     key,

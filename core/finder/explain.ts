@@ -13,7 +13,7 @@ export function explain(setup: Setup): string {
   ).flatMap(([kind, name]) =>
     name === undefined ? [] : [name.toLowerCase().includes(kind) ? name : `${kind} ${name}`],
   )
-  const chanceWords = `${Math.round(100 * setup.probability)} in 100 that all four states meet their targets`
+  const chanceWords = `${setup.sampled ? '' : 'about '}${Math.round(100 * setup.probability)} in 100 that all four states meet their targets`
   return parts.length === 0
     ? `As it stands: ${chanceWords}.`
     : `${parts.join(', ').replace(/^./, (letter) => letter.toUpperCase())}: ${chanceWords}, about ${Math.round(setup.power)} W at working speed.`

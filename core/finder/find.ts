@@ -11,21 +11,25 @@ import { namedStates } from '../outlook/states'
 import { shaftPower } from '../pump/power'
 import { bindMargin, flowStartPressure, type ReliefValve } from '../relief/valve'
 import type { StateName, Target } from '../targets/targets'
+import type { TriedChange } from '../outlook/tried'
 import { combinationsOf } from './combinations'
 import { Frontier } from './frontier'
 import { loadLine, meet } from './loadLine'
+import { ownChance } from './ownChance'
 import type { FinderProgress, Offer, Setup } from './types'
 
 /** Samples of the engine's uncertainty behind each chance. */
 const SAMPLES = 200
+/** Set-ups that are sampled each by itself and shown. */
+const MOST_SHOWN = 15
 
 /**
  * Goes through every combination of springs, shim stacks, oils, pumps and shells, and keeps those that no other beats in the chance of
  * meeting all targets, in drive power and in number of changes at once. Yields as it goes, first answers at once.
  *
  * Spring and stack act only where the valve is: for each oil, pump and shell set the circuit's load line at the pump's outlet is found
- * once for each state, and every valve is laid against it. The chance is taken over samples of this engine's own uncertainty: sample
- * s scales each state as it scales the engine as it stands.
+ * once for each state, and every valve is laid against it. Which are worth a look is judged by samples of the engine as it stands: sample s
+ * scales each state as it scales that. What is left is then sampled each by itself (`ownChance`), and judged anew.
  * Source: Pareto front by enumeration; joint chance by common random numbers, JCGM 101:2008.
  */
 export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgress, FinderProgress> {
@@ -91,6 +95,7 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
               ]),
             ) as Setup['bands'],
             probability: chance(pressures, v, scales, targets),
+            sampled: false,
           })
         })
         done += valves.length
@@ -98,7 +103,29 @@ export function* findSetups(sheet: Sheet, offer: Offer): Generator<FinderProgres
       }
     }
   }
-  return { done, total, frontier: frontier.list() }
+  const sampledOnes = new Frontier()
+  // The likeliest, and what needs no change: so many as a builder compares.
+  const waiting = frontier.list().filter(({ changes }, place) => place < MOST_SHOWN || changes === 0)
+  while (waiting.length > 0) {
+    const setup = waiting.shift()!
+    sampledOnes.take({ ...setup, ...ownChance(sheet, changeOf(setup, offer)), sampled: true })
+    yield { done, total, frontier: [...sampledOnes.list(), ...waiting] }
+  }
+  return { done, total, frontier: sampledOnes.list() }
+}
+
+/** What a set-up changes on a sheet. */
+function changeOf({ spring, stack, oil, pump, shells }: Setup, offer: Offer): TriedChange {
+  const of = <T extends { id: string }>(list: T[], id: string | undefined) => list.find((each) => each.id === id)
+  const set = of(offer.shells, shells)
+  return {
+    spring: of(offer.springs, spring),
+    shims: of(offer.stacks, stack)?.thickness,
+    oil: of(offer.oils, oil)?.figures,
+    pump: of(offer.pumps, pump),
+    mains: set?.mains,
+    rods: set?.rods,
+  }
 }
 
 interface OfferedValve {

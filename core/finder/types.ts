@@ -31,6 +31,8 @@ export interface Setup {
   bands: Record<StateName, [low: number, high: number]>
   /** Chance that all four states lie in their targets. */
   probability: number
+  /** Whether chance and bands come from samples of this very set-up; until then they are scaled from those of the engine as it stands. */
+  sampled: boolean
   /** Shaft power of the pump, working hot, W. */
   power: number
   /** How many things are changed. */

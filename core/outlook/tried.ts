@@ -57,7 +57,7 @@ export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: o
 }
 
 /** The model of what is tried: clearances too, which a sheet has only by what was measured. */
-function triedModel(sheet: Sheet, change: TriedChange): Model {
+export function triedModel(sheet: Sheet, change: TriedChange): Model {
   const model = modelOf(triedSheet(sheet, change))
   const looser: Record<string, number> = { main: change.mains ?? 0, rod: change.rods ?? 0 }
   if (change.mains || change.rods) setInputs(model, isClearance, (now, { set }) => Math.max(5e-6, now + looser[set!]))

@@ -4,11 +4,13 @@ import type { Running } from '../engine/engine'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
+import { fillShare } from '../pump/fill'
 import type { StateName } from '../targets/targets'
 import { type Ranged, rangeOf, sampleReadings } from './band'
-import { type Model, modelOf } from './model'
+import { gaugePressure, type Model, modelOf } from './model'
 import { powerOf } from './pumpLoad'
 import { momentAt, namedStates, speedsOver } from './states'
+import { suctionOf } from './suction'
 
 export interface PumpCurve {
   /** °C */
@@ -24,8 +26,10 @@ export interface PumpCurve {
 /** A pump at one of the four states. */
 export interface PumpAtState {
   name: StateName
-  /** m³/s */
+  /** m³/s: swept, of that what did not fill since the inlet draws air out of its oil, and what slips back through the gaps. */
   swept: number
+  unfilled: number
+  slip: number
   delivered: Ranged
   /** W */
   power: Ranged
@@ -61,11 +65,13 @@ function rangedAt(model: Model, moment: Running): { delivered: Ranged; power: Ra
 export function pumpAtStates(sheet: Sheet): PumpAtState[] {
   const model = modelOf(sheet)
   const { displacement, driveRatio } = model.values.pump
-  return namedStates(sheet).map((state) => ({
-    name: state.name,
-    swept: displacement * driveRatio * state.speed,
-    ...rangedAt(model, state),
-  }))
+  return namedStates(sheet).map((state) => {
+    const swept = displacement * driveRatio * state.speed
+    const ranged = rangedAt(model, state)
+    gaugePressure(model, state)
+    const unfilled = swept * (1 - fillShare(-suctionOf(model)))
+    return { name: state.name, swept, unfilled, slip: swept - unfilled - ranged.delivered.best, ...ranged }
+  })
 }
 
 /** What the pump of a sheet delivers and takes over speed in its own circuit, with cold and with hot oil. */

@@ -9,7 +9,10 @@ import { slipConductance } from '../pump/slip'
 import { changeAt } from './change'
 import { comparePumps, withPump } from './pumps'
 import { pumpAtStates, pumpOver } from './pumpOver'
+import { oilAt } from '../oil/oil'
+import { gaugePressure, modelOf } from './model'
 import { outlookOf } from './outlook'
+import { namedStates } from './states'
 
 const long = {
   id: 'long',
@@ -100,6 +103,23 @@ describe('a pump over speed', () => {
     expect(workingHot.delivered).toEqual(hot.met.delivered)
     expect(idleCold.power).toEqual(cold.met.power)
     expect(workingHot.swept / swept[0]).toBeCloseTo(hot.met.speed / speeds[0], 9)
+  })
+  it('what an inlet that draws air does not fill is no slip: at -10 °C chambers stay empty, and through the gaps next to nothing goes', () => {
+    const frosty = put(DEMO_BUILDS.ottiline(), { 'brief.coldStart': -10, 'pickup.tubeDiameter': 0.012 })
+    const [, idle] = pumpAtStates(frosty)
+    expect(idle.unfilled / idle.swept).toBeGreaterThan(0.1)
+    expect(idle.slip / idle.swept).toBeLessThan(0.02)
+    // Through the gaps by hand: their conductance at this oil times what the pump lifts.
+    const model = modelOf(frosty)
+    const state = namedStates(frosty)[1]
+    gaugePressure(model, state)
+    const { circuit } = model.engine
+    const rise = circuit.pressures[circuit.indexOf('pump outlet')] - circuit.pressures[circuit.indexOf('pump inlet')]
+    const byHand = slipConductance(model.values.pump, oilAt(model.oil, -10).viscosity) * rise
+    expect(idle.slip / byHand).toBeCloseTo(1, 2)
+    for (const { swept: all, unfilled, slip, delivered } of pumpAtStates(sheet))
+      expect(unfilled + slip + delivered.best).toBeCloseTo(all, 12)
+    expect(pumpAtStates(sheet)[2].unfilled).toBe(0)
   })
   it('wider ends deliver less, most of all at slow speed; a starved pump no longer fills', () => {
     const worn = pumpOver(put(DEMO_BUILDS.ottiline(), { 'pump.endClearance': 150e-6 }), 13)

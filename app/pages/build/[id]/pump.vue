@@ -44,7 +44,10 @@ const { value: rows } = useAnswer(
   (_, slow) => (build.sheet ? slow().pumpAtStates(build.sheet) : undefined),
   () => outlook.now,
 )
-const starved = computed(() => outlook.now?.suction.filter(({ starves }) => starves) ?? [])
+const starved = computed(() => {
+  const names = outlook.now?.suction.filter(({ starves }) => starves).map(({ name }) => name) ?? []
+  return (rows.value ?? []).filter(({ name }) => names.includes(name))
+})
 const gapVerdicts = computed(() =>
   (['end', 'tip'] as const)
     .map((gap) => ({
@@ -105,7 +108,7 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
           <thead>
             <tr>
               <th scope="col"><span class="hidden-but-read">State</span></th>
-              <th v-for="words in ['swept', 'slip', 'delivered']" :key="words" scope="col">
+              <th v-for="words in ['swept', 'not filled', 'slip', 'delivered']" :key="words" scope="col">
                 {{ words }}, {{ units.unit('flow').symbol }}
               </th>
               <th scope="col">drive, {{ units.unit('power').symbol }}</th>
@@ -115,7 +118,8 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
             <tr v-for="row in rows ?? []" :key="row.name" :data-gives="row.name">
               <th scope="row">{{ STATE_LABELS[row.name] }}</th>
               <td class="mono">{{ units.show(row.swept, 'flow') }}</td>
-              <td class="mono">{{ units.show(row.swept - row.delivered.best, 'flow') }}</td>
+              <td class="mono" data-unfilled>{{ units.show(row.unfilled, 'flow') }}</td>
+              <td class="mono" data-slip>{{ units.show(row.slip, 'flow') }}</td>
               <td
                 v-for="[figure, dimension] in [
                   [row.delivered, 'flow'],
@@ -146,8 +150,13 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
         >
         <JudgementLine v-for="row in starved" :key="row.name" verdict="watch"
           ><b>{{ STATE_LABELS[row.name] }}: the suction side is at its limit.</b> Below
-          {{ units.say(STARVES, 'pressure', 2) }} of suction, air comes out of the oil and the pump stops filling. A
-          wider tube or thinner oil helps.</JudgementLine
+          {{ units.say(STARVES, 'pressure', 2) }} of suction, air comes out of the oil and the pump stops filling:
+          {{ units.say(row.unfilled, 'flow') }} of what it sweeps is not filled. That is no slip, and no gap mends it. A
+          wider tube or thinner oil helps.
+          <span class="quiet"
+            >Mineral oil lets its air go at about 0.7 bar absolute (Totten, Handbook of Hydraulic Fluid
+            Technology).</span
+          ></JudgementLine
         >
       </section>
       <CautionNote>Rotors are replaced, never dressed. Wash every chip out before the cover goes on.</CautionNote>

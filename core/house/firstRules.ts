@@ -20,7 +20,13 @@ export const FIRST_RULES: Record<string, number> = {
   ...pressures('idleCold', 1, 7),
   ...pressures('idleHot', 0.7, 5),
   ...pressures('workingHot', 1.5, 6),
+  // A racing engine runs higher by choice, on filter and lines that are made for it.
+  'ceiling.crankingCold.race': 8e5,
+  'ceiling.idleCold.race': 8e5,
+  'ceiling.idleHot.race': 6e5,
+  'ceiling.workingHot.race': 8e5,
   'ceiling.filter': 8e5,
+  'ceiling.cooler': 10e5,
   // Of a 50 mm journal: tight for thin oil and gentle work, loose for speed and heat.
   ...clearance('road', 30, 57.5),
   ...clearance('race', 40, 70),

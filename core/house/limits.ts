@@ -13,6 +13,14 @@ export function ruleOf(sheet: Pick<Sheet, 'house'>, key: string): number {
   return sheet.house?.rules[key] ?? first
 }
 
+/** Most that the gauge should show at a state, Pa: the maker's limit, else the house's for the engine's use, else the house's for all. */
+export function ceilingOf(sheet: Pick<Sheet, 'house' | 'readings' | 'use'>, state: string): number {
+  const maker = sheet.readings['maker.ceiling']?.value
+  if (maker !== undefined) return maker
+  const forUse = `ceiling.${state}.${sheet.use}`
+  return ruleOf(sheet, forUse in FIRST_RULES ? forUse : `ceiling.${state}`)
+}
+
 /** The school that governs a sheet: its own, else its house's. */
 export function schoolOf(sheet: Pick<Sheet, 'house' | 'school'>): Sheet['school'] {
   return sheet.school === 'auto' ? (sheet.house?.school ?? 'auto') : sheet.school

@@ -46,12 +46,28 @@ export const RULES: Rule[] = [
       reason: 'What filter cans and seals should see.',
     }),
   ]),
+  ...STATES.map(([state, words]): Rule =>
+    rule(`ceiling.${state}.race`, {
+      label: `Most pressure, ${words}, race`,
+      group: 'Targets',
+      dimension: 'pressure',
+      range: [2 * BAR, 20 * BAR],
+      reason: 'A racing engine runs higher by choice, on a filter and lines that are made for it.',
+    }),
+  ),
   rule('ceiling.filter', {
     label: 'Most pressure at the filter can',
     group: 'Targets',
     dimension: 'pressure',
     range: [3 * BAR, 20 * BAR],
     reason: 'The can stands before the gauge: cold, it sees half a bar and more above what the gauge shows.',
+  }),
+  rule('ceiling.cooler', {
+    label: 'Most pressure at the cooler',
+    group: 'Targets',
+    dimension: 'pressure',
+    range: [3 * BAR, 30 * BAR],
+    reason: 'Its core and hoses stand next to the pump; cold oil reaches them at the pump’s own pressure.',
   }),
   ...USES.flatMap((use): Rule[] => [
     rule(`clearance.${use}.least`, {
@@ -108,14 +124,14 @@ export const RULES: Rule[] = [
     label: 'Tip clearance, worn',
     group: 'Pump',
     dimension: 'clearance',
-    range: [50 * MICRON, 600 * MICRON],
+    range: [50 * MICRON, 1 * MM],
     reason: 'Slip past the tips on both sides.',
   }),
   rule('pump.tipStop', {
     label: 'Tip clearance, worn out',
     group: 'Pump',
     dimension: 'clearance',
-    range: [60 * MICRON, 600 * MICRON],
+    range: [60 * MICRON, 1 * MM],
     reason: 'Rotors and pocket are replaced, never dressed.',
   }),
   rule('pump.metalLeast', {

@@ -43,6 +43,10 @@ const PAIRS: [least: string, most: string][] = [
     `floor.${state}`,
     `ceiling.${state}`,
   ]),
+  ...['crankingCold', 'idleCold', 'idleHot', 'workingHot'].map((state): [string, string] => [
+    `floor.${state}`,
+    `ceiling.${state}.race`,
+  ]),
 ]
 
 /** A rule that the shop has set otherwise, and why. */

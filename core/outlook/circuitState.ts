@@ -52,15 +52,14 @@ export function circuitState(sheet: Sheet, moment: Running): CircuitState {
     gauge: plan.gauge,
     galleryEnd: plan.galleryEnd,
     delivered,
-    nodes: network.nodes.map(({ id }) => ({ id, pressure: id === 'sump' ? 0 : pressureAt(id) })),
+    nodes: network.nodes.map(({ id }) => ({ id, pressure: pressureAt(id) })),
     elements: network.elements.map(({ id, from, to }, e) => {
-      const pressureOf = (node: string) => (node === 'sump' ? 0 : pressureAt(node))
       return {
         id,
         from,
         to,
         flow: flows[e],
-        loss: pressureOf(from) - pressureOf(to),
+        loss: pressureAt(from) - pressureAt(to),
         share: delivered > 0 ? flows[e] / delivered : 0,
         ...aboutElement(sheet, plan.about.get(id)),
       }

@@ -18,6 +18,12 @@ import { gaugePressure, type Model, modelOf } from './model'
 import { momentAt, namedStates, type NamedState, STATE_LABELS } from './states'
 import { suctionOf } from './suction'
 
+/** Something between pump and gauge that must bear its pressure, Pa, with 5 and 95 percent, and the most that it should. */
+export interface Vessel extends Band {
+  most: number
+  verdict: Verdict
+}
+
 /** A state of the engine: what the gauge is predicted to read there, what it did read where it was read, and the word that follows. */
 export interface StateOutlook extends Band {
   name: StateName
@@ -41,8 +47,9 @@ export interface StateOutlook extends Band {
   starves: boolean
   /** Pressure at the pump's outlet, upstream of filter and gauge, Pa. */
   outlet: number
-  /** Pressure in the filter can, which the gauge does not see, Pa, with 5 and 95 percent, and the most that it should bear; none without a filter. */
-  can?: Band & { most: number; verdict: Verdict }
+  /** Pressure in the filter can and at the cooler's inlet, which the gauge does not see, where there are such. */
+  can?: Vessel
+  cooler?: Vessel
   /** Thinnest films of mains and rods, m. */
   films: { main: number; rod: number }
   /** Not read here, and elsewhere the gauge departs from this record: what it predicts has lost its grounds. */
@@ -75,14 +82,14 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   const model = modelOf(sheet)
   const states = namedStates(sheet)
   const outlet = (each: Model) => each.engine.circuit.pressures[each.engine.circuit.indexOf('pump outlet')]
-  const can = canOf(sheet)
+  const [can, cooler] = [vesselOf(sheet, 'filter'), vesselOf(sheet, 'cooler')]
   const film = (set: 'main' | 'rod') => (each: Model) => each.engine.films[set]
   const draws = drawInputs(model, samples)
   const sampled = sampleReadings(
     model,
     states,
     samples,
-    [suctionOf, outlet, film('main'), film('rod'), can?.read ?? outlet],
+    [suctionOf, outlet, film('main'), film('rod'), can?.read ?? outlet, cooler?.read ?? outlet],
     draws,
   )
   const shares = varianceShares(
@@ -95,7 +102,7 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
     new Map(shares.map(({ key, effect }) => [key, effect])),
   )
   const judged = states.map((state, i) => {
-    const [, drawn, behind, main, rod, inCan] = sampled[i]
+    const [, drawn, behind, main, rod, inCan, inCooler] = sampled[i]
     return stateOutlook(
       model,
       state,
@@ -104,7 +111,8 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
         starves: drawn.best > STARVES,
         outlet: Math.max(0, behind.best),
         films: { main: main.best, rod: rod.best },
-        ...(can ? { can: judgedCan(bandOf(inCan), can.most) } : {}),
+        ...(can ? { can: judgedVessel(bandOf(inCan), can.most) } : {}),
+        ...(cooler ? { cooler: judgedVessel(bandOf(inCooler), cooler.most) } : {}),
       },
       voids,
       samples,
@@ -124,17 +132,19 @@ export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
   }
 }
 
-/** The filter can of a sheet that has one: how its pressure is read of a solved circuit, and the most that it should bear, by its maker or the house, Pa. */
-function canOf(sheet: Sheet): { read: (model: Model) => number; most: number } | undefined {
-  if (!sheet.layout.filter) return undefined
+/** The filter can or cooler of a sheet that has one: how its pressure is read of a solved circuit, and the most that it should bear, by its maker or the house, Pa. */
+function vesselOf(
+  sheet: Sheet,
+  name: 'filter' | 'cooler',
+): { read: (model: Model) => number; most: number } | undefined {
+  if (!sheet.layout[name]) return undefined
   return {
-    read: ({ engine: { circuit, plan } }) =>
-      circuit.pressures[circuit.indexOf(elementOf(plan, 'filter', 'linear').from)],
-    most: recordedReading(sheet, 'filter.rating')?.value ?? ruleOf(sheet, 'ceiling.filter'),
+    read: ({ engine: { circuit, plan } }) => circuit.pressures[circuit.indexOf(elementOf(plan, name, 'linear').from)],
+    most: recordedReading(sheet, `${name}.rating`)?.value ?? ruleOf(sheet, `ceiling.${name}`),
   }
 }
 
-const judgedCan = (band: Band, most: number): StateOutlook['can'] => ({
+const judgedVessel = (band: Band, most: number): Vessel => ({
   ...band,
   most,
   verdict: judge(band.pressure, band.low, band.high, { least: -Infinity, most }),
@@ -203,7 +213,7 @@ function stateOutlook(
   model: Model,
   state: NamedState,
   band: Band,
-  solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films' | 'can'>,
+  solved: Pick<StateOutlook, 'starves' | 'outlet' | 'films' | 'can' | 'cooler'>,
   voids: Void[],
   samples: number,
 ): StateOutlook {
@@ -214,7 +224,10 @@ function stateOutlook(
   // A gauge shows nothing below zero, whatever a spinning crank draws from an empty gallery.
   const [pressure, low, high] = [band.pressure, band.low, band.high].map((each) => Math.max(0, each))
   const byBand = judge(pressure, low, high, target)
-  const predicted = !pumpable || solved.starves ? 'stop' : worse(byBand, solved.can?.verdict ?? 'pass')
+  const predicted =
+    !pumpable || solved.starves
+      ? 'stop'
+      : worse(worse(byBand, solved.can?.verdict ?? 'pass'), solved.cooler?.verdict ?? 'pass')
   const measured = measuredAt(model, state.name, samples, voids.length > 0, (moment) =>
     targetAt(sheet, oil, { name: state.name, ...moment }),
   )

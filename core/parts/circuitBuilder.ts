@@ -63,6 +63,9 @@ export interface CircuitBuilder extends Omit<CircuitPlan, 'network'> {
   pump: (id: string, from: string, to: string, about: About) => PumpSpec
   /** Room and height of a node, for filling. */
   junction: (node: string, more: { room?: Room['of']; height?: number }) => string
+  /** The sump's node, whose pressure is that of the crankcase, Pa over the air; and a vessel that stands open to the air, such as a tank. */
+  crankcase: { pressure?: number }
+  open: (node: string) => string
   /** Point of the gallery that feeds a main, counted from 1. */
   gallery: (main: number) => string
   /** The node that the way from pump to gallery has come to: a part in line takes its oil there, and puts its own outlet in its place. */
@@ -108,6 +111,12 @@ export function circuitBuilder(layout: Layout, partName: () => string): { builde
     ...plan,
     gallery,
     supply: 'pump outlet',
+    crankcase: network.nodes[0],
+    open: (id) => {
+      if (!known.has(id)) network.nodes.push({ id, pressure: 0 })
+      known.add(id)
+      return id
+    },
     pipe: (id, from, to, { length, diameter, k = 0 }, about) =>
       add({ id, kind: 'pipe', from, to, length, diameter, roughness: 0, k, k1: CREEPING, head: 0 }, about),
     film: (id, from, about) => add({ id, kind: 'bearing', from, to: SUMP, conductance: 0, carried: 0 }, about),

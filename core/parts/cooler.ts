@@ -59,6 +59,13 @@ export const cooler = part({
     ...sizes.readings,
     reading(
       'passages',
+      'cooler.rating',
+      'Oil cooler, highest pressure',
+      plain('pressure', 0.1e5, [3e5, 40e5], { fromMaker: true }),
+      ({ cooler }) => cooler,
+    ),
+    reading(
+      'passages',
       'passage.coolerGap',
       'Cooler housing, feeler under the straightedge',
       plain('clearance', 10 * MICRON, [0, 3 * MM]),
@@ -99,7 +106,7 @@ export const cooler = part({
       place: 'cooler',
       inside: false,
       sealed: true,
-      readings: ['passage.coolerGap', ...(layout.cooler ? ['cooler.loss'] : [])],
+      readings: ['passage.coolerGap', ...(layout.cooler ? (['cooler.loss', 'cooler.rating'] as const) : [])],
       absent: {
         kind: 'none',
         means: layout.coolerPlugged

@@ -1,6 +1,7 @@
-import { type Draft, speed, temperature } from './drafts'
+import { type Draft, planned, speed, temperature } from './drafts'
 import { part } from './part'
-import { reading } from './reading'
+import type { Sheet } from '../record/schema'
+import { reading, valueOf } from './reading'
 
 const pressure: Draft = {
   dimension: 'pressure',
@@ -9,7 +10,13 @@ const pressure: Draft = {
   wanted: false,
   fromMaker: true,
 }
+/** What the builder wants himself. */
+const own = planned('pressure', [5e3, 1.5e6])
 const maker = (draft: Draft): Draft => ({ ...draft, fromMaker: true })
+
+const WORKING = reading('brief', 'brief.workingSpeed', 'Working speed', maker(speed(3000, [500, 12000])))
+/** Speed that the engine works at, rev/s. */
+export const workingSpeedOf = (sheet: Sheet): number => valueOf(sheet, WORKING).value
 
 /** What the engine is to do, and what its maker wants of it. */
 export const duty = part({
@@ -22,7 +29,7 @@ export const duty = part({
     reading('brief', 'brief.coldIdleSpeed', 'Idle speed, cold', ({ cylinders }) =>
       maker(speed(cylinders <= 2 ? 1200 : 1000, [300, 3000])),
     ),
-    reading('brief', 'brief.workingSpeed', 'Working speed', maker(speed(3000, [500, 12000]))),
+    WORKING,
     reading('brief', 'brief.maximumSpeed', 'Maximum speed', maker(speed(5000, [800, 15000]))),
     reading('brief', 'brief.crankingSpeed', 'Cranking speed', maker(speed(180, [40, 600]))),
     reading('brief', 'brief.coldStart', 'Coldest start', maker(temperature(0, [-50, 40]))),
@@ -30,6 +37,11 @@ export const duty = part({
     reading('brief', 'maker.idleHot', 'Maker’s least pressure, idle hot', pressure),
     reading('brief', 'maker.workingHot', 'Maker’s least pressure, working hot', pressure),
     reading('brief', 'maker.ceiling', 'Maker’s highest pressure', pressure),
+    reading('brief', 'own.crankingCold', 'Your own least, cranking cold', own),
+    reading('brief', 'own.idleCold', 'Your own least, idle cold', own),
+    reading('brief', 'own.idleHot', 'Your own least, idle hot', own),
+    reading('brief', 'own.workingHot', 'Your own least, working hot', own),
+    reading('brief', 'own.prime', 'Your own least at the prime', own),
   ],
   values: () => ({}),
 })

@@ -5,6 +5,7 @@ import { length, MM, plain } from './drafts'
 import { between, contradicting, type Judged, part, type Void, voidOf } from './part'
 import { airTestVerdict, floorClearance, floorVerdict, scavengeVerdict, sump } from './pickupRecord'
 import { AIR_TEST, CHECKS } from './pickupLooked'
+import { workingSpeedOf } from './duty'
 import { reading, type ReadingSpec, sized, valueOf } from './reading'
 
 const wet = ({ drySump }: Layout) => !drySump
@@ -103,6 +104,12 @@ const others = [
     plain('volume', 0.05e-3, [0.05e-3, 10e-3], oil),
     ({ filter }) => filter,
   ),
+  reading('pickup', 'pickup.crankcase', 'Crankcase vacuum, at working speed', {
+    ...plain('pressure', 2e3, [0, 70e3]),
+    fallback: 0,
+    fallbackSigma: 0,
+    basis: 'a crankcase open to the air',
+  }),
   reading('pickup', 'pickup.vacuum', 'Vacuum drawn on the tube', plain('pressure', 1e3, [1e3, 95e3], { view: 'air' })),
   reading('pickup', 'pickup.vacuumAfter', 'Vacuum a minute later', plain('pressure', 1e3, [0, 95e3], { view: 'air' })),
 ] as const
@@ -115,6 +122,9 @@ function valuesOf(sheet: Sheet) {
     ...sizes.values(sheet),
     floorClearance: floorClearance(sheet).value,
     /** Pump above the oil's surface, m; negative where it stands under it, as with a tank. */
+    /** Vacuum in the crankcase, Pa, and the speed at which it stands, rev/s. */
+    crankcase: sheet.readings['pickup.crankcase']?.value ?? 0,
+    workingSpeed: workingSpeedOf(sheet),
     lift: dry(sheet.layout) ? -valueOf(sheet, HEAD).value : valueOf(sheet, LIFT).value,
   }
 }
@@ -147,10 +157,10 @@ export const pickup = part({
         : []),
     ]
   },
-  place: (circuit) => {
+  place: (circuit, layout) => {
     const suction = circuit.pipe(
       'pickup',
-      'sump',
+      dry(layout) ? circuit.open('tank') : 'sump',
       'pump inlet',
       { length: 0.2, diameter: 14 * MM, k: 1 },
       { words: 'Pickup and tube', station: 'pickup', readings: ['pickup.tubeDiameter'] },
@@ -166,6 +176,8 @@ export const pickup = part({
         open: values.screenOpen,
       })
       const step = now.suctionPort === undefined ? 0 : stepLoss(values.tubeDiameter, now.suctionPort)
+      // Its pump is driven by the crank: a crank that stands draws none.
+      circuit.crankcase.pressure = -values.crankcase * Math.min(1, now.speed / values.workingSpeed)
       suction.length = values.tubeLength
       suction.diameter = values.tubeDiameter
       suction.k = 1 + entry + step

@@ -1,6 +1,6 @@
 import { type Draft, speed, temperature } from './drafts'
 import { check, type CheckItem } from '../record/looked'
-import { ruleOf } from '../house/limits'
+import { ceilingOf } from '../house/limits'
 import type { Sheet } from '../record/schema'
 import { part } from './part'
 import { reading } from './reading'
@@ -55,8 +55,8 @@ export const priming = part({
 })
 
 /** Highest that a gauge may show while an engine is primed, Pa: the maker's, else the house's with cold oil. */
-export function primeCeiling(sheet: Pick<Sheet, 'readings' | 'house'>): number {
-  return sheet.readings['maker.ceiling']?.value ?? ruleOf(sheet, 'ceiling.crankingCold')
+export function primeCeiling(sheet: Pick<Sheet, 'readings' | 'house' | 'use'>): number {
+  return ceilingOf(sheet, 'crankingCold')
 }
 
 const step = (key: string, label: string, methods?: CheckItem['methods']): CheckItem =>

@@ -43,7 +43,7 @@ const TIP = reading(
   'pump',
   'pump.tipClearance',
   'Tip clearance',
-  gap(75 * MICRON, 0.3, [10 * MICRON, 600 * MICRON], { ...wanted, minutes: 5, ...ofKind }),
+  gap(75 * MICRON, 0.3, [10 * MICRON, 1 * MM], { ...wanted, minutes: 5, ...ofKind }),
 )
 const GASKET = reading('pump', 'pump.gasket', 'Cover gasket, pressed, where the gap was taken without it', {
   ...gap(0, 0, [0, 500 * MICRON]),

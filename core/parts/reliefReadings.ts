@@ -84,6 +84,11 @@ function valveReadings<const N extends ValveName>(name: N, title: (words: string
     load1: at('load1', 'Load at the first height', plain('force', 0.3, [0.5, 2000])),
     height2: at('height2', 'Second height', plain('length', 0.05 * MM, [5 * MM, 150 * MM])),
     load2: at('load2', 'Load at the second height', plain('force', 0.3, [0.5, 2000])),
+    saidStiffer: at('saidStiffer', 'Stiffer than before, its seller says', {
+      ...plain('ratio', 0.05, [-0.6, 2]),
+      fromMaker: true,
+    }),
+    rateBefore: at('rateBefore', 'Rate of the spring before', plain('springRate', 60, [300, 60000])),
     wire: at('wire', 'Wire diameter', plain('length', 0.01 * MM, [0.4 * MM, 8 * MM], routes)),
     coilDiameter: at('coilDiameter', 'Coil, mean diameter', plain('length', 0.05 * MM, [3 * MM, 60 * MM], routes)),
     coils: at('coils', 'Active coils', plain('count', 0.25, [1, 40])),

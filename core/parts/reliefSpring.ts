@@ -6,7 +6,10 @@ import type { Sourced } from '../record/sourced'
 
 export type { ValveName }
 
-/** Spring rate: typed; else from two loads at two heights; else from the wire; else the layout's. */
+/** How far a seller's word may be out, as a share of what he says and of the spring before. */
+const WORD = { share: 0.5, before: 0.05 }
+
+/** Spring rate: typed; else from two loads at two heights; else from the wire; else by its seller's word, wide and assumed; else the layout's. */
 export function springRateOf(sheet: Sheet, name: ValveName): Sourced {
   const typed = valveValue(sheet, name, 'springRate')
   if (typed.source !== 'layout') return typed
@@ -30,7 +33,14 @@ export function springRateOf(sheet: Sheet, name: ValveName): Sourced {
       source: 'computed',
     }
   }
-  return typed
+  const said = of('saidStiffer')?.value
+  if (said === undefined) return typed
+  const before = of('rateBefore') ?? typed
+  return {
+    value: before.value * (1 + said),
+    sigma: Math.hypot(before.sigma * (1 + said), before.value * WORD.share * said, before.value * WORD.before),
+    source: 'layout',
+  }
 }
 
 /** The valve as measured by parts, before any bench test. */

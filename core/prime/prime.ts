@@ -1,5 +1,6 @@
 import { BAND_SIGMAS } from '../quantity/uncertain'
 import { prepareEngine, scaleBearings } from '../engine/engine'
+import { recorded } from '../engine/values'
 import { leftOutOf } from '../engine/inspections'
 import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
@@ -11,7 +12,10 @@ import { extendForPriming, hoseConductance, type PrimePlan } from './circuit'
 import { type PrimeSetUp, primeSetUpOf, turnsPump } from './setUp'
 
 export interface PrimeExpectation extends Band {
-  /** Least reading to accept, Pa: under it next to no healthy engine reads, with the gauge's own error and an assumed drill speed allowed for. */
+  /**
+   * Least reading to accept, Pa: under it next to no healthy engine reads, with the gauge's own error and an assumed drill speed allowed for; or the
+   * builder's own number, where that is higher.
+   */
   least: number
   /** How many times wider than recorded all bearings could be, and this prime not tell. */
   widestHidden: number
@@ -37,7 +41,7 @@ export function primeExpectation(
   gaugePressure(model, moment)
   const { network, flows } = model.engine.circuit
   const flow = flows[network.elements.findIndex(({ id }) => id === (turnsPump(setUp.method) ? 'pump' : 'hose'))]
-  const least = leastToAccept(model, setUp, band)
+  const least = Math.max(leastToAccept(model, setUp, band), recorded(model.sheet, 'own.prime')?.value ?? 0)
   return { ...band, least, ceiling: primeCeiling(model.sheet), widestHidden: widestHidden(model, setUp, least), flow }
 }
 

@@ -1,7 +1,7 @@
 import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue, recorded } from '../engine/values'
-import { ruleOf } from '../house/limits'
+import { ceilingOf, ruleOf } from '../house/limits'
 import { deviation, mean } from '../quantity/mean'
 import type { RunSample } from './watchTypes'
 
@@ -59,9 +59,7 @@ export function prepareCapture(sheet: Sheet): {
   const window: Required<Pick<RunSample, 'time' | 'speed' | 'temperature'>>[] = []
   const pressures: number[] = []
   let lookedAt = -Infinity
-  const ceiling =
-    recorded(sheet, 'maker.ceiling')?.value ??
-    Math.max(ruleOf(sheet, 'ceiling.idleCold'), ruleOf(sheet, 'ceiling.workingHot'))
+  const ceiling = Math.max(ceilingOf(sheet, 'idleCold'), ceilingOf(sheet, 'workingHot'))
 
   function take(sample: RunSample): SteadyPoint | undefined {
     const pressure = sample.gauge ?? sample.pressure

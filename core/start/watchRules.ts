@@ -2,7 +2,7 @@ import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
 import { requireValue, recorded } from '../engine/values'
 import { usableSheet } from '../engine/usableSheet'
-import { ruleOf } from '../house/limits'
+import { ceilingOf, ruleOf } from '../house/limits'
 import { oilOf } from '../record/oil'
 import { targetAt } from '../outlook/outlook'
 import { namedStates } from '../outlook/states'
@@ -36,7 +36,6 @@ const MOST_LOSS = 0.3e5
 export function watchRules(whole: Sheet): WatchRules {
   const { sheet } = usableSheet(whole)
   const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
-  const maker = recorded(sheet, 'maker.ceiling')?.value
   const idleHot = namedStates(sheet).find(({ name }) => name === 'idleHot')!
   const wanted = targetAt(sheet, oilOf(sheet), idleHot).least
   return {
@@ -45,8 +44,8 @@ export function watchRules(whole: Sheet): WatchRules {
     speeds: [0.75 * Math.min(of('idleSpeed'), of('coldIdleSpeed')), Math.max(of('maximumSpeed'), of('workingSpeed'))],
     temperatures: [Math.min(of('coldStart'), 15), of('hotOil')],
     deadline: Math.min(HARD_LIMIT, ruleOf(sheet, 'start.deadline')),
-    ceilingCold: maker ?? ruleOf(sheet, 'ceiling.idleCold'),
-    ceilingHot: maker ?? ruleOf(sheet, 'ceiling.workingHot'),
+    ceilingCold: ceilingOf(sheet, 'idleCold'),
+    ceilingHot: ceilingOf(sheet, 'workingHot'),
     loss: Math.min(MOST_LOSS, 0.5 * wanted),
     outOfBand: ruleOf(sheet, 'start.outOfBand'),
     falling: ruleOf(sheet, 'start.falling'),

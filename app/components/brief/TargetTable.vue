@@ -18,11 +18,13 @@ const SCHOOL_WORDS = {
   maker: 'Maker’s limits',
   'per-thousand': 'Ten psi per thousand rpm',
   'rod-feed': 'Rod feed',
+  own: 'Your own numbers',
 } as const
 const SCHOOL_SHORT = {
   maker: 'maker',
   'per-thousand': 'per thousand',
   'rod-feed': 'rod feed',
+  own: 'your own',
   house: 'house floor',
 } as const
 const oil = computed(() => oilOf(sheet.value))

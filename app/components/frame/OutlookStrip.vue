@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import type { StateOutlook } from '#core/outlook/outlook'
-
 const build = useBuild()
 const outlook = useOutlook()
 const units = useUnits()
@@ -11,14 +9,19 @@ const cause = computed(() =>
       ? 'undo'
       : `${build.lastLabel.toLowerCase()} ${/shells$/.test(build.lastLabel) ? 'were' : 'was'} written`,
 )
-/** Where the filter can sees the most: it stands before the gauge. */
-const can = computed(() =>
-  outlook.now?.states
-    .flatMap(({ can: seen, label, pumpable }) => (seen && pumpable ? [{ ...seen, label }] : []))
-    .reduce<(NonNullable<StateOutlook['can']> & { label: string }) | undefined>(
-      (most, each) => (most && most.pressure >= each.pressure ? most : each),
-      undefined,
-    ),
+/** Where the filter can and the cooler see the most: they stand before the gauge. */
+const vessels = computed(() =>
+  (
+    [
+      ['can', 'filter can'],
+      ['cooler', 'cooler'],
+    ] as const
+  ).flatMap(([key, words]) => {
+    const seen = (outlook.now?.states ?? [])
+      .flatMap(({ [key]: vessel, label, pumpable }) => (vessel && pumpable ? [{ ...vessel, label, words, key }] : []))
+      .sort((a, b) => b.pressure - a.pressure)
+    return seen.slice(0, 1)
+  }),
 )
 const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
@@ -59,8 +62,8 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
         :stale="!outlook.current"
       />
     </div>
-    <p v-if="can" class="can" :class="can.verdict" data-testid="strip-can">
-      At the filter can up to {{ units.say(can.pressure, 'pressure') }} ({{ units.show(can.low, 'pressure') }} to
+    <p v-for="can in vessels" :key="can.key" class="can" :class="can.verdict" :data-testid="`strip-${can.key}`">
+      At the {{ can.words }} up to {{ units.say(can.pressure, 'pressure') }} ({{ units.show(can.low, 'pressure') }} to
       {{ units.show(can.high, 'pressure') }}), {{ can.label.toLowerCase() }}:
       {{ can.verdict === 'pass' ? 'within' : can.pressure > can.most ? 'over' : 'near' }} its
       {{ units.say(can.most, 'pressure') }}.

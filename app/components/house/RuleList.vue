@@ -88,6 +88,7 @@ const SCHOOL_WORDS = {
   maker: 'Maker’s limits',
   'per-thousand': 'Ten psi per thousand rpm',
   'rod-feed': 'Rod feed',
+  own: 'Your own numbers',
 } as const
 </script>
 

@@ -18,6 +18,7 @@ const WAYS = [
   { value: 'typed', words: 'on a tester' },
   { value: 'heights', words: 'two heights' },
   { value: 'wire', words: 'from the wire' },
+  { value: 'said', words: 'seller’s word' },
 ] as const
 type Way = (typeof WAYS)[number]['value']
 const has = (field: string) => `${valve}.${field}` in build.sheet!.readings
@@ -31,7 +32,9 @@ const way = computed<Way>(
         ? 'heights'
         : has('wire') && has('coils')
           ? 'wire'
-          : 'typed'),
+          : has('saidStiffer')
+            ? 'said'
+            : 'typed'),
 )
 watch(
   () => valve,
@@ -68,6 +71,10 @@ const STATES = [
       <template v-else-if="way === 'heights'"
         ><ReadingRow v-for="field in ['height1', 'load1', 'height2', 'load2']" :key="field" :name="`${valve}.${field}`"
       /></template>
+      <template v-else-if="way === 'said'"
+        ><ReadingRow v-for="field in ['saidStiffer', 'rateBefore']" :key="field" :name="`${valve}.${field}`" />
+        <p class="quiet">A seller’s word is assumed and wide until the spring is measured.</p></template
+      >
       <template v-else
         ><ReadingRow v-for="field in ['wire', 'coilDiameter', 'coils']" :key="field" :name="`${valve}.${field}`"
       /></template>
@@ -78,7 +85,9 @@ const STATES = [
               ? 'computed'
               : has('springRate')
                 ? 'the tester’s reading stands above it'
-                : 'assumed from the layout'
+                : has('saidStiffer')
+                  ? `assumed by its seller’s word, give or take ${units.say(halfBand(rate), 'springRate')}`
+                  : 'assumed from the layout'
           }}</span></span
         ><span class="figure" data-testid="rate"
           >{{ units.show(rate.value, 'springRate')

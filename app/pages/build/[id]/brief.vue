@@ -106,7 +106,13 @@ const facts = computed(() => {
 
     <div class="columns block">
       <section>
-        <h2>Maker’s limits, if there are any</h2>
+        <h2>Your own numbers, if you have any</h2>
+        <ReadingRow
+          v-for="name in ['own.crankingCold', 'own.idleCold', 'own.idleHot', 'own.workingHot', 'own.prime']"
+          :key="name"
+          :name="name"
+        />
+        <h2 class="next">Maker’s limits, if there are any</h2>
         <ReadingRow
           v-for="name in [
             'maker.idleHot',

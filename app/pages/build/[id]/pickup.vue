@@ -36,8 +36,18 @@ const vacuum = computed(() => airTestVerdict(build.sheet!))
 const decimals = computed(() => units.fine)
 const fields = computed(() =>
   dry.value
-    ? ['scavenge', 'tankVolume', 'tankHead', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength']
-    : ['sumpDepth', 'gasket', 'protrusion', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength', 'lift'],
+    ? ['scavenge', 'tankVolume', 'tankHead', 'mouthDiameter', 'screenOpen', 'tubeDiameter', 'tubeLength', 'crankcase']
+    : [
+        'sumpDepth',
+        'gasket',
+        'protrusion',
+        'mouthDiameter',
+        'screenOpen',
+        'tubeDiameter',
+        'tubeLength',
+        'lift',
+        'crankcase',
+      ],
 )
 /** Where tube and pump's port meet, once both are known. */
 const step = computed(() => {

@@ -1,4 +1,5 @@
 import { recorded } from '#core/engine/values'
+import { oilFor } from '#core/record/fill'
 import { START_POINTS } from '#core/parts/firstStart'
 import type { PointName, SteadyPoint } from '#core/start/points'
 
@@ -34,7 +35,11 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
       (['pressure', 'speed', 'temperature'] as const).map((field) => ({
         op: 'add' as const,
         path: `/readings/start.${name}.${field}`,
-        value: { value: { pressure, speed: at, temperature: warm }[field], ...by },
+        value: {
+          value: { pressure, speed: at, temperature: warm }[field],
+          ...by,
+          ...(field === 'pressure' ? { oil: run.run?.setup.oil ?? oilFor(build.sheet!, 'start') } : {}),
+        },
       })),
       `${POINT_LABELS[name]}, captured`,
     )

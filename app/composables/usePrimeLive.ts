@@ -11,23 +11,26 @@ export function usePrimeLive() {
   const outlook = useOutlook()
   const setUp = usePrimeSetUp()
   const clock = useClock()
+  /** The record with the oil that the open run was made with. */
+  const sheet = useRunSheet()
   /** All that the prediction is made of. */
   const recorded = useSettled(
     () =>
       JSON.stringify([
         build.sheet?.layout,
-        build.sheet?.oil,
+        sheet.value?.oil,
+        sheet.value?.oils,
         setUp.value,
         Object.entries(build.sheet?.readings ?? {}).filter(([key]) => !/^(start|prime)\./.test(key)),
       ]),
     400,
   )
   const { value: timeline } = useAnswer(
-    (_model, slow) => (build.sheet ? slow().timeline(build.sheet, { ...setUp.value }) : undefined),
+    (_model, slow) => (sheet.value ? slow().timeline(sheet.value, { ...setUp.value }) : undefined),
     () => recorded.value,
   )
   const { value: expected } = useAnswer(
-    (model) => (build.sheet ? model.prime(build.sheet, { ...setUp.value }) : undefined),
+    (model) => (sheet.value ? model.prime(sheet.value, { ...setUp.value }) : undefined),
     () => recorded.value,
   )
   const going = computed(() => run.run !== undefined && !run.ended)

@@ -15,15 +15,17 @@ export function useStartWatch() {
   const run = useRun()
   const clock = useClock(250)
   const outlook = useOutlook()
+  /** The record with the oil that this run was made with. */
+  const sheet = useRunSheet()
   const recorded = () => [
     build.sheet?.layout,
     JSON.stringify(Object.entries(build.sheet?.readings ?? {}).filter(([key]) => !/^(start|prime)\./.test(key))),
-    JSON.stringify(build.sheet?.oil),
+    JSON.stringify(sheet.value && [sheet.value.oil, sheet.value.oils, sheet.value.fill]),
   ]
   /** A void record has no expectation: it would be one of a different engine. */
   const voided = computed(() => (outlook.now?.voids.length ?? 0) > 0)
   const { value: expectation } = useAnswer(
-    (_model, slow) => (build.sheet && !voided.value ? slow().expectation(build.sheet) : undefined),
+    (_model, slow) => (sheet.value && !voided.value ? slow().expectation(sheet.value) : undefined),
     () => [...recorded(), voided.value],
   )
   const seen = shallowRef<Assessment>()
@@ -56,7 +58,7 @@ export function useStartWatch() {
   const stop = computed(() => seen.value?.stop ?? called.value)
 
   function begin() {
-    watching = watchRun(build.sheet!, run.run!.setup, expectation.value)
+    watching = watchRun(sheet.value!, run.run!.setup, expectation.value)
     rules.value = watching.rules
     capture = prepareCapture(build.sheet!)
     history = []

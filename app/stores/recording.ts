@@ -1,6 +1,11 @@
 import type { Operation } from 'fast-json-patch'
+import { START_POINTS } from '#core/parts/firstStart'
+import { oilFor } from '#core/record/fill'
 import type { Inspection, Reading, Sheet } from '#core/record/schema'
 import { NOT_LOOKED_AT } from '#core/record/words'
+
+/** Readings of the running engine's gauge: each keeps the oil that it was taken with. */
+const GAUGE_READINGS = new Set<string>(START_POINTS.map(([point]) => `start.${point}.pressure`))
 
 /** Ways in which a page writes to its build, each a change by whoever records: a reading, a check, what was found, a decision. */
 export function makeRecording(
@@ -10,7 +15,11 @@ export function makeRecording(
   const hand = () => ({ by: usePerson().who || 'Someone', at: new Date().toISOString() })
 
   function record(key: string, reading: Omit<Reading, 'by' | 'at'>, label: string) {
-    const value: Reading = { ...reading, ...hand() }
+    const value: Reading = {
+      ...reading,
+      ...hand(),
+      ...(sheet.value && GAUGE_READINGS.has(key) ? { oil: oilFor(sheet.value, 'start') } : {}),
+    }
     return change([{ op: 'add', path: `/readings/${key}`, value }], label)
   }
   function clear(key: string, label: string) {

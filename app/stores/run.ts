@@ -1,3 +1,4 @@
+import { oilFor } from '#core/record/fill'
 import { ask } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
@@ -138,7 +139,11 @@ export const useRun = defineStore('run', () => {
 
   const who = () => usePerson().who || 'Someone'
 
-  async function begin(buildId: string, kind: Run['kind'], setup: RunSetUp) {
+  async function begin(buildId: string, kind: Run['kind'], given: RunSetUp) {
+    const { sheet } = useBuild()
+    const setup: RunSetUp = sheet
+      ? { ...given, oil: given.oil ?? oilFor(sheet, kind === 'prime' ? 'prime' : 'start') }
+      : given
     close()
     const id = uuid()
     sessionWrite('uldo.run', id)

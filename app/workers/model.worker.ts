@@ -1,3 +1,4 @@
+import { oilFor } from '#core/record/fill'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { expose } from 'comlink'
 import type { Running } from '#core/engine/engine'
@@ -58,7 +59,15 @@ const model = {
   },
   prime: async (sheet: Sheet, setUp?: PrimeSetUp) => (await import('#core/prime/prime')).primeExpectation(sheet, setUp),
   pointAt: async (sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number) =>
-    (await import('#core/start/verdict')).judgePoint(sheet, name, reading, speed, temperature),
+    (await import('#core/start/verdict')).judgePoint(
+      sheet,
+      name,
+      reading,
+      speed,
+      temperature,
+      300,
+      oilFor(sheet, 'start'),
+    ),
   point: async (sheet: Sheet, name: PointName, reading: number) => {
     const { judgePoint, pointMoment } = await import('#core/start/verdict')
     const { speed, temperature } = pointMoment(sheet, name)

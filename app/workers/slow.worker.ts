@@ -1,3 +1,4 @@
+import { filledFor } from '#core/record/fill'
 import { expose } from 'comlink'
 import highsWasm from 'highs/runtime?url'
 import type { Sheet } from '#core/record/schema'
@@ -100,7 +101,7 @@ const films = {
       import('#core/prime/cures'),
       import('#core/outlook/model'),
     ])
-    const model = modelOf(sheet)
+    const model = modelOf(filledFor(sheet, 'prime'))
     const runs = filterSideBySide(model, setUp)
     const own = runs.find((run) => run.setUp.filter === setUp.filter)!
     return {

@@ -49,8 +49,14 @@ export function checkSheet(sheet: Sheet): Problem[] {
     const fitted = valve === 'relief' || (valve === 'relief2' && layout.galleryRelief)
     if (!fitted || !Number.isInteger(Number(number))) refuse(`benches/${key}`, 'is not a valve of this layout')
   }
-  if (!sheet.oil.figures && !oilGrade(sheet.oil.grade))
-    refuse('oil/grade', `“${sheet.oil.grade}” is not a grade this version knows`)
+  for (const [path, oil] of [
+    ['oil', sheet.oil],
+    ['oils/prime', sheet.oils?.prime],
+    ['oils/firstFill', sheet.oils?.firstFill],
+    ...Object.entries(sheet.readings).map(([key, reading]) => [`readings/${key}/oil`, reading.oil] as const),
+  ] as const)
+    if (oil && !oil.figures && !oilGrade(oil.grade))
+      refuse(`${path}/grade`, `“${oil.grade}” is not a grade this version knows`)
   return problems
 }
 

@@ -39,13 +39,14 @@ export function usableSheet(sheet: Sheet): Usable {
   }
   const refused = checkSheet(sheet)
   const ofValues = refused.filter(
-    ({ path }) => (path.startsWith('readings/') && quantities.has(path.split('/')[1])) || path === 'oil/grade',
+    ({ path }) => (path.startsWith('readings/') && quantities.has(path.split('/')[1])) || OIL_PATHS.includes(path),
   )
   const readings = withoutKeys(sheet.readings, ofValues)
   const first: Sheet = {
     ...sheet,
     readings,
     oil: ofValues.some(({ path }) => path === 'oil/grade') ? { ...sheet.oil, grade: FALLBACK_GRADE } : sheet.oil,
+    ...(ofValues.some(({ path }) => path.startsWith('oils/')) ? { oils: undefined } : {}),
   }
   const beside = contradictions(first)
   const usable: Sheet =
@@ -60,6 +61,9 @@ export function usableSheet(sheet: Sheet): Usable {
   if (usable !== sheet) judged.set(usable, found)
   return found
 }
+
+/** Where a grade stands that the model computes with. */
+const OIL_PATHS = ['oil/grade', 'oils/prime/grade', 'oils/firstFill/grade']
 
 function withoutKeys(readings: Sheet['readings'], problems: Problem[]): Sheet['readings'] {
   const gone = new Set(problems.map(({ path }) => path.split('/')[1]))

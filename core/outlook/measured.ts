@@ -2,7 +2,8 @@ import { recorded } from '../engine/values'
 import type { StateName, Target } from '../targets/targets'
 import type { Verdict } from '../quantity/verdict'
 import { type Band, pressureBands } from './band'
-import type { Model } from './model'
+import { filledWith } from '../record/fill'
+import { type Model, modelOf } from './model'
 import { momentAt, namedStates } from './states'
 
 /** Uncertainty allowed for the gauge itself, Pa: a shop's mechanical gauge, class 1.6 of 10 bar. */
@@ -66,7 +67,9 @@ export function measuredAt(
   const state = namedStates(sheet).find((each) => each.name === name)!
   const at = (field: 'speed' | 'temperature') => recorded(sheet, `start.${name}.${field}`)?.value ?? state[field]
   const [speed, temperature] = [at('speed'), at('temperature')]
-  const [expected] = pressureBands(model, [momentAt(sheet, speed, temperature)], samples)
+  // What was read with another oil is held against that one.
+  const then = point.oil ? modelOf(filledWith(sheet, point.oil)) : model
+  const [expected] = pressureBands(then, [momentAt(sheet, speed, temperature)], samples)
   return {
     ...judgeReading(point.value, targetFor({ speed, temperature }), expected, voided),
     speed,

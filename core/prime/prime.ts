@@ -2,6 +2,7 @@ import { BAND_SIGMAS } from '../quantity/uncertain'
 import { prepareEngine, scaleBearings } from '../engine/engine'
 import { recorded } from '../engine/values'
 import { leftOutOf } from '../engine/inspections'
+import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
 import { pressureBands, type Band } from '../outlook/band'
@@ -107,7 +108,7 @@ function widestHidden(model: Model, setUp: PrimeSetUp, least: number): number {
 
 /** The full circuit with what priming hangs on it; a tank's hose is open. */
 function primedModel(sheet: Sheet, setUp: PrimeSetUp): Model {
-  const model = modelOf(sheet)
+  const model = modelOf(filledFor(sheet, 'prime'))
   if (turnsPump(setUp.method)) return model
   let plan: PrimePlan | undefined
   const engine = prepareEngine(

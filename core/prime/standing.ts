@@ -1,3 +1,4 @@
+import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { ruleOf } from '../house/limits'
@@ -102,7 +103,7 @@ const DRAINED = 0.25
  * come later than the house's deadline, and no longer than the house has it in any case.
  */
 export function primeClock(sheet: Sheet): PrimeClock {
-  const model = modelOf(sheet)
+  const model = modelOf(filledFor(sheet, 'start'))
   const setUp = primeSetUpOf(sheet)
   const most = ruleOf(sheet, 'prime.goodFor')
   const deadline = ruleOf(sheet, 'start.deadline')

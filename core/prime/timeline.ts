@@ -1,3 +1,4 @@
+import { filledFor } from '../record/fill'
 import { BAND_SIGMAS } from '../quantity/uncertain'
 import { normal, seeded } from '../random/random'
 import type { Ranged } from '../outlook/band'
@@ -27,7 +28,7 @@ const ROOMS = 0.15
  * uncertain inputs; the spread of the samples, and of the passages' rooms that nobody measures, as a normal one.
  */
 export function primeTimeline(sheet: Sheet, setUp: PrimeSetUp, samples = 8, fault: PrimeFault = {}): PrimeTimeline {
-  const model = modelOf(sheet)
+  const model = modelOf(filledFor(sheet, 'prime'))
   const run = primeRun(model, setUp, fault)
   const random = seeded(41)
   const uncertain = model.inputs.filter(({ sigma }) => sigma > 0)

@@ -1,3 +1,4 @@
+import { filledFor } from '../record/fill'
 import { passagesOf } from '../engine/catalogue'
 import type { FaultKey } from '../parts/list'
 import type { Sheet } from '../record/schema'
@@ -204,7 +205,7 @@ function variants(sheet: Sheet, key: FaultKey): Fault[] {
 
 /** The prime as it goes with a fault in its place. */
 export function runWith(sheet: Sheet, setUp: PrimeSetUp, fault: Fault): PrimeRun {
-  const model = modelOf(sheet)
+  const model = modelOf(filledFor(sheet, 'prime'))
   const values = structuredClone(model.values)
   fault.change?.(values)
   const changed: PrimeSetUp = {

@@ -7,6 +7,36 @@ import { SCHOOLS, USES } from './words'
 const label = z.string().trim().min(1).max(120)
 const finite = z.number().refine(Number.isFinite, 'must be a number')
 
+/** An oil: its grade or its data sheet's own figures, what is mixed in, what became of it. */
+export const SheetOil = z.strictObject({
+  grade: z.string().max(20),
+  /** The data sheet's own figures: mm²/s, kg/m³, Pa·s, °C. They stand above the grade's. */
+  figures: z
+    .strictObject({
+      kv40: z.number().min(3).max(5000),
+      kv100: z.number().min(2).max(500),
+      density15: z.number().min(700).max(1100),
+      highShear150: z.number().min(5e-4).max(2e-2),
+      pumpingLimit: z.number().min(-60).max(20),
+    })
+    .refine((figures) => figures.kv40 > figures.kv100, {
+      path: ['kv40'],
+      message: 'must be greater than the viscosity at 100 °C',
+    })
+    .optional(),
+  /** A second grade mixed in, by volume. */
+  blend: z
+    .strictObject({
+      grade: z.enum(OIL_GRADES.map(({ name }) => name) as [string, ...string[]]),
+      share: z.number().min(0).max(1),
+    })
+    .optional(),
+  /** Fuel in the oil, share by volume. */
+  dilution: z.number().min(0).max(0.5).optional(),
+  /** Viscosity of a used oil over a new one's. */
+  ageing: z.number().min(0.3).max(4).optional(),
+})
+
 /** One recorded value with where it came from. */
 export const Reading = z.strictObject({
   /** SI; °C for temperatures. */
@@ -26,6 +56,8 @@ export const Reading = z.strictObject({
   /** Readings of the same thing, SI, of which `value` is the mean. */
   repeats: z.array(finite).min(2).max(3).optional(),
   note: z.string().max(500).optional(),
+  /** The oil that was in the engine, where it is a reading of the running engine. */
+  oil: SheetOil.optional(),
   /** Stored photos, by id. */
   photos: z.array(z.uuid()).max(30).optional(),
 })
@@ -184,34 +216,12 @@ export const Sheet = z.strictObject({
   work: z.string().trim().max(200),
   layout: Layout,
   use: z.enum(USES),
-  oil: z.strictObject({
-    grade: z.string().max(20),
-    /** The data sheet's own figures: mm²/s, kg/m³, Pa·s, °C. They stand above the grade's. */
-    figures: z
-      .strictObject({
-        kv40: z.number().min(3).max(5000),
-        kv100: z.number().min(2).max(500),
-        density15: z.number().min(700).max(1100),
-        highShear150: z.number().min(5e-4).max(2e-2),
-        pumpingLimit: z.number().min(-60).max(20),
-      })
-      .refine((figures) => figures.kv40 > figures.kv100, {
-        path: ['kv40'],
-        message: 'must be greater than the viscosity at 100 °C',
-      })
-      .optional(),
-    /** A second grade mixed in, by volume. */
-    blend: z
-      .strictObject({
-        grade: z.enum(OIL_GRADES.map(({ name }) => name) as [string, ...string[]]),
-        share: z.number().min(0).max(1),
-      })
-      .optional(),
-    /** Fuel in the oil, share by volume. */
-    dilution: z.number().min(0).max(0.5).optional(),
-    /** Viscosity of a used oil over a new one's. */
-    ageing: z.number().min(0.3).max(4).optional(),
-  }),
+  /** What it runs on. */
+  oil: SheetOil,
+  /** What it is primed with and broken in on, where that is another oil. */
+  oils: z.strictObject({ prime: SheetOil.optional(), firstFill: SheetOil.optional() }).optional(),
+  /** Which of the two is in it now; the first fill, where there is one and nobody has said otherwise. */
+  fill: z.enum(['firstFill', 'running']).optional(),
   school: z.enum(SCHOOLS),
   readings: z.record(key, Reading),
   checks: z.record(key, Check),

@@ -1,3 +1,4 @@
+import { filledFor } from '../record/fill'
 import { prepareEngine } from '../engine/engine'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
@@ -80,7 +81,11 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
     airLeak: fault?.airLeak,
     ...(fault?.pump
       ? { packing: fault.pump.packing, filter: fault.pump.filter === 'filled' ? 1 : 0 }
-      : { packing: 'wet' as const, filter: 1, filled: filledAfter(modelOf(sheet), spec.stood ?? 600, setUp) }),
+      : {
+          packing: 'wet' as const,
+          filter: 1,
+          filled: filledAfter(modelOf(filledFor(sheet, 'start')), spec.stood ?? 600, setUp),
+        }),
   })
 
   function targetSpeed(action: RigAction): number {

@@ -1,3 +1,4 @@
+import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { modelOf } from '../outlook/model'
 import { preparePriming } from '../prime/run'
@@ -35,7 +36,7 @@ export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
   const planned = spec.setUp ?? primeSetUpOf(sheet)
   const setUp: PrimeSetUp = { ...planned, ...(fault?.pump ?? {}) }
   const { filling, turning: turningWhile } = preparePriming(
-    { sheet, values: truth.values, oil: modelOf(sheet).oil },
+    { sheet, values: truth.values, oil: modelOf(filledFor(sheet, 'prime')).oil },
     setUp,
     { airLeak: fault?.airLeak, leftOut: fault?.leftOut },
   )

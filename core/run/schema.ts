@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SheetOil } from '../record/schema'
 import { FAULT_KEYS } from '../trace/faults'
 import { CHANNEL, CHANNELS } from './channels'
 
@@ -30,6 +31,8 @@ export const RunSetUp = z.strictObject({
   filter: z.string().max(20).optional(),
   source: z.enum(['hand', 'logger', 'serial', 'file', 'rig']),
   rig: RigSetUp.optional(),
+  /** The oil that was in the engine: what is filled in later does not change what the run was. */
+  oil: SheetOil.optional(),
   /** Conditions that were passed over, with their reasons. */
   passed: z
     .array(z.strictObject({ gate: z.string().max(1000), reason: z.string().trim().min(1).max(500) }))

@@ -1,6 +1,7 @@
 import { recorded } from '../engine/values'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
+import { filledWith, oilFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { type Band, pressureBands, quantile } from '../outlook/band'
 import { type Model, modelOf } from '../outlook/model'
@@ -66,6 +67,10 @@ const MODEL = 0.02
 /** Correlation above which two are not told apart. */
 const TOGETHER = 0.85
 const SAMPLES = 200
+/** The oil that the sheet's steady readings were taken with, where they say so. */
+const oilRead = (sheet: Sheet) =>
+  POINT_NAMES.map((name) => recorded(sheet, `start.${name}.pressure`)?.oil).find((oil) => oil !== undefined)
+
 /** Steady readings that a sheet holds of its first start. */
 export function observationsOf(sheet: Sheet): Observation[] {
   return POINT_NAMES.flatMap((name) => {
@@ -91,7 +96,7 @@ export function observationsOf(sheet: Sheet): Observation[] {
  */
 export function calibrate(sheet: Sheet, observations: Observation[], samples = SAMPLES): Calibration {
   if (observations.length === 0) throw new RangeError('observations: at least one steady reading is needed')
-  const model = modelOf(sheet)
+  const model = modelOf(filledWith(sheet, oilRead(sheet) ?? oilFor(sheet, 'start')))
   const fit = prepareFit(model, [...observations, ...namedStates(sheet)])
   const weights = observations.map(({ pressure }) => 1 / Math.hypot(READING, MODEL * pressure))
   const residual = (z: number[], row: number) => {

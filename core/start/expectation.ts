@@ -1,4 +1,5 @@
 import type { BriefField } from '../parts/list'
+import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { type Band, pressureBands } from '../outlook/band'
@@ -23,7 +24,7 @@ const TEMPERATURES = 12
 /** The expectation of a sheet from below cranking to above working speed, and from the coldest start to hotter than hot. */
 export function expectationOf(sheet: Sheet, samples = 80): Expectation {
   const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
-  const model = modelOf(sheet)
+  const model = modelOf(filledFor(sheet, 'start'))
   const least = 0.5 * of('crankingSpeed')
   const most = Math.max(1.2 * of('workingSpeed'), of('maximumSpeed'))
   // Closer at low speed, where pressure rises with it.

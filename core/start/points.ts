@@ -1,7 +1,7 @@
 import type { BriefField } from '../parts/list'
 import type { Sheet } from '../record/schema'
-import { requireValue, recorded } from '../engine/values'
-import { ceilingOf, ruleOf } from '../house/limits'
+import { requireValue } from '../engine/values'
+import { ceilingOf } from '../house/limits'
 import { deviation, mean } from '../quantity/mean'
 import type { RunSample } from './watchTypes'
 

@@ -1,6 +1,7 @@
 import type { FaultKey } from '../parts/list'
 import { prepareEngine } from '../engine/engine'
 import { leftOutOf } from '../engine/inspections'
+import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
@@ -162,7 +163,7 @@ export function faultPressures(
   moments: Pick<Seen, 'speed' | 'temperature'>[],
 ): number[] {
   const fault = faultOf(key, sheet.layout, severity)
-  const model = modelOf(sheet)
+  const model = modelOf(filledFor(sheet, 'start'))
   const values = structuredClone(model.values)
   fault.change?.(values)
   const leftOut = [...leftOutOf(sheet), ...(fault.leftOut ?? [])]
@@ -190,7 +191,7 @@ export function faultPressures(
 
 /** Gauge pressure with air drawn at the pickup, some seconds after the circuit was full, Pa. */
 function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: number): number {
-  const { values, oil } = modelOf(sheet)
+  const { values, oil } = modelOf(filledFor(sheet, 'start'))
   const setUp = primeSetUpOf(sheet)
   const filling = prepareFilling({
     layout: sheet.layout,

@@ -1,4 +1,5 @@
 import { recorded } from '../engine/values'
+import { filledWith, oilFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { ruleOf } from '../house/limits'
 import { usableSheet } from '../engine/usableSheet'
@@ -27,7 +28,11 @@ export function targetOfPoint(
     : targetAt(sheet, oil, { name, ...moment })
 }
 
-/** Judges a steady reading at the first start, at the speed and oil temperature it was taken at, against the target for this build and what the model says. */
+/**
+ * Judges a steady reading at the first start, at the speed and oil temperature it was taken at, against the target for this build and what the model says.
+ *
+ * @param oil that it was taken with: as recorded with it, else what is in the engine
+ */
 export function judgePoint(
   sheet: Sheet,
   name: PointName,
@@ -35,8 +40,9 @@ export function judgePoint(
   speed: number,
   temperature: number,
   samples = 300,
+  oil = recorded(sheet, `start.${name}.pressure`)?.oil ?? oilFor(sheet, 'start'),
 ): PointVerdict {
-  const model = modelOf(sheet)
+  const model = modelOf(filledWith(sheet, oil))
   const [expected] = pressureBands(model, [momentAt(model.sheet, speed, temperature)], samples)
   return judgeReading(
     reading,

@@ -2,6 +2,8 @@ import type { PGlite } from '@electric-sql/pglite'
 import { CHANNELS, type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { KeptEvent, Run } from '#core/run/run'
 import type { NewRun, RunEvent, RunSetUp } from '#core/run/schema'
+import { oilFor } from '#core/record/fill'
+import { getBuild } from './builds'
 import type { Queries } from './database'
 
 interface RunRow {
@@ -53,9 +55,11 @@ export async function insertRun(
 ): Promise<Run | undefined> {
   const waited =
     begunAt === undefined || sentAt === undefined ? 0 : Math.min(LONGEST_WAIT, Math.max(0, (sentAt - begunAt) / 1000))
+  const sheet = setup.oil ? undefined : (await getBuild(db, buildId))?.sheet
+  const oil = setup.oil ?? (sheet && oilFor(sheet, kind === 'prime' ? 'prime' : 'start'))
   await db.query(
     "insert into run (id, build_id, kind, setup, who, started_at) values ($1, $2, $3, $4, $5, now() - $6 * interval '1 second') on conflict (id) do nothing",
-    [id, buildId, kind, JSON.stringify(setup), who, waited],
+    [id, buildId, kind, JSON.stringify(oil ? { ...setup, oil } : setup), who, waited],
   )
   return getRun(db, id)
 }

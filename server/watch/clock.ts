@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
 import { usableSheet } from '#core/engine/usableSheet'
+import { filledWith } from '#core/record/fill'
 import { houseRules } from '#core/house/limits'
 import type { ChannelSample } from '#core/run/channels'
 import type { KeptEvent, Run, RunNews } from '#core/run/run'
@@ -57,7 +58,7 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   const { db, tell, alarm } = parts
   if (watching.has(run.id) || run.kind !== 'start' || run.endedAt || run.setup.source === 'file') return
   const { house } = await getHouse(db)
-  const sheet: Sheet = { ...recorded, house: houseRules(house) }
+  const sheet: Sheet = { ...filledWith(recorded, run.setup.oil), house: houseRules(house) }
   const watch = watchRun(sheet, run.setup)
   const begun = Date.parse(run.startedAt)
   const secondsNow = () => (parts.now() - begun) / 1000

@@ -46,6 +46,7 @@ const addPhoto = (id: string) =>
   <div class="columns">
     <section>
       <h2>Break-in, {{ build.sheet!.layout.followers === 'sliding' ? 'sliding followers' : 'roller followers' }}</h2>
+      <OilInEngine />
       <div
         v-for="step in plan"
         :key="step.key"

@@ -14,6 +14,7 @@ import { worstOf } from '#core/progress/progress'
 const build = useBuild()
 const units = useUnits()
 const run = useRun()
+const runSheet = useRunSheet()
 const first = computed(() => recorded(build.sheet!, 'start.firstPressure')?.value)
 const points = useStartPoints()
 const worst = computed(() =>
@@ -55,7 +56,7 @@ const simulated = computed(() =>
 const labels = Object.fromEntries(START_POINTS) as Record<PointName, string>
 const { value: practised } = useAnswer(
   async (model) => {
-    const sheet = build.sheet
+    const sheet = runSheet.value
     if (!sheet) return []
     return Promise.all(
       caught.value.map(async ({ name, pressure, speed, temperature }) => ({

@@ -1,3 +1,4 @@
+import { filledFor } from '../../../core/record/fill'
 import { FILTER_FITMENTS, METHODS, PORTS } from '../../../core/parts/primingWords'
 import { z } from 'zod'
 import { Sheet } from '../../../core/record/schema'
@@ -32,7 +33,7 @@ export function prime(input: unknown, build: (file: unknown) => Sheet) {
   const { setUp: more, file } = primeInput(input)
   const sheet = build(file)
   const setUp = primeSetUpOf(sheet, Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined)))
-  const model = named(() => modelOf(sheet))
+  const model = named(() => modelOf(filledFor(sheet, 'prime')))
   const { run, pad, gauge, pressure, chance } = named(() => primeTimeline(sheet, setUp))
   const expected = named(() => primeExpectation(sheet, setUp))
   return {

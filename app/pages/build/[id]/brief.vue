@@ -103,6 +103,7 @@ const facts = computed(() => {
     <TargetTable />
 
     <LazyOilPanel />
+    <LazyOilFills />
 
     <div class="columns block">
       <section>

@@ -21,6 +21,52 @@ test('Brief: the school that governs moves the targets, and an oil too thick for
   await expect(page.locator('[data-state="crankingCold"]')).toContainText('it may not reach the pickup')
 })
 
+test('Oil by phase: a first fill has its own prediction, and a reading keeps the oil that it was taken with', async ({
+  server,
+  bench: page,
+}) => {
+  const id = await buildId(server, 'Ottiline')
+  await page.goto(`${server.address}/build/${id}/brief`)
+  const fills = page.getByTestId('oil-fills')
+  await expect(fills.locator('[data-fill]')).toHaveCount(1)
+  await page.getByRole('combobox', { name: 'First fill, to break in on' }).selectOption('30')
+  const idleOf = async (fill: string) =>
+    Number(
+      await fills
+        .locator(`[data-fill="${fill}"] td`)
+        .nth(2)
+        .innerText()
+        .then((text) => text.split('\n')[0]),
+    )
+  await expect(fills.locator('[data-fill]')).toHaveCount(2)
+  // A plain 30 is thinner at 95 °C than a 15W-40.
+  expect(await idleOf('firstFill')).toBeLessThan((await idleOf('running')) - 0.3)
+  await expect(fills).toContainText('Primed on oil 30')
+  await expect(page.getByTestId('strip-oil')).toContainText('By the running oil, 15W-40')
+  await page.goto(`${server.address}/build/${id}/start?view=readings`)
+  const read = String(2.25)
+  await record(page, {
+    'start.idleHot.pressure': `${read} bar`,
+    'start.idleHot.speed': '650',
+    'start.idleHot.temperature': '95',
+  })
+  await expect(idleHot(page)).toContainText('read')
+  // By the first fill it is as predicted; once the running oil is in it still is what it was.
+  const judged = page.getByText(/Idle hot (pass|watch): 2\.25 bar/)
+  await expect(judged).toContainText('pass')
+  await page.goto(`${server.address}/build/${id}/brief`)
+  await page.getByRole('button', { name: 'In the engine now: running oil' }).click()
+  await expect(page.getByTestId('strip-oil')).toHaveCount(0)
+  await page.goto(`${server.address}/build/${id}/start?view=readings`)
+  await expect(judged).toContainText('pass')
+  await saved(page)
+  const sheet = (await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as {
+    fill: string
+    readings: Record<string, { oil?: { grade: string } }>
+  }
+  expect([sheet.fill, sheet.readings['start.idleHot.pressure'].oil?.grade]).toEqual(['running', '30'])
+})
+
 test('Bearings: arrows, Escape, the strip and the journal in the drawing lead to their readings', async ({
   server,
   bench: page,

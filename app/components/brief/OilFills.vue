@@ -93,48 +93,46 @@ const { value: rows } = useAnswer(
   <section class="block" data-testid="oil-fills">
     <h2>Oil by phase</h2>
     <div class="fills">
-      <div>
-        <div v-for="each in FILLS" :key="each.field" class="row">
-          <span class="what">{{ each.words }}</span><ChoiceField
-            :label="each.words"
-            :value="valueOf(each.field)"
-            :options="optionsOf(each.field, each.same)"
-            @choose="choose(each.field, $event, each.words)"
-          />
-        </div>
-        <OilInEngine />
+      <div v-for="each in FILLS" :key="each.field" class="row">
+        <span class="what">{{ each.words }}</span><ChoiceField
+          :label="each.words"
+          :value="valueOf(each.field)"
+          :options="optionsOf(each.field, each.same)"
+          @choose="choose(each.field, $event, each.words)"
+        />
       </div>
-      <div v-if="rows" class="drawing-scroll">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Gauge, {{ units.unit('pressure').symbol }}</th>
-              <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state] }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in rows.fills" :key="row.key" :data-fill="row.key">
-              <th scope="row">
-                {{ row.words }}<span class="quiet name">{{ row.name }}</span>
-              </th>
-              <td v-for="state in row.states" :key="state.name" class="mono">
-                {{ state.pumpable ? units.show(state.pressure, 'pressure', units.fine) : 'may not flow'
-                }}<span v-if="state.pumpable" class="quiet"
-                  >{{ units.show(state.low, 'pressure', units.fine) }} to
-                  {{ units.show(state.high, 'pressure', units.fine) }}</span
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p class="quiet">
-          Primed on {{ rows.prime.name }}: the gauge should come to
-          {{ units.say(rows.prime.expected.pressure, 'pressure', units.fine) }} ({{
-            units.show(rows.prime.expected.low, 'pressure', units.fine)
-          }}
-          to {{ units.show(rows.prime.expected.high, 'pressure', units.fine) }}). The gauge card is for the running oil.
-        </p>
-      </div>
+      <OilInEngine />
+    </div>
+    <div v-if="rows" class="drawing-scroll">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Gauge, {{ units.unit('pressure').symbol }}</th>
+            <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state] }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows.fills" :key="row.key" :data-fill="row.key">
+            <th scope="row">
+              {{ row.words }}<span class="quiet name">{{ row.name }}</span>
+            </th>
+            <td v-for="state in row.states" :key="state.name" class="mono">
+              {{ state.pumpable ? units.show(state.pressure, 'pressure', units.fine) : 'may not flow'
+              }}<span v-if="state.pumpable" class="quiet"
+                >{{ units.show(state.low, 'pressure', units.fine) }} to
+                {{ units.show(state.high, 'pressure', units.fine) }}</span
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet">
+        Primed on oil {{ rows.prime.name }}: the gauge should come to
+        {{ units.say(rows.prime.expected.pressure, 'pressure', units.fine) }} ({{
+          units.show(rows.prime.expected.low, 'pressure', units.fine)
+        }}
+        to {{ units.show(rows.prime.expected.high, 'pressure', units.fine) }}). The gauge card is for the running oil.
+      </p>
     </div>
   </section>
 </template>
@@ -142,12 +140,13 @@ const { value: rows } = useAnswer(
 <style scoped>
 .fills {
   display: grid;
-  grid-template-columns: minmax(280px, 1fr) minmax(300px, 1fr);
-  gap: 8px 34px;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 0 34px;
   align-items: start;
 }
 table {
   width: 100%;
+  margin-top: 10px;
   border-collapse: collapse;
 }
 th,
@@ -172,6 +171,7 @@ tbody th {
 .name,
 td span {
   display: block;
+  white-space: nowrap;
   font-size: 15px;
   font-weight: 400;
 }

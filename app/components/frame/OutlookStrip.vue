@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fillOf } from '#core/record/fill'
+
 const build = useBuild()
 const outlook = useOutlook()
 const units = useUnits()
@@ -62,6 +64,9 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
         :stale="!outlook.current"
       />
     </div>
+    <p v-if="build.sheet && fillOf(build.sheet) === 'firstFill'" class="can" data-testid="strip-oil">
+      By the running oil, {{ build.sheet.oil.grade }}. The first fill is in the engine now: its figures stand at Brief.
+    </p>
     <p v-for="can in vessels" :key="can.key" class="can" :class="can.verdict" :data-testid="`strip-${can.key}`">
       At the {{ can.words }} up to {{ units.say(can.pressure, 'pressure') }} ({{ units.show(can.low, 'pressure') }} to
       {{ units.show(can.high, 'pressure') }}), {{ can.label.toLowerCase() }}:

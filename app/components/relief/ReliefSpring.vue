@@ -15,9 +15,9 @@ const pressure = (value: number | undefined) =>
   value === undefined ? 'not within the port' : units.show(value, 'pressure', units.fine)
 const rate = computed(() => springRateOf(build.sheet!, valve))
 const WAYS = [
-  { value: 'typed', words: 'on a tester' },
+  { value: 'typed', words: 'tester' },
   { value: 'heights', words: 'two heights' },
-  { value: 'wire', words: 'from the wire' },
+  { value: 'wire', words: 'wire' },
   { value: 'said', words: 'seller’s word' },
 ] as const
 type Way = (typeof WAYS)[number]['value']

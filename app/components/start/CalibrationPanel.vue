@@ -65,7 +65,7 @@ const name = (parameter: string) => found.value!.fitted.find((each) => each.para
       <h3>What makes such readings</h3>
       <ul class="faults">
         <li v-for="fault in faults" :key="fault.key" :data-fault="fault.key">
-          <b>{{ fault.words.charAt(0).toUpperCase() + fault.words.slice(1) }}</b> {{ fault.look }}
+          <b>{{ fault.words.charAt(0).toUpperCase() + fault.words.slice(1) }}.</b> {{ fault.look }}
         </li>
       </ul>
       <p class="quiet">

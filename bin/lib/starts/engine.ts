@@ -1,3 +1,4 @@
+import { ceilingAt, watchRules } from '../../../core/start/watchRules'
 import { DEMO_BUILDS } from '../../../demo/make'
 import type { Sheet } from '../../../core/record/schema'
 import { expectationOf, type Expectation } from '../../../core/start/expectation'
@@ -35,9 +36,13 @@ export function buildCases(names: (keyof typeof DEMO_BUILDS)[] = ['ottiline', 'd
 
 const value = (sheet: Sheet, key: string, fallback: number) => sheet.readings[`brief.${key}`]?.value ?? fallback
 
+/** A sound engine's relief valve holds it so far under what filter and seals may see, as a share: one that goes over is rightly stopped. */
+const UNDER_CEILING = 0.95
+
 /** An engine of a build: its law through the build's own expectation on a coarse grid, times a factor of its own that lies inside its band nine times in ten. */
 export function drawEngine({ sheet, expectation }: BuildCase, random: Random): OwnEngine {
   const { speeds, temperatures, pressure, low, high } = expectation
+  const rules = watchRules(sheet)
   // One deviate for the whole engine: an engine that is low when hot is low when cold.
   const deviate = Math.max(-2, Math.min(2, normal(random)))
   const rows = temperatures.length
@@ -66,7 +71,8 @@ export function drawEngine({ sheet, expectation }: BuildCase, random: Random): O
   }
   const rev = 1 / 60
   return {
-    pressure: (speed, temperature) => (speed < 0.3 ? 0 : law(speed, temperature)),
+    pressure: (speed, temperature) =>
+      speed < 0.3 ? 0 : Math.min(UNDER_CEILING * ceilingAt(rules, temperature), law(speed, temperature)),
     idle: value(sheet, 'idleSpeed', 700 * rev),
     coldIdle: value(sheet, 'coldIdleSpeed', 1000 * rev),
     working: value(sheet, 'workingSpeed', 3000 * rev),

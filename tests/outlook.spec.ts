@@ -29,7 +29,9 @@ function drawingFaults() {
     sums.set(to, (sums.get(to) ?? 0) + Number(flow))
     if (id === 'pump') pump = Number(flow)
   }
+  // Oil comes from them and goes to them: the sump, and a dry sump's tank.
   sums.delete('sump')
+  sums.delete('tank')
   const boxes = Array.from(document.querySelectorAll<SVGTextElement>('svg.circuit text.label')).map((text) => ({
     words: text.textContent,
     box: text.getBBox(),

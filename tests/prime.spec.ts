@@ -32,7 +32,7 @@ const outletsSeen = async (server: Running, id: string) =>
 for (const [fault, filter, words, cause] of [
   ['dry-pump', 'filled', /Stop: no pressure/, /dry-pump/],
   ['pickup-air', 'dry', /Stop: (no pressure|too low|the gauge flickers)/, /pickup-air|dry-pump/],
-  ['relief-open', 'off', /Stop: (no pressure|too low)/, /relief-open/],
+  ['relief-open', 'off', /Stop: (no pressure|too low)/, /relief-open|plug-out/],
   // Cold oil past an open valve and out of an open plug leaves much the same: the one is named beside the other.
   ['plug-out', 'dry', /Stop: too low/, /plug-out|relief-open/],
 ] as const) {
@@ -54,8 +54,8 @@ for (const [fault, filter, words, cause] of [
     if (filter === 'off') await press(page, 'The filter is on')
     await expect(page.getByTestId('prime-word')).toHaveText(words, { timeout: 60_000 })
     await expect(page.getByTestId('suspects').locator('li').first()).toHaveAttribute('data-suspect', cause)
-    if (fault === 'plug-out')
-      await expect(page.getByTestId('suspects').locator('[data-suspect="plug-out"]')).toBeVisible()
+    if (fault === 'plug-out' || fault === 'relief-open')
+      await expect(page.getByTestId('suspects').locator(`[data-suspect="${fault}"]`)).toBeVisible()
     await expect.poll(async () => (await heard(page)).starts).toBe(1)
     // In time: within a minute of turning, by the run's own log.
     const late = async () => {

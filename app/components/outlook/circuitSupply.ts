@@ -5,15 +5,19 @@ export function drawSupply({ of, put, line, write }: CircuitPen): number {
   const supply = ROW.main
   put('pump inlet', 44, supply)
   put('pump outlet', 138, supply)
+  // A dry sump's line comes from its tank, which stands over the sump and open to the air.
+  const dry = of('pickup')!.from === 'tank'
+  const from = dry ? ROW.sump - 24 : ROW.sump
+  if (dry) put('tank', 44, from)
   line(
     'pickup',
     [
-      [44, ROW.sump],
+      [44, from],
       [44, supply],
     ],
     {
       label: { x: 52, y: ROW.sump - 40, anchor: 'start' },
-      name: { x: 52, y: ROW.sump - 56, words: 'pickup', anchor: 'start' },
+      name: { x: 52, y: ROW.sump - 56, words: dry ? 'from tank' : 'pickup', anchor: 'start' },
     },
   )
   line(

@@ -164,7 +164,7 @@ test('Brief: a layout of one’s own is checked, used, kept for the next engine 
   await sheet.getByLabel('Viscosity at 40 °C').fill('104')
   await sheet.getByLabel('Viscosity at 100 °C').fill('12.6')
   await sheet.getByRole('button', { name: 'Use these figures' }).click()
-  await expect(page.getByText('by its data sheet')).toBeVisible()
+  await expect(page.getByText('by its data sheet', { exact: true })).toBeVisible()
   await expect(thick).toBeVisible()
   const plain = parseFloat((await thick.textContent())!)
   await page.getByRole('combobox', { name: 'Oil mixed in' }).selectOption('0W-20')

@@ -8,10 +8,10 @@ export interface FloatLimits {
 
 /**
  * End float of a crank in its thrust bearing, by main journal diameter: at least what the house says, so that heat does not take it up, and up
- * to 0.15 mm and 0.0025 of the diameter. The maker's figure stands above it.
+ * to 0.15 mm and 0.0025 of the diameter. The maker's figures stand above it.
  */
-export function endFloatLimits(mainDiameter: number, least = 0.05e-3): FloatLimits {
-  return { least, most: 0.15e-3 + 0.0025 * mainDiameter }
+export function endFloatLimits(mainDiameter: number, least = 0.05e-3, most?: number): FloatLimits {
+  return { least, most: most ?? 0.15e-3 + 0.0025 * mainDiameter }
 }
 
 /**

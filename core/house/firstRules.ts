@@ -34,6 +34,8 @@ export const FIRST_RULES: Record<string, number> = {
   ...clearance('generator', 30, 57.5),
   ...clearance('farm', 35, 65),
   ...clearance('aircraft', 30, 65),
+  'bearing.taper': 13 * MICRON,
+  'bearing.outOfRound': 13 * MICRON,
   'float.endLeast': 50 * MICRON,
   'float.sideLeast': 100 * MICRON,
   'pump.endLeast': 25 * MICRON,

@@ -85,6 +85,20 @@ export const RULES: Rule[] = [
       reason: 'More runs cooler, and asks for thicker oil and more pump.',
     }),
   ]),
+  rule('bearing.taper', {
+    label: 'Taper of a journal or bore, most',
+    group: 'Bearings',
+    dimension: 'clearance',
+    range: [2 * MICRON, 100 * MICRON],
+    reason: 'A tapered journal carries on one end of its shell.',
+  }),
+  rule('bearing.outOfRound', {
+    label: 'Out of round of a journal, most',
+    group: 'Bearings',
+    dimension: 'clearance',
+    range: [2 * MICRON, 100 * MICRON],
+    reason: 'The film is as thin as its worst angle.',
+  }),
   rule('float.endLeast', {
     label: 'Crank end float, least',
     group: 'Bearings',

@@ -165,15 +165,23 @@ const SHELL_SIGMA = 3e-6
 export interface Limits {
   least: number
   most: number
+  /** Whose they are; the maker's where he gave one of them, and the house's stands beside it. */
   source: 'maker' | 'house'
 }
 
-/** The limits a set is judged by: the maker's where given, else the house rule for its diameter and use. */
+/** The limits a set is judged by: the maker's where given, one side being enough, else the house rule for its diameter and use. */
 export function clearanceLimits(sheet: Sheet, set: BearingSet, diameter: number): Limits {
   const least = sheet.readings[`limit.${set}Least`]?.value
   const most = sheet.readings[`limit.${set}Most`]?.value
-  if (least !== undefined && most !== undefined && most > least) return { least, most, source: 'maker' }
-  return houseLimits(sheet, diameter)
+  const house = houseLimits(sheet, diameter)
+  if ((least === undefined && most === undefined) || (least ?? -Infinity) >= (most ?? Infinity)) return house
+  // A house's side that would cross the maker's gives way.
+  const [lowest, highest] = [least ?? house.least, most ?? house.most]
+  return {
+    least: least ?? (lowest < highest ? lowest : 0.5 * highest),
+    most: most ?? (lowest < highest ? highest : 2 * lowest),
+    source: 'maker',
+  }
 }
 
 /** The house rule for a diameter and this sheet's use. */

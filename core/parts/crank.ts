@@ -1,6 +1,6 @@
-import { endFloatLimits, judgeFloat } from '../bearing/float'
+import { endFloatLimits, type FloatLimits, judgeFloat } from '../bearing/float'
 import { meanRodLoad, reciprocatingMassEstimate } from '../bearing/load'
-import { ruleOf } from '../house/limits'
+import { limitOf, whoseLimits } from '../house/makerLimits'
 import { check } from '../record/looked'
 import type { Sheet } from '../record/schema'
 import { bearingsOf } from './clearances'
@@ -138,10 +138,16 @@ export const crank = part({
   judged: (sheet): Judged[] => {
     const float = sheet.readings['thrust.endFloat']?.value
     if (float === undefined) return []
-    const limits = endFloatLimits(bearingsOf(sheet, 'main')[0].diameter, ruleOf(sheet, 'float.endLeast'))
-    return [{ station: 'bearings', verdict: judgeFloat(float, limits), about: 'end float out of limit' }]
+    return [{ station: 'bearings', verdict: judgeFloat(float, endFloatOf(sheet)), about: 'end float out of limit' }]
   },
 })
+
+/** Limits of the crank's end float, each the maker's or the house's. */
+export function endFloatOf(sheet: Sheet): FloatLimits & { whose: ReturnType<typeof whoseLimits> } {
+  const { most: house } = endFloatLimits(bearingsOf(sheet, 'main')[0].diameter)
+  const [least, most] = [limitOf(sheet, 'float.endLeast'), limitOf(sheet, 'float.endMost', house)]
+  return { least: least.value, most: most.value, whose: whoseLimits(least, most) }
+}
 
 /** Reciprocating mass of a cylinder, kg: as weighed, else by its bore. */
 export const reciprocatingMassOf = (sheet: Sheet): number =>

@@ -1,4 +1,4 @@
-import { type Draft, planned, speed, temperature } from './drafts'
+import { type Draft, MICRON, MM, planned, speed, temperature } from './drafts'
 import { part } from './part'
 import type { Sheet } from '../record/schema'
 import { reading, valueOf } from './reading'
@@ -10,6 +10,29 @@ const pressure: Draft = {
   wanted: false,
   fromMaker: true,
 }
+const limit = (fallsIn: [number, number], dimension: Draft['dimension'] = 'clearance'): Draft => ({
+  dimension,
+  sigma: MICRON,
+  plausible: fallsIn,
+  wanted: false,
+  fromMaker: true,
+})
+/** Maker's limits of what else is judged; each stands above the house's rule, one alone being enough. */
+const MAKERS = [
+  reading('brief', 'limit.endFloatLeast', 'Crank end float, maker’s least', limit([5 * MICRON, 1 * MM])),
+  reading('brief', 'limit.endFloatMost', 'Crank end float, maker’s most', limit([20 * MICRON, 2 * MM])),
+  reading('brief', 'limit.sideLeast', 'Rod side clearance, maker’s least', limit([10 * MICRON, 2 * MM])),
+  reading('brief', 'limit.sideMost', 'Rod side clearance, maker’s most', limit([20 * MICRON, 3 * MM])),
+  reading('brief', 'limit.taper', 'Taper, maker’s most', limit([1 * MICRON, 200 * MICRON])),
+  reading('brief', 'limit.outOfRound', 'Out of round, maker’s most', limit([1 * MICRON, 200 * MICRON])),
+  reading('brief', 'limit.pumpEndLeast', 'Pump end clearance, maker’s least', limit([5 * MICRON, 300 * MICRON])),
+  reading('brief', 'limit.pumpEndMost', 'Pump end clearance, maker’s most', limit([20 * MICRON, 600 * MICRON])),
+  reading('brief', 'limit.pumpTipMost', 'Pump tip clearance, maker’s most', limit([20 * MICRON, 1 * MM])),
+  reading('brief', 'limit.pickupLeast', 'Pickup over the floor, maker’s least', limit([1 * MM, 60 * MM], 'length')),
+  reading('brief', 'limit.pickupMost', 'Pickup over the floor, maker’s most', limit([2 * MM, 100 * MM], 'length')),
+  reading('brief', 'limit.housingGap', 'Gap at a housing, maker’s most', limit([10 * MICRON, 1 * MM])),
+] as const
+
 /** What the builder wants himself. */
 const own = planned('pressure', [5e3, 1.5e6])
 const maker = (draft: Draft): Draft => ({ ...draft, fromMaker: true })
@@ -37,6 +60,7 @@ export const duty = part({
     reading('brief', 'maker.idleHot', 'Maker’s least pressure, idle hot', pressure),
     reading('brief', 'maker.workingHot', 'Maker’s least pressure, working hot', pressure),
     reading('brief', 'maker.ceiling', 'Maker’s highest pressure', pressure),
+    ...MAKERS,
     reading('brief', 'own.crankingCold', 'Your own least, cranking cold', own),
     reading('brief', 'own.idleCold', 'Your own least, idle cold', own),
     reading('brief', 'own.idleHot', 'Your own least, idle hot', own),

@@ -1,4 +1,4 @@
-import { ruleOf } from '../house/limits'
+import { limitOf } from '../house/makerLimits'
 import { bore, MICRON, MM, opening, plain } from './drafts'
 import { laminar } from './laminar'
 import { type Judged, part } from './part'
@@ -141,8 +141,8 @@ export const filter = part({
 })
 
 /** A housing's gap against the house's limit. */
-export function judgedHousing(word: string, gap: number | undefined, sheet: Parameters<typeof ruleOf>[0]): Judged[] {
+export function judgedHousing(word: string, gap: number | undefined, sheet: Parameters<typeof limitOf>[0]): Judged[] {
   if (gap === undefined) return []
-  const verdict = gap > ruleOf(sheet, 'passage.housingGap') ? 'stop' : 'pass'
+  const verdict = gap > limitOf(sheet, 'passage.housingGap').value ? 'stop' : 'pass'
   return [{ station: 'passages', verdict, about: `${word} housing stands off` }]
 }

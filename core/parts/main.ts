@@ -23,6 +23,7 @@ import {
 import { bearingReadings, limitReadings } from './bearingReadings'
 import { alikeShells, grooveReadings, type MainShells, mainShells } from './mainGrooves'
 import { type Conditions, part } from './part'
+import { judgedShapes } from './shapes'
 import { each } from './reading'
 
 /** Room of a main's groove, m³. */
@@ -120,6 +121,7 @@ export const main = part({
     const about = among.length > 1 ? `crank stiff after mains ${among.join(', ')}` : `crank stiff after main ${stiff}`
     return [
       ...judgedSet(sheet, 'main'),
+      ...judgedShapes(sheet, 'main'),
       ...(stiff === undefined ? [] : [{ station: 'bearings' as const, verdict, about }]),
     ]
   },

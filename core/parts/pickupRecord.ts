@@ -1,5 +1,6 @@
 import { pumpDisplacement } from './pumpReadings'
 import { ruleOf } from '../house/limits'
+import { type Limit, limitOf } from '../house/makerLimits'
 import { oilOverMouth } from '../pickup/slosh'
 import type { Verdict } from '../quantity/verdict'
 import { length, MM } from './drafts'
@@ -119,11 +120,21 @@ export function oilFill(sheet: Sheet): OilFill | undefined {
   }
 }
 
-/** Verdict of the floor clearance; undefined until both of its sides are measured. */
+/** Limits of the pickup's height over the floor, m, and whose they are. */
+export const floorLimits = (sheet: Sheet): { least: Limit; most: Limit } => ({
+  least: limitOf(sheet, 'pickup.floorLeast'),
+  most: limitOf(sheet, 'pickup.floorMost'),
+})
+
+/** Verdict of the floor clearance; undefined until both of its sides are measured. A maker's limit is a stop, the house's at half and double. */
 export function floorVerdict(sheet: Sheet): Verdict | undefined {
   const floor = floorClearance(sheet)
   if (floor.source !== 'measured') return undefined
-  const [least, most] = [ruleOf(sheet, 'pickup.floorLeast'), ruleOf(sheet, 'pickup.floorMost')]
-  if (floor.value <= 0.5 * least || floor.value > 2 * most) return 'stop'
-  return floor.value < least || floor.value > most ? 'watch' : 'pass'
+  const { least, most } = floorLimits(sheet)
+  const [stopUnder, stopOver] = [
+    least.source === 'maker' ? least.value : 0.5 * least.value,
+    most.source === 'maker' ? most.value : 2 * most.value,
+  ]
+  if (floor.value < stopUnder || floor.value > stopOver || floor.value <= 0.5 * least.value) return 'stop'
+  return floor.value < least.value || floor.value > most.value ? 'watch' : 'pass'
 }

@@ -2,6 +2,7 @@ import { gearDisplacement } from '../pump/displacement'
 import { type GerotorProfile, gerotorFromProfile } from '../pump/gerotor'
 import type { PumpGaps } from '../pump/slip'
 import { ruleOf } from '../house/limits'
+import { type Limit, limitOf } from '../house/makerLimits'
 import type { Verdict } from '../quantity/verdict'
 import type { Sourced } from '../record/sourced'
 import type { Layout, Sheet } from '../record/schema'
@@ -246,14 +247,28 @@ export const others = [
 /** The pump's gaps as they run. */
 export const pumpGaps = (sheet: Sheet): PumpGaps => sizes.values(sheet)
 
-/** Verdict of a pump gap against the house's wear marks; undefined until it is measured. */
+/** Share of a maker's most from which a gap is watched. */
+const NEAR_MOST = 0.9
+
+/** Marks of a pump gap, m, and whose they are: least, where it is watched, where it is worn out. */
+export function gapMarks(sheet: Sheet, gap: 'end' | 'tip'): { least?: Limit; watch: Limit; stop: Limit } {
+  const stop = limitOf(sheet, `pump.${gap}Stop`)
+  return {
+    ...(gap === 'end' ? { least: limitOf(sheet, 'pump.endLeast') } : {}),
+    watch:
+      stop.source === 'maker'
+        ? { value: NEAR_MOST * stop.value, source: 'maker' }
+        : { value: ruleOf(sheet, `pump.${gap}Watch`), source: 'house' },
+    stop,
+  }
+}
+
+/** Verdict of a pump gap against the maker's limit or the house's wear marks; undefined until it is measured. */
 export function judgeGap(sheet: Sheet, gap: 'end' | 'tip'): Verdict | undefined {
   const held = gap === 'end' ? endClearance(sheet) : valueOf(sheet, TIP)
   if (held.source === 'layout') return undefined
-  if (gap === 'end' && held.value < ruleOf(sheet, 'pump.endLeast')) return 'watch'
-  return held.value > ruleOf(sheet, `pump.${gap}Stop`)
-    ? 'stop'
-    : held.value > ruleOf(sheet, `pump.${gap}Watch`)
-      ? 'watch'
-      : 'pass'
+  const { least, watch, stop } = gapMarks(sheet, gap)
+  // Under a maker's least rotors may seize; the house's is only a warning.
+  if (least && held.value < least.value) return least.source === 'maker' ? 'stop' : 'watch'
+  return held.value > stop.value ? 'stop' : held.value > watch.value ? 'watch' : 'pass'
 }

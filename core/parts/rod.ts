@@ -6,6 +6,7 @@ import { leavingAt } from '../bearing/leakage'
 import { filledShare, filmRise, HEAT_CAPACITY, shearPower } from '../bearing/warmth'
 import { thinned } from '../oil/oil'
 import { ruleOf } from '../house/limits'
+import { limitOf } from '../house/makerLimits'
 import type { Sheet } from '../record/schema'
 import {
   bearingValues,
@@ -25,6 +26,7 @@ import { bearingsOf } from './clearances'
 import { bore, MICRON, MM } from './drafts'
 import { type Conditions, type Judged, part } from './part'
 import { each, reading, sized } from './reading'
+import { judgedShapes } from './shapes'
 import { rodsOnPin } from './throws'
 
 /** Room of an oil hole, m³, and the length of a crank's drilling, m. */
@@ -152,7 +154,7 @@ export const rod = part({
   steps: () => [shellStep('rods', 'Rods one shell grade tighter')],
   looked: (layout) => oldShells(layout, 'rod'),
   grounds: () => [setGround('rod', 'rods')],
-  judged: (sheet) => [...judgedSet(sheet, 'rod'), ...sideClearances(sheet)],
+  judged: (sheet) => [...judgedSet(sheet, 'rod'), ...judgedShapes(sheet, 'rod'), ...sideClearances(sheet)],
   contradictions: (sheet) => pinchedBearings(sheet, 'rod'),
   faults: [LOOSE],
 })
@@ -172,7 +174,11 @@ function sideClearances(sheet: Sheet): Judged[] {
   return bearingsOf(sheet, 'rod').flatMap(({ number, label, diameter }) => {
     const side = sheet.readings[`rod.${number}.side`]?.value
     if (side === undefined) return []
-    const limits = sideClearanceLimits(diameter, rodsOnPin(sheet.layout), ruleOf(sheet, 'float.sideLeast'))
+    const house = sideClearanceLimits(diameter, rodsOnPin(sheet.layout), ruleOf(sheet, 'float.sideLeast'))
+    const limits = {
+      least: limitOf(sheet, 'float.sideLeast', house.least).value,
+      most: limitOf(sheet, 'float.sideMost', house.most).value,
+    }
     return [
       {
         station: 'bearings' as const,

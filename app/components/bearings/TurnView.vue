@@ -2,10 +2,8 @@
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { turningVerdict } from '#core/parts/main'
-import { endFloatLimits } from '#core/bearing/float'
-import { ruleOf } from '#core/house/limits'
 import { capOrder, TURNING_CHECKS } from '#core/bearing/turning'
-import { bearingsOf } from '#core/parts/clearances'
+import { endFloatOf } from '#core/parts/crank'
 
 /** The crank turned after every cap, in the order in which they were tightened: a jump names the cap and what to look at, in order. */
 const build = useBuild()
@@ -20,9 +18,12 @@ const named = computed(() =>
     ? `Main ${judged.value.among.slice(0, -1).join(', ')} or ${judged.value.among.at(-1)}`
     : `Main ${judged.value.main}`,
 )
-const float = computed(() =>
-  endFloatLimits(bearingsOf(build.sheet!, 'main')[0].diameter, ruleOf(build.sheet!, 'float.endLeast')),
-)
+const float = computed(() => endFloatOf(build.sheet!))
+const WHOSE = {
+  maker: 'by the maker',
+  house: 'by house rule; the maker’s figure stands above it',
+  both: 'one by the maker, one by house rule',
+}
 const torque = (value: number) => units.say(value, 'torque')
 const problem = ref('')
 function writeOrder(text: string) {
@@ -84,8 +85,8 @@ function writeOrder(text: string) {
       <CheckRow :item="turns" />
       <ReadingRow name="thrust.endFloat" run="turning" />
       <p class="quiet">
-        End float {{ units.show(float.least, 'clearance') }} to {{ units.say(float.most, 'clearance') }} by house rule;
-        the maker’s figure stands above it.
+        End float {{ units.show(float.least, 'clearance') }} to {{ units.say(float.most, 'clearance') }}
+        {{ WHOSE[float.whose] }}.
       </p>
       <CautionNote
         >A crank that turns stiffly at the right torque has something behind a shell or under a cap. Stop, take the

@@ -3,6 +3,8 @@ import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { spreadOf } from '#core/bearing/survey'
+import { halfBand } from '#core/quantity/uncertain'
+import { shapeVerdicts, wallDifferences } from '#core/parts/shapes'
 import { bearingsOf } from '#core/parts/clearances'
 
 const VIEWS = [
@@ -47,6 +49,12 @@ const conflicts = computed(() =>
     .flatMap((set) => bearingsOf(build.sheet!, set))
     .flatMap((record) => (record.conflict ? [record.conflict] : [])),
 )
+const shapes = computed(() =>
+  (['main', 'rod'] as const)
+    .flatMap((set) => shapeVerdicts(build.sheet!, set))
+    .filter(({ verdict }) => verdict === 'stop'),
+)
+const differences = computed(() => (['main', 'rod'] as const).flatMap((set) => wallDifferences(build.sheet!, set)))
 const pressure = (value: number) => units.say(Math.abs(value), 'pressure', units.fine)
 const length = (value: number) => units.say(Math.abs(value), 'clearance')
 const spreads = computed(() =>
@@ -74,6 +82,31 @@ const spreads = computed(() =>
       </p>
       <section aria-label="Judgement">
         <JudgementLine v-for="words in conflicts" :key="words" verdict="stop">{{ words }}</JudgementLine>
+        <JudgementLine v-for="shape in shapes" :key="shape.about" verdict="stop"
+          ><b
+            >{{ shape.label }} stop: its {{ shape.side }} is {{ length(shape.value) }}
+            {{ shape.field === 'taper' ? 'tapered' : 'out of round' }},
+            {{ shape.limit.source === 'maker' ? 'maker’s limit' : 'house limit' }}
+            {{ units.show(shape.limit.value, 'clearance') }}.</b
+          >
+          {{
+            shape.side === 'journal'
+              ? 'Grind or change it: no shell makes up for a shape.'
+              : 'Measure again with the cap torqued; look for dirt under the shell or a swapped cap.'
+          }}</JudgementLine
+        >
+        <JudgementLine v-for="each in differences" :key="each.label" verdict="watch"
+          ><b
+            >{{ each.label }}: its bore over the shells is {{ length(each.difference) }}
+            {{ each.difference > 0 ? 'wider' : 'narrower' }} than housing and walls leave, ±
+            {{ units.show(halfBand(each), 'clearance') }}.</b
+          >
+          {{
+            each.difference > 0
+              ? 'A wall read too thick, a cap not torqued, or shells without crush.'
+              : 'Dirt behind a shell, too much crush, or a wall read too thin.'
+          }}</JudgementLine
+        >
         <JudgementLine v-for="problem in problems ?? []" :key="problem.label" :verdict="problem.verdict">
           <b
             >{{ problem.label }} {{ problem.verdict }}: {{ units.say(problem.clearance, 'clearance') }}, limit

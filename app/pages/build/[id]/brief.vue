@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MAKER_LIMITS } from '#core/house/makerLimits'
 import { USES } from '#core/record/words'
 import { PRESETS } from '#core/record/layouts'
 
@@ -123,6 +124,7 @@ const facts = computed(() => {
             'limit.mainMost',
             'limit.rodLeast',
             'limit.rodMost',
+            ...Object.values(MAKER_LIMITS),
           ]"
           :key="name"
           :name="name"

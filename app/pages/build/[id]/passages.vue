@@ -2,7 +2,7 @@
 import { recorded } from '#core/engine/values'
 import { inspectionsOf, passagesOf } from '#core/engine/catalogue'
 import { findingOf } from '#core/engine/inspections'
-import { ruleOf } from '#core/house/limits'
+import { limitOf } from '#core/house/makerLimits'
 
 const build = useBuild()
 const units = useUnits()
@@ -36,8 +36,8 @@ const told = computed(() =>
 const housings = computed(() =>
   (['filter', 'cooler'] as const).flatMap((housing) => {
     const gap = recorded(build.sheet!, `passage.${housing}Gap`)?.value
-    const most = ruleOf(build.sheet!, 'passage.housingGap')
-    return gap === undefined ? [] : [{ housing, gap, most, shim: Math.max(0, gap - 0.5 * most) }]
+    const { value: most, source } = limitOf(build.sheet!, 'passage.housingGap')
+    return gap === undefined ? [] : [{ housing, gap, most, source, shim: Math.max(0, gap - 0.5 * most) }]
   }),
 )
 const p = (value: number) => units.say(value, 'pressure', units.fine)
@@ -84,7 +84,8 @@ function costs(key: string, finding: string): string {
       <JudgementLine v-for="each in housings" :key="each.housing" :verdict="each.gap > each.most ? 'stop' : 'pass'"
         ><b
           >{{ each.housing === 'filter' ? 'Filter' : 'Cooler' }} housing stands off by
-          {{ units.say(each.gap, 'clearance') }}, house mark {{ units.say(each.most, 'clearance') }}.</b
+          {{ units.say(each.gap, 'clearance') }}, {{ each.source === 'maker' ? 'maker’s limit' : 'house mark' }}
+          {{ units.say(each.most, 'clearance') }}.</b
         >
         {{
           each.gap > each.most

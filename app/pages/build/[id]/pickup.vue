@@ -9,9 +9,11 @@ import {
   scavengeVerdict,
   VACUUM_LOST,
   floorVerdict,
+  floorLimits,
 } from '#core/parts/pickupRecord'
 import { recordedOrDefault, requireValue, recorded } from '#core/engine/values'
 import { ruleOf } from '#core/house/limits'
+import { whoseLimits } from '#core/house/makerLimits'
 import { STATE_LABELS } from '#core/outlook/states'
 import { stepLoss } from '#core/pickup/suction'
 import { STARVES } from '#core/pump/fill'
@@ -29,7 +31,9 @@ const { view, go } = useView(VIEWS)
 const dry = computed(() => build.sheet!.layout.drySump)
 const floor = computed(() => floorClearance(build.sheet!))
 const verdict = computed(() => (dry.value ? undefined : floorVerdict(build.sheet!)))
-const marks = computed(() => [ruleOf(build.sheet!, 'pickup.floorLeast'), ruleOf(build.sheet!, 'pickup.floorMost')])
+const limits = computed(() => floorLimits(build.sheet!))
+const marks = computed(() => [limits.value.least.value, limits.value.most.value])
+const WHOSE = { maker: 'maker’s limits', house: 'house mark', both: 'maker’s limit beside the house’s' }
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'pickup'))
 const airTest = computed(() => inspectionsOf(build.sheet!.layout).find(({ key }) => key === 'pickup.airTest')!)
 const vacuum = computed(() => airTestVerdict(build.sheet!))
@@ -135,8 +139,9 @@ const side = computed(() =>
     <section aria-label="Judgement" class="block">
       <JudgementLine v-if="verdict" :verdict="verdict"
         ><b
-          >Floor clearance {{ units.say(floor.value, 'length') }} ± {{ units.say(halfBand(floor), 'length') }}, house
-          mark {{ units.show(marks[0], 'length') }} to {{ units.say(marks[1], 'length') }}.</b
+          >Floor clearance {{ units.say(floor.value, 'length') }} ± {{ units.say(halfBand(floor), 'length') }},
+          {{ WHOSE[whoseLimits(limits.least, limits.most)] }} {{ units.show(marks[0], 'length') }} to
+          {{ units.say(marks[1], 'length') }}.</b
         >
         {{ SAID[side] }}</JudgementLine
       >

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { relayout } from '#core/engine/relayout'
-import { endClearance, pumpDisplacement, judgeGap } from '#core/parts/pumpReadings'
+import { endClearance, gapMarks, judgeGap, pumpDisplacement } from '#core/parts/pumpReadings'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
 import { requireValue } from '#core/engine/values'
-import { ruleOf } from '#core/house/limits'
 import { STARVES } from '#core/pump/fill'
 import { STATE_LABELS } from '#core/outlook/states'
 
@@ -58,8 +57,11 @@ const gapVerdicts = computed(() =>
     }))
     .filter((each) => each.verdict && each.verdict !== 'pass'),
 )
-const mark = (gap: 'end' | 'tip', verdict: string) =>
-  ruleOf(build.sheet!, `pump.${gap}${verdict === 'stop' ? 'Stop' : 'Watch'}`)
+/** The mark that a gap is out of: too tight or worn. */
+function mark({ gap, verdict, value }: (typeof gapVerdicts.value)[number]) {
+  const marks = gapMarks(build.sheet!, gap)
+  return marks.least && value < marks.least.value ? marks.least : marks[verdict === 'stop' ? 'stop' : 'watch']
+}
 </script>
 
 <template>
@@ -140,8 +142,9 @@ const mark = (gap: 'end' | 'tip', verdict: string) =>
       <section aria-label="Judgement" class="block">
         <JudgementLine v-for="each in gapVerdicts" :key="each.gap" :verdict="each.verdict!"
           ><b
-            >{{ each.label }} {{ each.verdict }}: {{ units.say(each.value, 'clearance') }}, house mark
-            {{ units.show(mark(each.gap, each.verdict!), 'clearance') }}.</b
+            >{{ each.label }} {{ each.verdict }}: {{ units.say(each.value, 'clearance') }},
+            {{ mark(each).source === 'maker' ? 'maker’s limit' : 'house mark' }}
+            {{ units.show(mark(each).value, 'clearance') }}.</b
           >
           Slip grows with the cube of the gap, and takes most at idle hot.
           <button v-if="each.gap === 'end'" type="button" class="linked" @click="go('salvage')">

@@ -5,7 +5,7 @@ import { buildId, expect, field, test } from './server'
 
 /** Readings that stand in views of a choice: how the rate was measured, which passage is looked at, how a valve was tried, a strip where a side is missing. */
 const BEHIND =
-  /^(main|rod)\.\d\.clearance$|\.(height\d|load\d|coils|springRate|benchTemperature|benchSpeed|benchShims|benchInstalled)$|^pump\.gasket$|^pump\.centres$|^start\.|^prime\./
+  /^(main|rod)\.\d\.clearance$|\.(height\d|load\d|coils|springRate|benchTemperature|benchSpeed|benchShims|benchInstalled|saidStiffer|rateBefore)$|^pump\.gasket$|^pump\.centres$|^start\.|^prime\./
 
 test('every reading stands where the find palette and n lead to', async ({ server, bench: page }) => {
   const id = await buildId(server, 'Barge pump')

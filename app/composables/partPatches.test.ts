@@ -8,7 +8,7 @@ import { Sheet } from '#core/record/schema'
 import type { ShelfItem } from '#core/shelf/schema'
 import { setupPatch } from './setupPatch'
 import { pumpPatch, springPatch, valvePatch } from './shelfPatch'
-import { shelfPump } from './shelfPump'
+import { shelfPump } from '#core/shelf/figures'
 import { triedPatch } from './triedPatch'
 
 /** As the demo's, with shells enough for a whole engine. */

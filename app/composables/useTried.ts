@@ -4,7 +4,7 @@ import { OIL_GRADES } from '#core/oil/grades'
 import type { TriedChange, TriedOutlook } from '#core/outlook/tried'
 import type { ReadingKey } from '#core/parts/list'
 import type { ShelfItem } from '#core/shelf/schema'
-import { shelfPump } from '~/composables/shelfPump'
+import { shelfOil, shelfPump } from '#core/shelf/figures'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 
 /** A set-up that is tried: parts by their id on the shelf (`now`: as it is), and what differs from the record, SI. */
@@ -69,13 +69,7 @@ export function useTried() {
         : {}),
       ...(oilItem
         ? {
-            oil: {
-              kv40: figure(oilItem, 'kv40'),
-              kv100: figure(oilItem, 'kv100'),
-              density15: figure(oilItem, 'density15'),
-              highShear150: 1e-3 * figure(oilItem, 'highShear150'),
-              pumpingLimit: figure(oilItem, 'pumpingLimit'),
-            },
+            oil: shelfOil(oilItem),
           }
         : grade
           ? { oil: grade }

@@ -5,6 +5,7 @@ import type { Sheet } from '../record/schema'
 import type { ValveField } from '../parts/reliefReadings'
 import { planStack, type Washer } from '../relief/stack'
 import { numberOf } from '../shelf/fields'
+import { shelfOil, shelfPump } from '../shelf/figures'
 import type { ShelfItem } from '../shelf/schema'
 import type { Offer, Setup } from './types'
 
@@ -59,22 +60,8 @@ export function offerOf(sheet: Sheet, items: ShelfItem[], open: Open): ShelfOffe
         solidLength: numberOf(item.properties, 'solidLength'),
       })),
       stacks: open.stacks ? stacksOf(sheet, of('washer'), takes) : [],
-      oils: named(open.oils, 'oil', (_, number) => ({
-        figures: {
-          kv40: number('kv40'),
-          kv100: number('kv100'),
-          density15: number('density15'),
-          highShear150: 1e-3 * number('highShear150'),
-          pumpingLimit: number('pumpingLimit'),
-        },
-      })),
-      pumps: named(open.pumps, 'pump', (_, number) => ({
-        displacement: number('displacement'),
-        rotorDiameter: number('rotorDiameter'),
-        rotorLength: number('rotorLength'),
-        endClearance: number('endClearance'),
-        tipClearance: number('tipClearance'),
-      })),
+      oils: named(open.oils, 'oil', (item) => ({ figures: shelfOil(item) })),
+      pumps: named(open.pumps, 'pump', shelfPump),
       shells: open.shells ? (['main', 'rod'] as const).flatMap((set) => shellsOf(sheet, set, of('shell'), takes)) : [],
     },
   }

@@ -1,7 +1,9 @@
-import { expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { pressureBands, varianceShares } from './band'
+import { bandOf, drawInputs, pressureBands, quantile, samplePressures, sampleReadings, varianceShares } from './band'
+import { BAND_SIGMAS } from '../quantity/uncertain'
 import { type Model, modelOf } from './model'
+import { steadied } from './steadied'
 
 /** A straight-line engine: p = 3e5 + 2 a − 5 b, with a and b uncertain, in place of a circuit. */
 function straightLine(): Model {
@@ -37,4 +39,43 @@ it('and its shares are those of the squares', () => {
   const [first, second] = varianceShares(straightLine(), { speed: 10, temperature: 90, meanPressure: 1e5 })
   expect(first).toMatchObject({ key: 'displacement', share: expect.closeTo(1800 ** 2 / (1800 ** 2 + 1250 ** 2), 9) })
   expect(second.share).toBeCloseTo(1 - first.share, 9)
+})
+
+it('a quantile holds its share of what is still to come: of 19 samples the first stands for one in twenty', () => {
+  const sorted = Float64Array.from({ length: 19 }, (_, i) => i + 1)
+  expect([quantile(sorted, 0.05), quantile(sorted, 0.5), quantile(sorted, 0.95)]).toEqual([1, 10, 19])
+  expect(quantile(sorted, 0.075)).toBeCloseTo(1.5, 12)
+  expect(quantile(sorted, 0.01)).toBe(1)
+})
+describe('a band of few samples', () => {
+  const moment = { speed: 10, temperature: 90, meanPressure: 1e5 }
+  const model = straightLine()
+  const half = BAND_SIGMAS * Math.hypot(2 * 900, 5 * 250)
+  const slopes = new Map(varianceShares(model, moment).map(({ key, effect }) => [key, effect]))
+  it('is that of many once it is steadied by the same straight line, whatever was drawn', () => {
+    const off = { plain: 0, steadied: 0 }
+    for (let seed = 1; seed <= 30; seed++) {
+      const draws = drawInputs(model, 60, 977 * seed * seed)
+      const [sampled] = sampleReadings(model, [moment], 60, [], draws)
+      for (const [name, { low, high, pressure }] of [
+        ['plain', bandOf(sampled[0])],
+        ['steadied', steadied(sampled, draws, slopes)[0]],
+      ] as const)
+        off[name] += (Math.abs(high - pressure - half) + Math.abs(pressure - low - half)) / (60 * half)
+    }
+    expect(off.plain).toBeGreaterThan(0.1)
+    expect(off.steadied).toBeLessThan(1e-3)
+  })
+  it('moves the other way of what falls where the line rises, and leaves alone what has nothing to do with it', () => {
+    const draws = drawInputs(model, 60)
+    const [rising] = sampleReadings(model, [moment], 60, [], draws)[0]
+    const falling = { best: -rising.best, drawn: rising.drawn.map((each) => -each) }
+    const [up, down] = steadied([rising, falling], draws, slopes)
+    expect([down.low, down.high]).toEqual([expect.closeTo(-up.high, 6), expect.closeTo(-up.low, 6)])
+    const other = { best: 0, drawn: Float64Array.from({ length: 60 }, (_, i) => (i % 2 === 0 ? 1 : -1)) }
+    const [alone] = steadied([other], draws, slopes)
+    expect(alone.high).toBeCloseTo(bandOf(other).high, 1)
+    // Without any slope known it is what it was.
+    expect(steadied([rising], draws, new Map())).toEqual([bandOf(samplePressures(model, [moment], 60)[0])])
+  })
 })

@@ -84,7 +84,7 @@ function valveReadings<const N extends ValveName>(name: N, title: (words: string
     load1: at('load1', 'Load at the first height', plain('force', 0.3, [0.5, 2000])),
     height2: at('height2', 'Second height', plain('length', 0.05 * MM, [5 * MM, 150 * MM])),
     load2: at('load2', 'Load at the second height', plain('force', 0.3, [0.5, 2000])),
-    saidStiffer: at('saidStiffer', 'Stiffer than before, its seller says', {
+    saidStiffer: at('saidStiffer', 'Seller’s word: stiffer by', {
       ...plain('ratio', 0.05, [-0.6, 2]),
       fromMaker: true,
     }),

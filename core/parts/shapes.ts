@@ -1,4 +1,6 @@
+import { judgeClearance } from '../bearing/judge'
 import { type Limit, limitOf } from '../house/makerLimits'
+import type { Verdict } from '../quantity/verdict'
 import type { Sheet } from '../record/schema'
 import { type BearingSet, READ } from './bearingReadings'
 import { bearingsOf } from './clearances'
@@ -17,13 +19,18 @@ export interface ShapeVerdict {
   side: 'journal' | 'bore'
   value: number
   limit: Limit
-  verdict: 'pass' | 'stop'
+  /** Chance that the true shape is beyond it. */
+  chance: number
+  verdict: Verdict
   about: string
 }
 
+/** Standard uncertainty of the difference of two readings of one side, m: both are out by their scatter, √2 of a half of the variance, and the instrument's zero drops out. */
+const differenceSigma = (sheet: Sheet, side: string): number => sheet.readings[side]?.uncertainty ?? READ.side
+
 /** Taper of journals and bores and roundness of journals, where they were read: a shell's bore is wider at its parting line by design. */
 export const shapeVerdicts = (sheet: Sheet, set: BearingSet): ShapeVerdict[] =>
-  bearingsOf(sheet, set).flatMap(({ label, shape }) =>
+  bearingsOf(sheet, set).flatMap(({ number, label, shape }) =>
     SHAPES.flatMap(([field, sides, words]): ShapeVerdict[] => {
       const read = sides.flatMap((side) => {
         const value = shape?.[side][field]
@@ -32,8 +39,9 @@ export const shapeVerdicts = (sheet: Sheet, set: BearingSet): ShapeVerdict[] =>
       if (read.length === 0) return []
       const worst = read.reduce((most, each) => (each.value > most.value ? each : most))
       const limit = limitOf(sheet, `bearing.${field}`)
-      const verdict = worst.value > limit.value ? 'stop' : 'pass'
-      return [{ label, field, ...worst, limit, verdict, about: `${label} ${words}` }]
+      const sigma = differenceSigma(sheet, `${set}.${number}.${worst.side}`)
+      const { verdict, chance } = judgeClearance({ value: worst.value, sigma }, { least: -Infinity, most: limit.value })
+      return [{ label, field, ...worst, limit, chance, verdict, about: `${label} ${words}` }]
     }),
   )
 

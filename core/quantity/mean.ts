@@ -1,6 +1,6 @@
 /** Arithmetic mean; 0 of an empty list. */
-export function mean(values: readonly number[]): number {
-  return values.reduce((sum, each) => sum + each, 0) / Math.max(1, values.length)
+export function mean(values: readonly number[] | Float64Array): number {
+  return (values as readonly number[]).reduce((sum, each) => sum + each, 0) / Math.max(1, values.length)
 }
 
 /** Standard deviation about the mean, of all there are; 0 of an empty list. */

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { PLACES } from '#core/parts/bearingReadings'
+import { shapeVerdicts } from '#core/parts/shapes'
 import type { BearingRecord } from '#core/parts/clearances'
 
 /** Journal and bore in two planes at three angles, and the shape they come to. */
+const build = useBuild()
 const { reading, record } = defineProps<{ reading: string; record: BearingRecord }>()
 const units = useUnits()
 const gap = (value: number) => units.show(value, 'clearance')
@@ -22,6 +24,8 @@ const SHAPES = [
   ['Out of round', 'outOfRound'],
   ['Wider at the parting line', 'eccentricity'],
 ] as const
+/** How the shapes stand against their limits: the worse of both sides. */
+const judged = computed(() => shapeVerdicts(build.sheet!, record.set).filter(({ label }) => label === record.label))
 </script>
 
 <template>
@@ -61,6 +65,12 @@ const SHAPES = [
           <dd class="mono">{{ shape.bore[field] === undefined ? '·' : gap(shape.bore[field]!) }}</dd></template
         >
       </dl>
+      <div v-for="each in judged" :key="each.field" class="against" :data-shape="each.field">
+        <span
+          >{{ each.field === 'taper' ? 'Taper' : 'Out of round' }}, {{ each.side }}: {{ gap(each.value) }},
+          {{ each.limit.source === 'maker' ? 'maker’s limit' : 'house limit' }} {{ gap(each.limit.value) }}</span
+        ><VerdictLabel :verdict="each.verdict" />
+      </div>
       <p class="quiet">
         {{
           shape && shape.planes.length > 1
@@ -73,6 +83,13 @@ const SHAPES = [
 </template>
 
 <style scoped>
+.against {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  padding: 4px 0;
+}
 .grid {
   width: 100%;
   border-collapse: collapse;

@@ -2,11 +2,13 @@
 import { OIL_GRADES } from '#core/oil/grades'
 import { STATE_LABELS } from '#core/outlook/states'
 import { filledFor, filledWith, type OilChoice, oilFor } from '#core/record/fill'
+import { shelfOil } from '#core/shelf/figures'
 import { STATE_NAMES } from '#core/targets/targets'
 
 /** What the engine is primed with, broken in on and runs on, and what the gauge should read with each. */
 const build = useBuild()
 const units = useUnits()
+const outlook = useOutlook()
 const sheet = computed(() => build.sheet!)
 const shelf = useShelf()
 void shelf.load()
@@ -31,21 +33,10 @@ const optionsOf = (field: Field, same: string) => [
   ...onShelf.value.map((item) => ({ value: SHELF + item.id, words: `${item.label}, on the shelf` })),
 ]
 const nameOf = (oil: OilChoice) => `${oil.grade}${oil.figures ? ', by its data sheet' : ''}`
-/** Figures of an oil from the rack, as a sheet holds them. */
+/** An oil from the rack, as a sheet holds it: by its own figures. */
 function fromShelf(id: string): OilChoice | undefined {
   const item = onShelf.value.find((each) => each.id === id)
-  if (!item) return undefined
-  const figure = (key: string) => shelf.figure(item, key)!
-  return {
-    grade: item.label.slice(0, 20),
-    figures: {
-      kv40: figure('kv40'),
-      kv100: figure('kv100'),
-      density15: figure('density15'),
-      highShear150: 1e-3 * figure('highShear150'),
-      pumpingLimit: figure('pumpingLimit'),
-    },
-  }
+  return item && { grade: item.label.slice(0, 20), figures: shelfOil(item) }
 }
 function choose(field: Field, value: string, label: string) {
   if (value === OWN) return
@@ -64,7 +55,7 @@ function choose(field: Field, value: string, label: string) {
   )
 }
 /** Prime and the four states with each oil. */
-const { value: rows } = useAnswer(
+const { value: rows, error } = useAnswer(
   async (model) => {
     const own = sheet.value
     const primed = filledFor(own, 'prime')
@@ -134,6 +125,11 @@ const { value: rows } = useAnswer(
         to {{ units.show(rows.prime.expected.high, 'pressure', units.fine) }}). The gauge card is for the running oil.
       </p>
     </div>
+    <p v-else class="quiet" role="status">
+      {{
+        error || outlook.failed ? 'No figures with these oils: the model does not answer.' : 'Computing with each oil.'
+      }}
+    </p>
   </section>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { OIL_GRADES } from '#core/oil/grades'
+import { shelfOil } from '#core/shelf/figures'
 import { oilAt } from '#core/oil/oil'
 import { oilFiguresOf, oilOf } from '#core/record/oil'
 import { namedStates } from '#core/outlook/states'
@@ -74,7 +75,7 @@ const oils = computed(() => shelf.fitting('oil', sheet.value.engine))
 function fromShelf(id: string) {
   const item = oils.value.find((each) => each.id === id)
   if (!item) return
-  const value = Object.fromEntries(FIGURES.map(({ field, factor }) => [field, shelf.figure(item, field)! * factor]))
+  const value = shelfOil(item)
   void build.change(
     [
       { op: 'add', path: '/oil/figures', value },

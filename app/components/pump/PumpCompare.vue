@@ -5,7 +5,7 @@ import { STATE_LABELS } from '#core/outlook/states'
 import { fitWarnings } from '#core/shelf/pumpFit'
 import { fitWords, pumpTradeWords } from '~/words/pumpFit'
 import type { ShelfItem } from '#core/shelf/schema'
-import { shelfPump } from '~/composables/shelfPump'
+import { shelfPump } from '#core/shelf/figures'
 import { pumpPatch } from '~/composables/shelfPatch'
 import { STATE_NAMES } from '#core/targets/targets'
 

@@ -52,7 +52,7 @@ const conflicts = computed(() =>
 const shapes = computed(() =>
   (['main', 'rod'] as const)
     .flatMap((set) => shapeVerdicts(build.sheet!, set))
-    .filter(({ verdict }) => verdict === 'stop'),
+    .filter(({ verdict }) => verdict === 'stop' || verdict === 'watch'),
 )
 const differences = computed(() => (['main', 'rod'] as const).flatMap((set) => wallDifferences(build.sheet!, set)))
 const pressure = (value: number) => units.say(Math.abs(value), 'pressure', units.fine)
@@ -82,17 +82,19 @@ const spreads = computed(() =>
       </p>
       <section aria-label="Judgement">
         <JudgementLine v-for="words in conflicts" :key="words" verdict="stop">{{ words }}</JudgementLine>
-        <JudgementLine v-for="shape in shapes" :key="shape.about" verdict="stop"
+        <JudgementLine v-for="shape in shapes" :key="shape.about" :verdict="shape.verdict"
           ><b
-            >{{ shape.label }} stop: its {{ shape.side }} is {{ length(shape.value) }}
+            >{{ shape.label }} {{ shape.verdict }}: its {{ shape.side }} is {{ length(shape.value) }}
             {{ shape.field === 'taper' ? 'tapered' : 'out of round' }},
             {{ shape.limit.source === 'maker' ? 'maker’s limit' : 'house limit' }}
             {{ units.show(shape.limit.value, 'clearance') }}.</b
           >
           {{
-            shape.side === 'journal'
-              ? 'Grind or change it: no shell makes up for a shape.'
-              : 'Measure again with the cap torqued; look for dirt under the shell or a swapped cap.'
+            shape.verdict === 'watch'
+              ? `Close to the limit: ${Math.round(100 * shape.chance)} in 100 that it is beyond.`
+              : shape.side === 'journal'
+                ? 'Grind or change it: no shell makes up for a shape.'
+                : 'Measure again with the cap torqued; look for dirt under the shell or a swapped cap.'
           }}</JudgementLine
         >
         <JudgementLine v-for="each in differences" :key="each.label" verdict="watch"

@@ -114,7 +114,7 @@ const facts = computed(() => {
           :key="name"
           :name="name"
         />
-        <h2 class="next">Maker’s limits, if there are any</h2>
+        <h2 class="makers">Maker’s limits, if there are any</h2>
         <ReadingRow
           v-for="name in [
             'maker.idleHot',
@@ -165,5 +165,8 @@ const facts = computed(() => {
 }
 .moving {
   margin-top: 20px;
+}
+.makers {
+  margin-top: 22px;
 }
 </style>

@@ -106,38 +106,40 @@ function mark({ gap, verdict, value }: (typeof gapVerdicts.value)[number]) {
             {{ SOURCES[displacement.source] }}</span
           >
         </div>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col"><span class="hidden-but-read">State</span></th>
-              <th v-for="words in ['swept', 'not filled', 'slip', 'delivered']" :key="words" scope="col">
-                {{ words }}, {{ units.unit('flow').symbol }}
-              </th>
-              <th scope="col">drive, {{ units.unit('power').symbol }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in rows ?? []" :key="row.name" :data-gives="row.name">
-              <th scope="row">{{ STATE_LABELS[row.name] }}</th>
-              <td class="mono">{{ units.show(row.swept, 'flow') }}</td>
-              <td class="mono" data-unfilled>{{ units.show(row.unfilled, 'flow') }}</td>
-              <td class="mono" data-slip>{{ units.show(row.slip, 'flow') }}</td>
-              <td
-                v-for="[figure, dimension] in [
-                  [row.delivered, 'flow'],
-                  [row.power, 'power'],
-                ] as const"
-                :key="dimension"
-                class="mono"
-              >
-                {{ units.show(figure.best, dimension)
-                }}<span class="quiet band"
-                  >{{ units.show(figure.low, dimension) }} to {{ units.show(figure.high, dimension) }}</span
+        <div class="drawing-scroll">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col"><span class="hidden-but-read">State</span></th>
+                <th v-for="words in ['swept', 'not filled', 'slip', 'delivered']" :key="words" scope="col">
+                  {{ words }}, {{ units.unit('flow').symbol }}
+                </th>
+                <th scope="col">drive, {{ units.unit('power').symbol }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in rows ?? []" :key="row.name" :data-gives="row.name">
+                <th scope="row">{{ STATE_LABELS[row.name] }}</th>
+                <td class="mono">{{ units.show(row.swept, 'flow') }}</td>
+                <td class="mono" data-unfilled>{{ units.show(row.unfilled, 'flow') }}</td>
+                <td class="mono" data-slip>{{ units.show(row.slip, 'flow') }}</td>
+                <td
+                  v-for="[figure, dimension] in [
+                    [row.delivered, 'flow'],
+                    [row.power, 'power'],
+                  ] as const"
+                  :key="dimension"
+                  class="mono"
                 >
-              </td>
-            </tr>
-          </tbody>
-        </table>
+                  {{ units.show(figure.best, dimension)
+                  }}<span class="quiet band"
+                    >{{ units.show(figure.low, dimension) }} to {{ units.show(figure.high, dimension) }}</span
+                  >
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
       </section>
       <section aria-label="Judgement" class="block">
         <JudgementLine v-for="each in gapVerdicts" :key="each.gap" :verdict="each.verdict!"

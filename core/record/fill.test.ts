@@ -8,6 +8,7 @@ import { primeTimeline } from '../prime/timeline'
 import { primeSetUpOf } from '../prime/setUp'
 import { calibrate, observationsOf } from '../start/calibrate'
 import { expectationOf } from '../start/expectation'
+import { suspectsOf } from '../start/suspects'
 import { judgePoint } from '../start/verdict'
 import { fillOf, filledFor, filledWith, oilFor } from './fill'
 import { Sheet } from './schema'
@@ -65,6 +66,17 @@ describe('each with its own prediction', () => {
     }
     expect(middle(six())).toBe(middle(filledWith(six(), { grade: '20' })))
     expect(middle(six())).toBeLessThan(0.8 * middle(six({ fill: 'running' })))
+  })
+})
+
+describe('what may be wrong', () => {
+  it('is weighed with the oil that is in the engine: what is low by a thick oil is none by a thin one', () => {
+    const expected = judgePoint(filledWith(six(), { grade: '20' }), 'idleHot', 2e5, 11.7, 95, 10).expected.pressure
+    const seen = [{ speed: 11.7, temperature: 95, pressure: 0.8 * expected, flicker: 0 }]
+    const shares = (sheet: Sheet) =>
+      Object.fromEntries(suspectsOf(sheet, { code: 'under-band' }, seen).map(({ key, share }) => [key, share]))
+    expect(shares(six())).toEqual(shares(filledWith(six(), { grade: '20' })))
+    expect(shares(six())).not.toEqual(shares(six({ fill: 'running' })))
   })
 })
 

@@ -46,7 +46,8 @@ const ANEW = 0.5
  * A simulated engine that is started: its own circuit with hidden true values, first filling what drained since it was
  * primed, then running and warming, seen through its instruments. The same seed and actions give the same readings.
  */
-export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): EngineRig {
+export function prepareEngineRig(recorded: Sheet, spec: RigSpec, warming = 1): EngineRig {
+  const sheet = filledFor(recorded, 'start')
   const fault = spec.fault ? faultOf(spec.fault.key, sheet.layout, spec.fault.severity) : undefined
   const truth = drawTruth(sheet, spec, fault)
   const instruments = prepareInstruments(truth, spec)
@@ -84,7 +85,7 @@ export function prepareEngineRig(sheet: Sheet, spec: RigSpec, warming = 1): Engi
       : {
           packing: 'wet' as const,
           filter: 1,
-          filled: filledAfter(modelOf(filledFor(sheet, 'start')), spec.stood ?? 600, setUp),
+          filled: filledAfter(modelOf(sheet), spec.stood ?? 600, setUp),
         }),
   })
 

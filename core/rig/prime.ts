@@ -29,14 +29,15 @@ export interface PrimeRig {
 }
 
 /** A simulated engine that is primed: the filling model with hidden true values and a chosen fault, seen through instruments. */
-export function preparePrimeRig(sheet: Sheet, spec: RigSpec): PrimeRig {
+export function preparePrimeRig(recorded: Sheet, spec: RigSpec): PrimeRig {
+  const sheet = filledFor(recorded, 'prime')
   const fault = spec.fault ? faultOf(spec.fault.key, sheet.layout, spec.fault.severity) : undefined
   const truth = drawTruth(sheet, spec, fault)
   const instruments = prepareInstruments(truth, spec)
   const planned = spec.setUp ?? primeSetUpOf(sheet)
   const setUp: PrimeSetUp = { ...planned, ...(fault?.pump ?? {}) }
   const { filling, turning: turningWhile } = preparePriming(
-    { sheet, values: truth.values, oil: modelOf(filledFor(sheet, 'prime')).oil },
+    { sheet, values: truth.values, oil: modelOf(sheet).oil },
     setUp,
     { airLeak: fault?.airLeak, leftOut: fault?.leftOut },
   )

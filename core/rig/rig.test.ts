@@ -200,3 +200,29 @@ describe('a simulated prime', () => {
     }
   })
 })
+
+it('a simulated engine runs and is primed on what is in it, not on what it will run on', () => {
+  const first = { ...sheet, oils: { firstFill: { grade: '20' } } }
+  const idle = (of: typeof sheet) => {
+    const rig = prepareEngineRig(of, start({ seed: 8 }), 40)
+    run(rig, 'crank', 3)
+    run(rig, 'fire', 30)
+    return mean(
+      run(rig, 'idle', 60)
+        .slice(-50)
+        .map(({ pressure }) => pressure!),
+    )
+  }
+  const [thin, running] = [idle(first), idle({ ...first, fill: 'running' })]
+  expect(thin).toBe(idle({ ...sheet, oil: { grade: '20' } }))
+  expect(thin).not.toBe(running)
+  const primed = (of: typeof sheet) => {
+    const rig = preparePrimeRig(of, { kind: 'prime', seed: 8, pace: 1 })
+    rig.act('start')
+    let last = 0
+    for (let i = 0; i < 400; i++) last = rig.advance(0.1).pressure ?? last
+    return last
+  }
+  expect(primed(first)).toBe(primed({ ...sheet, oil: { grade: '20' } }))
+  expect(primed(first)).not.toBe(primed(sheet))
+})

@@ -1,7 +1,6 @@
 import { scaleBearings } from '../engine/engine'
 import type { EngineValues } from '../parts/list'
 import { leftOutOf } from '../engine/inspections'
-import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
@@ -94,7 +93,7 @@ export function prepareInstruments(
 
 /** The oil of a sheet at a temperature. */
 export function oilOfSheet(sheet: Sheet) {
-  const { oil } = modelOf(filledFor(sheet, 'start'))
+  const { oil } = modelOf(sheet)
   return (temperature: number) => oilAt(oil, temperature)
 }
 

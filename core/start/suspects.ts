@@ -80,7 +80,8 @@ const FLOOR = 15e3
  * it at the speeds and temperatures that were seen, and by how much the gauge flickered. What no pressure at all can mean is told apart by
  * nothing but how often it is the cause.
  */
-export function suspectsOf(sheet: Sheet, stop: Pick<Stop, 'code'>, seen: Seen[]): Suspect[] {
+export function suspectsOf(recorded: Sheet, stop: Pick<Stop, 'code'>, seen: Seen[]): Suspect[] {
+  const sheet = filledFor(recorded, 'start')
   const among = FAULT_KEYS.filter((key) => fitsCode(key, stop.code))
   const scored = among.map((key) => ({
     key,
@@ -163,7 +164,7 @@ export function faultPressures(
   moments: Pick<Seen, 'speed' | 'temperature'>[],
 ): number[] {
   const fault = faultOf(key, sheet.layout, severity)
-  const model = modelOf(filledFor(sheet, 'start'))
+  const model = modelOf(sheet)
   const values = structuredClone(model.values)
   fault.change?.(values)
   const leftOut = [...leftOutOf(sheet), ...(fault.leftOut ?? [])]
@@ -191,7 +192,7 @@ export function faultPressures(
 
 /** Gauge pressure with air drawn at the pickup, some seconds after the circuit was full, Pa. */
 function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: number): number {
-  const { values, oil } = modelOf(filledFor(sheet, 'start'))
+  const { values, oil } = modelOf(sheet)
   const setUp = primeSetUpOf(sheet)
   const filling = prepareFilling({
     layout: sheet.layout,

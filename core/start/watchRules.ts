@@ -1,5 +1,4 @@
 import type { BriefField } from '../parts/list'
-import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { usableSheet } from '../engine/usableSheet'
@@ -38,7 +37,7 @@ export function watchRules(whole: Sheet): WatchRules {
   const { sheet } = usableSheet(whole)
   const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
   const idleHot = namedStates(sheet).find(({ name }) => name === 'idleHot')!
-  const wanted = targetAt(sheet, oilOf(filledFor(sheet, 'start')), idleHot).least
+  const wanted = targetAt(sheet, oilOf(sheet), idleHot).least
   return {
     cranking: of('crankingSpeed'),
     firing: 1.6 * of('crankingSpeed'),

@@ -50,6 +50,27 @@ describe('runs', () => {
     })
     expect((await listRuns(db, build)).map(({ id }) => id)).toContain(run.id)
   })
+  it('keeps the oil that was in the engine, whatever is filled in later; one that a sender names stands', async () => {
+    const own = randomUUID()
+    const sheet = {
+      ...newSheet('inline4', 'Oil', 'Test engine'),
+      oils: { firstFill: { grade: '30' }, prime: { grade: '20' } },
+    }
+    await insertBuild(db, own, sheet)
+    const oilOf = async (kind: 'prime' | 'start', oil?: { grade: string }) =>
+      (await insertRun(db, own, {
+        id: randomUUID(),
+        kind,
+        setup: { source: 'logger', ...(oil ? { oil } : {}) },
+        who: 'Maren',
+      }))!.setup.oil?.grade
+    expect([await oilOf('start'), await oilOf('prime'), await oilOf('start', { grade: '15W-40' })]).toEqual([
+      '30',
+      '20',
+      '15W-40',
+    ])
+    expect((await begin()).setup.oil).toEqual(newSheet('inline4', 'a', 'b').oil)
+  })
   it('keeps a sample once by its millisecond, and gives them back in order, in pieces', async () => {
     const run = await begin()
     const samples = Array.from({ length: 50 }, (_, i) => ({

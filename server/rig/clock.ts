@@ -1,3 +1,4 @@
+import { filledWith } from '#core/record/fill'
 import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
 import type { RigAction } from '#core/run/actions'
@@ -52,7 +53,8 @@ function prepareRig(run: Pick<Run, 'kind' | 'setup'>, sheet: Sheet) {
  */
 export async function runRig(db: PGlite, run: Run, sheet: Sheet): Promise<void> {
   if (ticking.has(run.id)) return
-  const rig = prepareRig(run, sheet)
+  // What was filled in since is not in the simulated engine.
+  const rig = prepareRig(run, filledWith(sheet, run.setup.oil))
   const last = await lastSequence(db, run.id)
   const done = run.events.filter(({ kind }) => kind === 'act')
   let time = 0

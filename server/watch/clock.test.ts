@@ -2,12 +2,24 @@ import { randomUUID } from 'node:crypto'
 import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
+import type { Sheet } from '#core/record/schema'
 import type { RunNews } from '#core/run/run'
 import type { RunEvent } from '#core/run/schema'
 import { insertBuild } from '../data/builds'
 import { eventsOf, getRun, insertEvent, insertRun, insertSamples } from '../data/runs'
 import { emptyDatabase } from '../data/testDatabase'
 import { type Alarm, resumeWatches, standingAlarms, stopWatches, watchStart, type WatchParts } from './clock'
+
+/** Sheets that an expectation was asked for. */
+const asked = vi.hoisted((): Sheet[] => [])
+vi.mock('../threads/pool', async (original) => {
+  const pool = await original<typeof import('../threads/pool')>()
+  const inThread: typeof pool.inThread = (task, ...given) => {
+    asked.push(given[0] as Sheet)
+    return pool.inThread(task, ...given)
+  }
+  return { ...pool, inThread }
+})
 
 describe('the watch on the server', () => {
   let db: PGlite
@@ -62,6 +74,12 @@ describe('the watch on the server', () => {
   }
   const calls = async (run: string) => (await eventsOf(db, run)).filter(({ data }) => data.watch === 'server')
 
+  it('expects what the oil of the run makes, not of what was filled in since', async () => {
+    const { own } = parts()
+    const run = await begin()
+    await watchStart(own, run, { ...sheet, oil: { grade: '0W-20' } })
+    expect(asked.at(-1)!.oil).toEqual(sheet.oil)
+  })
   it('a simulated engine is stopped for its own board, and calls nobody else in the shop to a switch', async () => {
     const { own, alarms } = parts()
     const run = await begin('rig')

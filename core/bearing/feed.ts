@@ -32,31 +32,58 @@ export interface FeedArc {
  * @example feedDuty([0], [{ centre: 0, arc: 180 }]) // 0.5
  */
 export function feedDuty(mouths: number[], arcs: FeedArc[]): number {
-  const steps = 3600
+  const spans = mouths
+    .flatMap((mouth) => arcs.map(({ centre, arc }) => ({ from: centre - mouth - 0.5 * arc, arc })))
+    .flatMap(({ from, arc }) => {
+      if (arc >= 360) return [{ from: 0, to: 360 }]
+      const start = from - 360 * Math.floor(from / 360)
+      const to = start + arc
+      return to > 360
+        ? [
+            { from: start, to: 360 },
+            { from: 0, to: to - 360 },
+          ]
+        : [{ from: start, to }]
+    })
+    .sort((one, other) => one.from - other.from)
   let fed = 0
-  for (let k = 0; k < steps; k++) {
-    const turn = ((k + 0.5) * 360) / steps
-    if (mouths.some((mouth) => arcs.some(({ centre, arc }) => Math.abs(wrap(mouth + turn - centre)) <= 0.5 * arc)))
-      fed++
+  let reached = 0
+  for (const { from, to } of spans) {
+    fed += Math.max(0, to - Math.max(from, reached))
+    reached = Math.max(reached, to)
   }
-  return fed / steps
+  return fed / 360
+}
+
+/**
+ * A film that is fed for a share δ of the turn, over the whole of it: while fed it takes what pressure and turning make; while not, what the drilling's
+ * spin throws outward leaves it and is made up for when it is fed again,
+ *
+ *   Q = δ (G (p + h) + Q_c) + (1 − δ) G h
+ *
+ * p the pressure at the mouth, h the head gained outward to the pin. A closure of Uldo's own: what reaches a mouth through the plain shell's film is left out.
+ *
+ * @param film is set: its conductance G, m³/(s·Pa), and what turning carries out of it Q_c, m³/s
+ */
+export function feedForPart(film: { conductance: number; carried: number }, duty: number, head: number): void {
+  film.carried = duty * film.carried + (1 - duty) * film.conductance * Math.max(0, head)
+  film.conductance *= duty
 }
 
 /**
  * Share of air in what a rod's film lets go. While its drilling faces neither groove nor hole the passage gets nothing from the main: what its own spin still throws outward
  * leaves it, and air comes in at the mouth for it,
  *
- *   a = (1 − δ) G h / (δ (G (p + h) + Q_c) + (1 − δ) G h)
+ *   a = (1 − δ) G h / Q
  *
- * δ the feed duty, p the main's pressure, h the head that the drilling gains outward, G and Q_c the film's conductance and what turning carries out of it. A closure of Uldo's own: the film
- * is taken to live on its own oil but for that head, and what the main's film gives a mouth that passes under load is left out. For comparing one groove with another, no more.
+ * with Q as in `feedForPart`. A closure of Uldo's own: the film is taken to live on its own oil but for that head, and what the main's film gives a mouth that passes
+ * under load is left out. For comparing one groove with another, no more.
+ *
+ * @param conductance δ G, m³/(s·Pa)  @param carried what leaves the film without pressure at its mouth, as `feedForPart` sets it, m³/s
  */
 export function airShare(duty: number, pressure: number, head: number, conductance: number, carried: number): number {
-  const drained = (1 - duty) * conductance * Math.max(0, head)
-  const fed = duty * (conductance * Math.max(0, pressure + head) + carried)
-  return drained > 0 ? drained / (drained + fed) : 0
-}
-
-function wrap(degrees: number): number {
-  return degrees - 360 * Math.round(degrees / 360)
+  if (!(head > 0) || duty >= 1) return 0
+  if (duty <= 0) return 1
+  const drained = ((1 - duty) / duty) * conductance * head
+  return Math.min(1, drained / (conductance * Math.max(0, pressure + head) + carried))
 }

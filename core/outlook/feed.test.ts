@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { rodDuty, rodFeed } from './feed'
+import { rodDuty } from '../parts/feedDuty'
+import { rodFeed } from './feed'
 
 it('rods of the demo six want 137 kPa at 4,200 rpm: ½ · 831 · (440 · 0.033)² + 50 kPa', () => {
   expect(rodFeed(DEMO_BUILDS.ottiline())).toMatchObject({

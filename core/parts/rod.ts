@@ -1,6 +1,6 @@
 import { EXPANSION } from '../bearing/clearance'
 import { type BearingDuty, eccentricityFor, loadNumber } from '../bearing/eccentricity'
-import { centrifugalHead } from '../bearing/feed'
+import { centrifugalHead, feedForPart } from '../bearing/feed'
 import { judgeFloat, sideClearanceLimits } from '../bearing/float'
 import { leavingAt } from '../bearing/leakage'
 import { filledShare, filmRise, HEAT_CAPACITY, shearPower } from '../bearing/warmth'
@@ -24,6 +24,7 @@ import {
 import { bearingReadings, bearingWord, limitReadings, rodsOf } from './bearingReadings'
 import { bearingsOf } from './clearances'
 import { bore, MICRON, MM } from './drafts'
+import { rodDuties } from './feedDuty'
 import { type Conditions, type Judged, part } from './part'
 import { each, reading, sized } from './reading'
 import { judgedShapes } from './shapes'
@@ -97,7 +98,9 @@ export const rod = part({
     let now: Conditions
     let diameter = 0
     let clearance = 0
-    /** Sets a film of the present diameter and clearance; gives the journal's eccentricity. */
+    let fed = 1
+    let head = 0
+    /** Sets a film of the present diameter, clearance, feed duty and head; gives the journal's eccentricity. */
     const place = (film: { conductance: number; carried: number }, viscosity: number): number => {
       duty.diameter = diameter
       duty.length = now.rodLength
@@ -107,6 +110,7 @@ export const rod = part({
       duty.viscosity = viscosity
       const eccentricity = eccentricityFor(loadNumber(duty), now.rodLength / diameter)
       setHoleFed(film, now, viscosity, diameter, now.rodLength, clearance, now.speed, eccentricity)
+      feedForPart(film, fed, head)
       return eccentricity
     }
     const shed = (rise: number) => {
@@ -124,17 +128,27 @@ export const rod = part({
       now.films.rod = Infinity
       diameter = values.diameter[0]
       clearance = 0
-      for (let i = 0; i < rods.length; i++) clearance += hot(i) / rods.length
+      fed = 0
+      head = headOf(values, 0)
+      for (let i = 0; i < rods.length; i++) {
+        clearance += hot(i) / rods.length
+        fed += values.duty[i] / rods.length
+      }
       now.films.rodRise = now.speed > 0 ? filmRise(shed) : 0
       const viscosity = now.film * thinned(now.oil, now.films.rodRise)
       for (let i = 0; i < rods.length; i++) {
         const { drilling, film } = rods[i]
         diameter = values.diameter[i]
         clearance = hot(i)
+        fed = values.duty[i]
+        head = headOf(values, i)
         now.films.rod = Math.min(now.films.rod, clearance * (1 - place(film, viscosity)))
         drilling.diameter = values.drilling
-        drilling.head = centrifugalHead(now.oil.density, now.speed, 0.5 * values.fedFrom[i], now.crankRadius)
+        drilling.head = head
       }
+    }
+    function headOf(values: RodValues, i: number): number {
+      return centrifugalHead(now.oil.density, now.speed, 0.5 * values.fedFrom[i], now.crankRadius)
     }
   },
   passages: () => [
@@ -167,6 +181,8 @@ function valuesOf(sheet: Sheet) {
     ...sizes.values(sheet),
     /** Diameters of the mains that feed each, m. */
     fedFrom: sheet.layout.feed.map((number) => mains[number - 1].diameter),
+    /** Shares of a turn in which each is fed. */
+    duty: rodDuties(sheet),
   }
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { rodDuty, rodFeed } from '#core/outlook/feed'
+import { rodDuty } from '#core/parts/feedDuty'
+import { rodFeed } from '#core/outlook/feed'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { bearingsOf } from '#core/parts/clearances'
 

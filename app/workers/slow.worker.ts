@@ -23,7 +23,7 @@ let searching = 0
 
 export interface OrbitSummary extends Pick<
   BearingOrbit,
-  'set' | 'number' | 'least' | 'greatestLoad' | 'meanLoad' | 'specificLoad' | 'radialClearance'
+  'set' | 'number' | 'least' | 'peak' | 'greatestLoad' | 'meanLoad' | 'specificLoad' | 'radialClearance'
 > {
   x: Float64Array
   y: Float64Array
@@ -77,6 +77,7 @@ const films = {
       set,
       number,
       least,
+      peak,
       greatestLoad,
       meanLoad,
       specificLoad,
@@ -85,7 +86,7 @@ const films = {
       y,
       film,
     } of engineOrbits(sheet, moment)) {
-      found.push({ set, number, least, greatestLoad, meanLoad, specificLoad, radialClearance, x, y, film })
+      found.push({ set, number, least, peak, greatestLoad, meanLoad, specificLoad, radialClearance, x, y, film })
       tell?.(found.length, of)
       // Lets a cancel in between two bearings.
       await new Promise((done) => setTimeout(done))

@@ -2,14 +2,16 @@ import { hasCycle } from '../engine/modelLimits'
 import type { FieldOf } from '../parts/list'
 import { hotClearance, EXPANSION } from '../bearing/clearance'
 import { reciprocatingMassOf } from '../parts/crank'
+import { landBeside } from '../parts/main'
 import { rodsBesideMains, throwsOf } from '../parts/throws'
 import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import { ATMOSPHERE, cylinderPressure } from '../cycle/pressure'
 import { crankpinForce, type CycleLoad, mainForce, onRod, type RodGear, rodSwing } from '../cycle/load'
 import { oilAt } from '../oil/oil'
-import { modelOf } from './model'
-import { meanPressureAt } from './states'
+import type { OrbitGroove } from '../orbit/grooves'
+import { gaugePressure, modelOf } from './model'
+import { meanPressureAt, momentAt } from './states'
 import { type Orbit, orbit } from '../orbit/orbit'
 
 /** What an orbit is asked for: a speed, rev/s, and an oil temperature, °C. */
@@ -69,6 +71,10 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
   const rodLoad = onRod(pin, swing.angle)
   const throws = throwsOf(layout)
   const beside = rodsBesideMains(layout)
+  const { circuit } = model.engine
+  gaugePressure(model, momentAt(sheet, moment.speed, moment.temperature))
+  // As the circuit is now: bearings are handed on one by one, and whoever asks may ask it something else meanwhile.
+  const feed = values.main.shells.map((_, i) => Math.max(0, circuit.pressures[circuit.indexOf(`main ${i + 1}`)]))
   for (let i = 0; i < layout.mains; i++) {
     const load = mainForce(
       pin,
@@ -76,6 +82,8 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
       moment.speed,
       beside[i].map((rod) => throws[rod]),
     )
+    const { upper, lower } = values.main.shells[i]
+    const land = landBeside(values.main.shells[i], values.crank)
     yield one(
       'main',
       i + 1,
@@ -84,6 +92,7 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
       values.main.clearance[i],
       EXPANSION[layout.housing],
       load,
+      { groove: { upper, lower, land, feedPressure: feed[i] } },
     )
   }
   for (let i = 0; i < layout.feed.length; i++)
@@ -95,7 +104,7 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
       values.rod.clearance[i],
       EXPANSION.steel,
       rodLoad,
-      swing.rate,
+      { frameRate: swing.rate },
     )
 
   function one(
@@ -106,13 +115,13 @@ export function* engineOrbits(sheet: Sheet, moment: OrbitMoment): Generator<Bear
     clearance: number,
     housing: number,
     load: CycleLoad,
-    frameRate?: Float64Array,
+    { frameRate, groove }: { frameRate?: Float64Array; groove?: OrbitGroove },
   ): BearingOrbit {
     const radialClearance = Math.max(
       5e-6,
       0.5 * hotClearance(clearance, diameter, moment.temperature - values.crank.room, housing, EXPANSION.steel),
     )
-    const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate })
+    const found = orbit({ diameter, length, radialClearance, viscosity, speed: moment.speed, load, frameRate, groove })
     let greatestLoad = 0
     let meanLoad = 0
     for (let degree = 0; degree < 720; degree++) {

@@ -129,6 +129,12 @@ export const main = part({
   faults: [LOOSE],
 })
 
+/** Land beside a main's groove on either side, m: by its width where that was read. */
+export const landBeside = (
+  { width }: Pick<MainShells, 'width'>,
+  { mainLength, mainLand }: { mainLength: number; mainLand: number },
+): number => (width === undefined ? mainLand : Math.max(LEAST_LAND, 0.5 * (mainLength - width)))
+
 type MainValues = ReturnType<typeof valuesOf>
 function valuesOf(sheet: Sheet) {
   const shells = mainShells(sheet)
@@ -171,7 +177,7 @@ function placing() {
   ): JournalPosition => {
     duty.diameter = diameter
     duty.length = now.mainLength
-    duty.land = shells.width === undefined ? now.mainLand : Math.max(LEAST_LAND, 0.5 * (now.mainLength - shells.width))
+    duty.land = landBeside(shells, now)
     duty.radialClearance = clearance
     duty.speed = now.speed
     duty.load = now.mainLoad

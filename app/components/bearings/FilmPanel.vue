@@ -176,8 +176,9 @@ const orbitDrawn = computed(() =>
       <p v-if="ownOrbit" data-testid="orbit">
         <b>Tightest {{ units.sayFilm(ownOrbit.least.film) }}</b> at {{ ownOrbit.least.degree }}° of crank after firing,
         {{ place(ownOrbit.least.place) }} from the crown; load {{ (ownOrbit.meanLoad / 1000).toFixed(1) }} kN in the
-        mean, {{ (ownOrbit.greatestLoad / 1000).toFixed(1) }} at most. By mobility, short bearing: a real film is
-        somewhat thinner.
+        mean, {{ (ownOrbit.greatestLoad / 1000).toFixed(1) }} at most. Highest pressure in the film
+        <b>{{ mega(ownOrbit.peak.pressure) }}</b> at {{ ownOrbit.peak.degree }}°, where the steady load makes
+        {{ mega(film!.peakPressure) }}.
       </p>
       <p v-else-if="failed" class="wrong" role="alert">No orbit: {{ failed }}</p>
       <p v-else class="quiet">Gas and inertia over 720°, journal by journal. Red marks the tightest moment.</p>

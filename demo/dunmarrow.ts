@@ -49,6 +49,7 @@ export function dunmarrow(): Sheet {
   pump.find({
     'pump.cover': 'seen',
     'pump.bodyFace': 'clean',
+    'pump.pocketFloor': 'clean',
     'pump.pocket': 'seen',
     'pump.rotors': 'clean',
     'pump.shaft': 'clean',

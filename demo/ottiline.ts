@@ -64,6 +64,7 @@ export function ottiline(): Sheet {
   pump.find({
     'pump.cover': 'seen',
     'pump.bodyFace': 'clean',
+    'pump.pocketFloor': 'clean',
     'pump.pocket': 'clean',
     'pump.rotors': 'seen',
     'pump.shaft': 'clean',

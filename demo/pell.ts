@@ -34,6 +34,7 @@ export function pell(): Sheet {
   bench.find({
     'pump.cover': 'catches',
     'pump.bodyFace': 'clean',
+    'pump.pocketFloor': 'clean',
     'pump.pocket': 'seen',
     'pump.rotors': 'seen',
     'pump.shaft': 'clean',

@@ -4,6 +4,8 @@ import type { WasherFault } from '#core/relief/stack'
 const OBJECTIONS: Record<Exclude<Objection, 'opens-above'>, string> = {
   'stack-too-tall': 'asks for a taller stack than stays in place',
   'plug-at-end': 'the plug has not so much left to go',
+  'plug-covered': 'what sits over the plug leaves it no room to come out so far',
+  'opens-below': 'opens under what is wanted',
   'cap-inward-only': 'a cap cannot be drawn back out',
   'cap-not-adjustable': 'not adjustable afterwards; the thread must not take the load',
   'coils-touch': 'the coils touch before the port is open',
@@ -16,7 +18,9 @@ export function objectionWords(kind: RouteKind, against: readonly Objection[]): 
   const words = against
     .map((each) =>
       each === 'opens-above'
-        ? `opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`
+        ? kind === 'flush' || kind === 'spring-flush'
+          ? 'opens above what is wanted'
+          : `opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`
         : OBJECTIONS[each],
     )
     .join('; ')

@@ -6,6 +6,7 @@ import { journalFilm } from '#core/outlook/journalFilm'
 import type { FinderProgress, Offer } from '#core/finder/types'
 import type { OutlookMap } from '#core/outlook/map'
 import type { CandidatePump } from '#core/outlook/pumps'
+import type { ValveName } from '#core/parts/reliefReadings'
 import { type BearingOrbit, engineOrbits, type OrbitMoment } from '#core/outlook/orbits'
 import type { PrimeSeen } from '#core/prime/watch'
 import type { PrimeSetUp } from '#core/prime/setUp'
@@ -34,6 +35,11 @@ const films = {
   film: journalFilm,
   pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) =>
     (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
+  pumpWays: async (sheet: Sheet, fresh?: CandidatePump & { price?: number }) =>
+    (await import('#core/outlook/salvageWays')).pumpWays(sheet, fresh),
+  longIdle: async (sheet: Sheet) => (await import('#core/outlook/longIdle')).longIdle(sheet),
+  benchReads: async (sheet: Sheet, name: ValveName) =>
+    (await import('#core/outlook/benchReads')).benchReads(sheet, name),
   grooves: async (sheet: Sheet, grades: string[]) =>
     (await import('#core/outlook/grooves')).groovesCompared(sheet, grades),
   pumpAtStates: async (sheet: Sheet) => (await import('#core/outlook/pumpOver')).pumpAtStates(sheet),

@@ -12,6 +12,8 @@ export const OLD_SHELLS = [
   'discoloured',
 ] as const
 
+export type OldShell = (typeof OLD_SHELLS)[number]
+
 export interface ShellAdvice {
   construction: ShellConstruction
   reason: string

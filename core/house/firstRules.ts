@@ -45,6 +45,7 @@ export const FIRST_RULES: Record<string, number> = {
   'pump.tipStop': 200 * MICRON,
   'pump.metalLeast': 5 * MM,
   'pump.wallLeast': 3 * MM,
+  'cost.hour': 60,
   'relief.bindMargin': 1 * MM,
   'pickup.floorLeast': 6 * MM,
   'pickup.floorMost': 12 * MM,

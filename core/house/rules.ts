@@ -162,6 +162,13 @@ export const RULES: Rule[] = [
     range: [1 * MM, 15 * MM],
     reason: 'A thin wall cracks into the next passage.',
   }),
+  rule('cost.hour', {
+    label: 'An hour in the machine shop, in your own money',
+    group: 'Pump',
+    dimension: 'count',
+    range: [0, 1000],
+    reason: 'What machining a pump costs beside a new one.',
+  }),
   rule('relief.bindMargin', {
     label: 'Spring travel left at full lift',
     group: 'Relief',

@@ -1,7 +1,7 @@
 import type { ValveField, ValveName } from '../parts/reliefReadings'
 import { pipeLoss } from '../circuit/pipe'
 import { elementOf } from '../parts/circuitBuilder'
-import { ruleOf } from '../house/limits'
+import { limitOf } from '../house/makerLimits'
 import { openingOf, reliefValve } from '../parts/reliefRecord'
 import type { Sheet } from '../record/schema'
 import { requireValue, recorded } from '../engine/values'
@@ -126,10 +126,12 @@ export function reliefRoutes(sheet: Sheet, name: ValveName, springs: OfferedSpri
   return routesTo(reliefValve(model.sheet, name), {
     wanted,
     springs,
-    leastMargin: ruleOf(sheet, 'relief.bindMargin'),
+    leastMargin: limitOf(sheet, 'relief.bindMargin').value,
     wire: of('wire'),
     coilDiameter: of('coilDiameter'),
     plugTravel: of('plugTravel'),
+    plugOutward: of('plugOutward'),
+    plugProud: of('plugProud'),
     ...coldFlow(model, name),
   })
 }

@@ -20,6 +20,7 @@ import { relief, relief2 } from './relief'
 import { rockers } from './rockers'
 import { rod } from './rod'
 import { sender } from './sender'
+import { stripDown } from './stripDown'
 import { tensioner } from './tensioner'
 import { timingJet } from './timingJet'
 import { turbo } from './turbo'
@@ -49,6 +50,7 @@ export const PARTS = [
   pinOil,
   sender,
   coefficients,
+  stripDown,
   priming,
   firstStart,
 ] as const

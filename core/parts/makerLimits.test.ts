@@ -64,6 +64,16 @@ describe('a maker’s limit', () => {
     expect(judgeGap(put({ 'pump.tipClearance': 0.3e-3, 'limit.pumpTipMost': 0.4e-3 }), 'tip')).toBe('pass')
     expect(gapMarks(put({}), 'tip').least).toBeUndefined()
   })
+  it('judges the wall beside a port and the spring’s travel', () => {
+    const wall = (more: Record<string, number>) => station(put({ 'pump.suctionPortWall': 2.5e-3, ...more }), 'pump')
+    expect(wall({})).toMatchObject({ verdict: 'stop', about: 'suction port’s wall too thin' })
+    expect(wall({ 'limit.portWall': 2e-3 }).about ?? '').not.toMatch(/wall/)
+    // 41 less a port of 7 and 27 solid: 7 mm are left.
+    const spring = { 'relief.springRate': 6000, 'relief.installedLength': 41e-3, 'relief.solidLength': 27e-3 }
+    const bind = (more: Record<string, number>) => station(put({ ...spring, ...more }), 'relief')
+    expect(bind({}).verdict).toBe('pass')
+    expect(bind({ 'limit.bindMargin': 9e-3 })).toMatchObject({ verdict: 'watch', about: 'spring near coil bind' })
+  })
   it('judges the pickup’s height and a housing’s gap', () => {
     const at = (more: Record<string, number>) =>
       floorVerdict(put({ 'pickup.sumpDepth': 0.16, 'pickup.protrusion': 0.151, ...more }))

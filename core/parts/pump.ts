@@ -1,5 +1,5 @@
 import { slipConductance } from '../pump/slip'
-import { ruleOf } from '../house/limits'
+import { limitOf } from '../house/makerLimits'
 import { MICRON } from './drafts'
 import { between, contradicting, type Judged, part, voidOf } from './part'
 import { SURFACES, TURNS, WASHED } from './pumpLooked'
@@ -77,7 +77,7 @@ export const pump = part({
     }
     for (const name of ['suction', 'outlet'] as const) {
       const wall = sheet.readings[`pump.${name}PortWall`]?.value
-      if (wall !== undefined && wall < ruleOf(sheet, 'pump.wallLeast'))
+      if (wall !== undefined && wall < limitOf(sheet, 'pump.wallLeast').value)
         found.push({ station: 'pump', verdict: 'stop', about: `${name} port’s wall too thin` })
     }
     return found

@@ -45,6 +45,12 @@ export const SURFACES = [
     'watch',
     'Cut the face and the pocket together by the same amount; then measure end clearance again.',
   ),
+  surface(
+    'pocketFloor',
+    'Pocket floor',
+    'watch',
+    'Lap it gently where it is shallow, or machine it with the face by the same amount; then measure end clearance again.',
+  ),
   surface('pocket', 'Pocket bore', 'stop', 'The pocket cannot be mended: replace the body.'),
   surface('rotors', 'Rotors', 'stop', 'Rotors are never dressed: replace them as a set.'),
   surface(

@@ -6,7 +6,8 @@ import { type Limit, limitOf } from '../house/makerLimits'
 import type { Verdict } from '../quantity/verdict'
 import type { Sourced } from '../record/sourced'
 import type { Layout, Sheet } from '../record/schema'
-import { gap, length, MICRON, MM, plain, planned, typical } from './drafts'
+import { gap, length, MICRON, MM, plain, typical } from './drafts'
+import { WORK } from './pumpWork'
 import { reading, sized, valueOf } from './reading'
 
 export const gears = ({ pumpKind }: Layout) => pumpKind === 'gear'
@@ -217,27 +218,7 @@ export const others = [
     'Drive shaft, length',
     plain('length', 0.1 * MM, [10 * MM, 600 * MM], { view: 'close' }),
   ),
-  reading(
-    'pump',
-    'pump.coverWear',
-    'Track worn into the cover',
-    plain('clearance', 5 * MICRON, [0, 1 * MM], { view: 'salvage' }),
-  ),
-  reading(
-    'pump',
-    'pump.coverThickness',
-    'Cover, thickness',
-    plain('length', 0.02 * MM, [1 * MM, 60 * MM], { view: 'salvage' }),
-  ),
-  reading(
-    'pump',
-    'pump.floorThickness',
-    'Pocket floor, thickness',
-    plain('length', 0.05 * MM, [1 * MM, 80 * MM], { view: 'salvage' }),
-  ),
-  reading('pump', 'pump.coverCut', 'Cut the cover by', planned('clearance', [0, 3 * MM], { view: 'salvage' })),
-  reading('pump', 'pump.bodyCut', 'Cut the body face by', planned('clearance', [0, 3 * MM], { view: 'salvage' })),
-  reading('pump', 'pump.pocketCut', 'Cut the pocket by', planned('clearance', [0, 3 * MM], { view: 'salvage' })),
+  ...WORK,
   SUCTION.before,
   SUCTION.wall,
   OUTLET.before,

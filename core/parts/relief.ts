@@ -1,13 +1,12 @@
 import { benchLog, benchOf } from './reliefBench'
 import { springRateOf } from './reliefSpring'
 import { bindMargin } from '../relief/valve'
-import { ruleOf } from '../house/limits'
-import { check, type CheckItem } from '../record/looked'
+import { limitOf } from '../house/makerLimits'
 import type { Layout } from '../record/schema'
 import { MM } from './drafts'
 import { between, contradicting, type Ground, type Judged, part, type PartFault, voidOf } from './part'
 import type { ReadingSpec } from './reading'
-import { valveFit } from './reliefFit'
+import { formsUnmeasured, valveFit } from './reliefFit'
 import {
   type FittedValve,
   risesBetweenHeights,
@@ -16,6 +15,7 @@ import {
   type ValveName,
   valveSourced,
 } from './reliefReadings'
+import { reliefChecks, reliefInspections } from './reliefLooked'
 import { reliefInputs, reliefValve } from './reliefRecord'
 
 /** A plunger that hangs with a share of its port open: next to no spring, and a port cut to that share. */
@@ -61,7 +61,7 @@ interface Place {
 /** A relief valve: plunger, spring, shims and port, where it stands in the circuit. */
 function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, words, about, shimStep }: Place) {
   type Key = (typeof VALVE_READINGS)[N][ValveField]['key']
-  const falls = checksOf(name)[0]
+  const falls = reliefChecks(name)[0]
   return part({
     name,
     fitted,
@@ -108,8 +108,9 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
           ]
         : []),
     ],
-    checks: () => checksOf(name),
-    choices: () => ['bench', 'benchOil', 'stack', 'body', 'housing'].map((field) => `${name}.${field}`),
+    checks: () => reliefChecks(name),
+    choices: () => ['bench', 'benchOil', 'stack', 'body', 'housing', 'sleeve'].map((field) => `${name}.${field}`),
+    inspections: () => reliefInspections(name),
     grounds: () => [
       { about, states: 'relief', stands: (sheet) => valveHasGrounds(sheet, name), key: () => `${name}.springRate` },
     ],
@@ -119,10 +120,12 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
       if (margin !== undefined && springRateOf(sheet, name).source !== 'layout')
         found.push({
           station: 'relief',
-          verdict: margin < 0 ? 'stop' : margin < ruleOf(sheet, 'relief.bindMargin') ? 'watch' : 'pass',
+          verdict: margin < 0 ? 'stop' : margin < limitOf(sheet, 'relief.bindMargin').value ? 'watch' : 'pass',
           about: 'spring near coil bind',
         })
       for (const fault of valveFit(sheet, name)) found.push({ station: 'relief', verdict: 'stop', about: fault.about })
+      if (formsUnmeasured(sheet, name))
+        found.push({ station: 'relief', verdict: 'watch', about: 'valve and housing of two forms' })
       const bench = benchOf(sheet, name)
       if (bench && bench.surprise > 3)
         found.push({ station: 'relief', verdict: 'watch', about: 'bench and spring disagree' })
@@ -157,7 +160,7 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
     voids: (sheet) => [
       ...(sheet.checks[falls.key]?.state === 'fault' ? [voidOf(falls)] : []),
       ...valveFit(sheet, name).map((fault) => ({
-        path: `readings/${name}.reach`,
+        path: fault.has === undefined ? `choices/${name}.body` : `readings/${name}.reach`,
         message: fault.means,
         about: fault.about,
         station: 'relief' as const,
@@ -194,42 +197,4 @@ export function valveHasGrounds(sheet: Parameters<typeof springRateOf>[0], valve
   return (['freeLength', 'installedLength', 'plungerDiameter'] as const).some(
     (field) => `${valve}.${field}` in sheet.readings,
   )
-}
-
-function checksOf(name: ValveName): CheckItem[] {
-  const at = (key: string, label: string, fault: string, wanted = true) =>
-    check('relief', `${name}.${key}`, label, fault, { wanted })
-  if (name === 'relief2')
-    return [
-      at(
-        'falls',
-        'Gallery valve: plunger falls by its own weight',
-        'A plunger that hangs can stay open: no pressure, or shut.',
-      ),
-      at('seals', 'Gallery valve: seals new', 'An old seal weeps, or lets the valve stand off its seat.'),
-    ]
-  return [
-    at(
-      'falls',
-      'Plunger falls through an oiled bore by its own weight',
-      'A plunger that hangs can stay open: no pressure, or shut: a burst filter.',
-    ),
-    at(
-      'seals',
-      'Seals and washers new',
-      'Seals are renewed each time: an old one weeps, or lets the valve stand off its seat.',
-    ),
-    at(
-      'byHand',
-      'Turns all the way in by hand',
-      'What binds by hand is cross-threaded, or its housing stands askew: align it by the maker’s tool.',
-    ),
-    at(
-      'torque',
-      'Plug at the maker’s torque',
-      'A loose plug weeps and backs out; an overtightened one strips its housing.',
-      false,
-    ),
-    at('marked', 'Plug marked with what is behind it', 'The next person cannot know what is behind it.', false),
-  ]
 }

@@ -77,5 +77,34 @@ export function salvage(
   }
 }
 
+/** Ways to mend a pump by cutting it. */
+export type SalvageWay = 'cover' | 'lapped' | 'machined'
+
+/** Deepest that a pocket's floor is lapped by hand and still flat, m. */
+const GENTLY = 30e-6
+
+/** A worn pump, by what each way of cutting it would take off. */
+export type WornPump = Omit<SalvageCase, 'coverCut' | 'bodyCut' | 'pocketCut'> & {
+  /** Depth of the track in the pocket's floor, where it was measured. */
+  floorWear?: number
+}
+
+/**
+ * What each way of cutting leaves: the cover alone, flat down to its track's bottom; the pocket's floor lapped as well, gently, which adds what it takes to the end clearance; the floor machined
+ * and the face with it by the same amount, which does not.
+ */
+export function salvageWays(worn: WornPump, viscosity: number): (Salvage & { way: SalvageWay })[] {
+  const { floorWear } = worn
+  const cut = (way: SalvageWay, pocketCut: number, bodyCut: number) => ({
+    way,
+    ...salvage({ ...worn, coverCut: worn.coverWear, pocketCut, bodyCut }, viscosity),
+  })
+  if (floorWear === undefined) return [cut('cover', 0, 0)]
+  const lapped = cut('lapped', floorWear, 0)
+  if (floorWear > GENTLY)
+    lapped.problems.unshift(`${microns(floorWear)} is more than lapping takes off and stays flat: machine it.`)
+  return [cut('cover', 0, 0), lapped, cut('machined', floorWear, floorWear)]
+}
+
 const microns = (value: number) => `${Math.round(value * 1e6)} µm`
 const millimetres = (value: number) => `${(value * 1e3).toFixed(2)} mm`

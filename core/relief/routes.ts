@@ -4,7 +4,7 @@ import { allowedStress, preload, total, wahlStress } from './spring'
 import { bindMargin, fullFlowPressure, openingPressure, type ReliefValve } from './valve'
 
 /** Ways to a wanted opening pressure. */
-export type RouteKind = 'shims' | 'spring' | 'plug' | 'cap'
+export type RouteKind = 'shims' | 'spring' | 'plug' | 'flush' | 'spring-plug' | 'spring-flush' | 'cap'
 
 /** Why a route cannot be taken, or should not. */
 export type Objection =
@@ -12,6 +12,10 @@ export type Objection =
   | 'opens-above'
   | 'stack-too-tall'
   | 'plug-at-end'
+  /** What sits over the plug leaves it no room to come out so far. */
+  | 'plug-covered'
+  /** With the plug flush it opens under what is wanted. */
+  | 'opens-below'
   | 'cap-inward-only'
   | 'cap-not-adjustable'
   | 'coils-touch'
@@ -39,6 +43,9 @@ export interface RouteCase {
   coilDiameter?: number
   /** How much further in the plug can go, m, where that was measured. */
   plugTravel?: number
+  /** How far it can come out before something over it is in its way, and how far it stands proud of flush now, m, where measured. */
+  plugOutward?: number
+  plugProud?: number
   /** What must pass at full flow, m³/s, and the oil: kg/m³, Pa·s. */
   flow: number
   density: number
@@ -67,29 +74,46 @@ export interface Route {
   against: Objection[]
 }
 
+/** A route's own name among the others. */
+export const routeKey = ({ kind, spring }: Pick<Route, 'kind' | 'spring'>): string =>
+  spring ? `${kind} ${spring.id}` : kind
+
+/** How far a plug that is left where it is flush may open from what is wanted, of it. */
+const NEAR = 0.02
+
 /** Thickest stack that stays in place under a spring, m. */
 const MOST_SHIMS = 8e-3
 
 /**
  * Each way to a wanted opening pressure: shims under the spring that is fitted, each spring on the shelf with the shims that it then asks for, the plug
- * further in, a fixed cap deformed; with what each leaves before the coils touch, what it does to the override, how hard it works the wire, and
+ * further in or out, driven flush, either of them with each spring as well, a fixed cap deformed; with what each leaves before the coils touch, what it does to the override, how hard it works the wire, and
  * whether it can be taken back.
  */
 export function routesTo(valve: ReliefValve, wanted: RouteCase): Route[] {
-  const further =
-    preloadFor(valve, wanted.wanted).length - (valve.freeLength - valve.installedLength + total(valve.shims))
+  const withSpring = (spring: OfferedSpring): ReliefValve => ({
+    ...valve,
+    springRate: spring.springRate,
+    freeLength: spring.freeLength,
+    solidLength: spring.solidLength,
+  })
+  const further = (of: ReliefValve) =>
+    preloadFor(of, wanted.wanted).length - (of.freeLength - of.installedLength + total(of.shims))
+  const { springs, plugProud, plugTravel, plugOutward } = wanted
+  const measured = plugProud !== undefined || plugTravel !== undefined || plugOutward !== undefined
   return [
     withShims('shims', valve, wanted),
-    ...wanted.springs.map((spring) =>
-      withShims(
-        'spring',
-        { ...valve, springRate: spring.springRate, freeLength: spring.freeLength, solidLength: spring.solidLength },
-        wanted,
-        spring,
-      ),
-    ),
-    moved('plug', valve, further, wanted),
-    moved('cap', valve, further, wanted),
+    ...springs.map((spring) => withShims('spring', withSpring(spring), wanted, spring)),
+    moved('plug', valve, further(valve), wanted),
+    ...(measured
+      ? springs.map((spring) => moved('spring-plug', withSpring(spring), further(withSpring(spring)), wanted, spring))
+      : []),
+    ...(plugProud === undefined
+      ? []
+      : [
+          moved('flush', valve, plugProud, wanted),
+          ...springs.map((spring) => moved('spring-flush', withSpring(spring), plugProud, wanted, spring)),
+        ]),
+    moved('cap', valve, further(valve), wanted),
   ]
 }
 
@@ -107,17 +131,31 @@ function withShims(kind: 'shims' | 'spring', valve: ReliefValve, wanted: RouteCa
   })
 }
 
-function moved(kind: 'plug' | 'cap', valve: ReliefValve, further: number, wanted: RouteCase): Route {
+function moved(
+  kind: Exclude<RouteKind, 'shims' | 'spring'>,
+  valve: ReliefValve,
+  further: number,
+  wanted: RouteCase,
+  spring?: OfferedSpring,
+): Route {
   const against: Objection[] = []
-  if (kind === 'plug' && wanted.plugTravel !== undefined && further > wanted.plugTravel + 1e-6)
-    against.push('plug-at-end')
+  const turned = kind === 'plug' || kind === 'spring-plug'
+  if (turned && wanted.plugTravel !== undefined && further > wanted.plugTravel + 1e-6) against.push('plug-at-end')
+  if (turned && wanted.plugOutward !== undefined && -further > wanted.plugOutward + 1e-6) against.push('plug-covered')
+  if (kind === 'flush' || kind === 'spring-flush') {
+    const off = openingPressure({ ...valve, installedLength: valve.installedLength - further }) / wanted.wanted - 1
+    if (off > NEAR) against.push('opens-above')
+    else if (off < -NEAR) against.push('opens-below')
+  }
   if (kind === 'cap' && further < 0) against.push('cap-inward-only')
   if (kind === 'cap') against.push('cap-not-adjustable')
   return described(kind, { ...valve, installedLength: valve.installedLength - further }, wanted, {
     shims: total(valve.shims),
     further,
-    reversible: kind === 'plug',
+    // A plug that is driven in stays where it is; one with a thread turns both ways.
+    reversible: turned,
     against,
+    spring,
   })
 }
 

@@ -1,19 +1,28 @@
 <script setup lang="ts">
-import { OLD_SHELLS } from '#core/bearing/shell'
+import { OLD_SHELLS, type OldShell } from '#core/bearing/shell'
 import { shrinkPhoto } from '~/composables/photo'
 
 /** What the old shell of a journal looked like, what that says, and its photos. */
 const { reading, label } = defineProps<{ reading: string; label: string }>()
 const build = useBuild()
 const person = usePerson()
-const GOOD = 'even grey'
-const WHAT: Record<string, string> = {
-  [GOOD]: 'Worn evenly: nothing against its journal.',
-  pounded: 'Overloaded or worn out: a three-layer shell, and look at what loaded it.',
-  'overlay gone': 'Overloaded or worn out: a three-layer shell, and look at what loaded it.',
-  'worn on one edge': 'Taper, a bent rod or a housing out of line: measure both planes.',
+const GOOD: OldShell = 'even grey'
+/** As they are seen, where a sheet's own word is another. */
+const SEEN: Partial<Record<OldShell, string>> = {
+  'overlay gone': 'brown or coppery',
+  discoloured: 'blue or black',
 }
-const DIRT = 'Dirt or heat went through: wash every gallery, look at filter and bypass.'
+const WHAT: Record<OldShell, string> = {
+  [GOOD]: 'Worn evenly: nothing against its journal.',
+  'overlay gone':
+    'Brown or coppery: the overlay is gone. It is worn: find out why, by load, dirt or thin oil, before a new one goes in.',
+  scored: 'Dirt went through: wash every gallery and the crank’s drillings, look at filter and bypass.',
+  pounded: 'Overloaded: a three-layer shell, and look at what loaded it.',
+  'worn on one edge': 'Taper, a bent rod or a housing out of line: measure both planes.',
+  'dirt embedded': 'Dirt went through: wash every gallery and the crank’s drillings, look at filter and bypass.',
+  discoloured:
+    'Blue or black is heat: it ran with too little oil or too little room. Look at its feed and its clearance.',
+}
 const found = computed(() => build.sheet!.inspections[`${reading}.oldShell`])
 function inspect(finding: string) {
   const path = `/inspections/${reading}.oldShell`
@@ -57,11 +66,11 @@ async function photograph(event: Event) {
         :class="{ bad: condition !== GOOD }"
         @click="inspect(condition)"
       >
-        {{ condition }}
+        {{ SEEN[condition] ?? condition }}
       </button>
     </div>
     <p v-if="found" class="quiet">
-      {{ WHAT[found.finding] ?? DIRT }}
+      {{ WHAT[found.finding as OldShell] }}
       {{ found.by }}
     </p>
     <div v-if="found" class="photo-row">

@@ -111,6 +111,10 @@ async function fit(item: ShelfItem) {
               >
             </td>
           </tr>
+          <tr v-if="columns.some(({ item }) => item?.price !== undefined)" data-row="price">
+            <th scope="row">Price, from the shelf</th>
+            <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">{{ column.item?.price ?? '' }}</td>
+          </tr>
           <tr data-row="fastest">
             <th scope="row">Suction, maximum speed, hot</th>
             <td
@@ -149,8 +153,8 @@ async function fit(item: ShelfItem) {
             column.fastest.starves || column.coldest.starves ? 'stop' : column.warnings.length > 0 ? 'watch' : 'pass'
           "
           ><b>{{ column.label }}.</b> {{ sentence(column) }}
-          <span v-if="column.warnings.length > 0" class="fit"
-            >Before it is fitted: {{ column.warnings.join('; ') }}.</span
+          <span v-if="column.warnings.length > 0"
+            ><br />Before it is fitted: {{ column.warnings.join('; ') }}.</span
           ></JudgementLine
         >
         <NuxtLink v-if="column.stiffer" :to="`/build/${build.id}/relief?view=routes`">Routes</NuxtLink>
@@ -220,6 +224,7 @@ th:first-child {
   font-size: 12.5px;
   white-space: nowrap;
 }
+.wrong,
 .bad {
   color: var(--stop);
   font-weight: 700;
@@ -229,9 +234,6 @@ th:first-child {
   grid-template-columns: 1fr auto;
   gap: 12px;
   align-items: center;
-}
-.fit {
-  display: block;
 }
 .all {
   display: flex;
@@ -248,8 +250,5 @@ th:first-child {
 .words {
   padding-top: 10px;
   max-width: 70ch;
-}
-.wrong {
-  color: var(--stop);
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ReadingKey } from '#core/parts/list'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
-import { ruleOf } from '#core/house/limits'
+import { limitOf } from '#core/house/makerLimits'
 import { stepLoss } from '#core/pickup/suction'
 
 /** Ports opened and blended: before, after, the wall left, and what it is worth. */
@@ -12,7 +12,8 @@ const PORTS = [
   ['outlet', 'Outlet port'],
 ] as const
 const of = (key: ReadingKey) => recordedOrDefault(build.sheet!, key)?.value
-const least = computed(() => ruleOf(build.sheet!, 'pump.wallLeast'))
+const limit = computed(() => limitOf(build.sheet!, 'pump.wallLeast'))
+const least = computed(() => limit.value.value)
 const thin = computed(() =>
   PORTS.flatMap(([port, words]) => {
     const wall = of(`pump.${port}PortWall`)
@@ -56,8 +57,8 @@ const washed = computed(() => build.sheet!.checks['pump.washed']?.state === 'don
     <section aria-label="Judgement" class="block">
       <JudgementLine v-for="each in thin" :key="each.words" verdict="stop"
         ><b
-          >{{ each.words }}: {{ units.say(each.wall, 'length') }} of wall left, house mark
-          {{ units.say(least, 'length') }}.</b
+          >{{ each.words }}: {{ units.say(each.wall, 'length') }} of wall left,
+          {{ limit.source === 'maker' ? 'maker’s limit' : 'house mark' }} {{ units.say(least, 'length') }}.</b
         >
         It cracks into the next passage. Replace the body.</JudgementLine
       >

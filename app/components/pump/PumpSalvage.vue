@@ -1,21 +1,19 @@
 <script setup lang="ts">
-import { endClearance, pumpDisplacement, pumpGaps } from '#core/parts/pumpReadings'
+import { endClearance, pumpDisplacement } from '#core/parts/pumpReadings'
 import type { FieldOf } from '#core/parts/list'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
-import { ruleOf } from '#core/house/limits'
+import { limitOf } from '#core/house/makerLimits'
+import { wornPump } from '#core/outlook/salvageWays'
 import { oilAt } from '#core/oil/oil'
 import { oilOf } from '#core/record/oil'
 import { salvage } from '#core/pump/salvage'
-import { numberOf } from '#core/shelf/fields'
 
 /** What a cut regains, what it leaves of the metal, and whether a new pump does better. */
 const build = useBuild()
 const units = useUnits()
 const outlook = useOutlook()
-const shelf = useShelf()
-void shelf.load()
 const value = (key: FieldOf<'pump'>) => recordedOrDefault(build.sheet!, `pump.${key}`)?.value ?? 0
-const least = computed(() => ruleOf(build.sheet!, 'pump.metalLeast'))
+const least = computed(() => limitOf(build.sheet!, 'pump.metalLeast').value)
 const missing = computed(() =>
   [
     ['pump.coverWear', 'the cover’s track'],
@@ -31,15 +29,10 @@ const result = computed(() => {
   const oil = oilAt(oilOf(sheet), requireValue(sheet, 'brief.hotOil').value)
   return salvage(
     {
-      gaps: pumpGaps(sheet),
-      coverWear: value('coverWear'),
+      ...wornPump(sheet),
       coverCut: value('coverCut'),
       bodyCut: value('bodyCut'),
       pocketCut: value('pocketCut'),
-      coverThickness: recordedOrDefault(sheet, 'pump.coverThickness')?.value ?? Infinity,
-      floorThickness: recordedOrDefault(sheet, 'pump.floorThickness')?.value ?? Infinity,
-      leastThickness: least.value,
-      leastEndClearance: ruleOf(sheet, 'pump.endLeast'),
     },
     oil.viscosity,
   )
@@ -64,29 +57,6 @@ const { value: gain } = useAnswer(
       : undefined,
   () => [build.sheet, result.value.endClearance],
 )
-/** A new pump of the same size from the shelf, for comparison. */
-const fresh = computed(() => {
-  const now = pumpDisplacement(build.sheet!).value
-  return shelf
-    .fitting('pump', build.sheet!.engine)
-    .filter((item) => Math.abs((numberOf(item.properties, 'displacement') ?? 0) / now - 1) < 0.08)[0]
-})
-const { value: freshGain } = useAnswer(
-  (model) =>
-    build.sheet && fresh.value
-      ? model.change(
-          build.sheet,
-          Object.fromEntries(
-            ['displacement', 'rotorDiameter', 'rotorLength', 'endClearance', 'tipClearance'].map((key) => [
-              `pump.${key}`,
-              numberOf(fresh.value!.properties, key)!,
-            ]),
-          ),
-          'idleHot',
-        )
-      : undefined,
-  () => [build.sheet, fresh.value],
-)
 const signed = (gained: number) =>
   `${gained < 0 ? 'loses' : 'gains'} ${units.say(Math.abs(gained), 'pressure', units.fine)}`
 const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'length') : 'not measured')
@@ -98,8 +68,8 @@ const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'leng
       <section>
         <h2>The wear</h2>
         <ReadingRow name="pump.coverWear" /><ReadingRow name="pump.coverThickness" /><ReadingRow
-          name="pump.floorThickness"
-        />
+          name="pump.floorWear"
+        /><ReadingRow name="pump.floorThickness" />
         <h2 class="next">The cut, as planned</h2>
         <ReadingRow name="pump.coverCut" /><ReadingRow name="pump.bodyCut" /><ReadingRow name="pump.pocketCut" />
       </section>
@@ -151,11 +121,8 @@ const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'leng
           >Not measured: {{ missing.join(', ') }}. What is left of the metal is not judged without it.</JudgementLine
         >
       </template>
-      <JudgementLine v-if="fresh && freshGain !== undefined" verdict="unknown"
-        ><b>{{ fresh.label }}, new from the shelf: idle hot {{ signed(freshGain) }}.</b> One school fits a new pump at
-        every rebuild; the other cuts while metal lasts. The number is the same for both.</JudgementLine
-      >
     </section>
+    <PumpWays />
     <CautionNote
       >Cut a cover flat across its whole face, never the track alone. A body face and its pocket are cut together, or
       end clearance changes. Wash every chip out.</CautionNote

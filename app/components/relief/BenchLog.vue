@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { type BenchLine, benchLog, type BenchMethod, benchSays } from '#core/parts/reliefBench'
+import { halfBand } from '#core/quantity/uncertain'
 import type { ValveName } from '#core/parts/reliefReadings'
 
 /** Every test of a valve, line by line; the one that counts is the spring as it stands now. */
@@ -7,7 +8,22 @@ const { valve } = defineProps<{ valve: ValveName }>()
 const build = useBuild()
 const units = useUnits()
 const log = computed(() => benchLog(build.sheet!, valve))
-const lines = computed(() => log.value.map((line) => ({ line, says: benchSays(build.sheet!, valve, line) })))
+/** What the running engine would read with the valve as each test had it. */
+const { value: running } = useAnswer(
+  (_, slow) => (build.sheet && log.value.length > 0 ? slow().benchReads(build.sheet, valve) : undefined),
+  () => [build.sheet, valve],
+)
+const lines = computed(() =>
+  log.value.map((line) => ({
+    line,
+    says: benchSays(build.sheet!, valve, line),
+    reads: running.value?.find(({ key }) => key === line.key),
+  })),
+)
+const RUNNING = [
+  ['idleCold', 'idle cold'],
+  ['workingHot', 'working hot'],
+] as const
 const counts = computed(() => log.value.findLast(({ fitted }) => fitted))
 function count(line: BenchLine) {
   const changes = log.value
@@ -32,41 +48,49 @@ const when = (at?: string) => (at ? new Date(at).toLocaleDateString('en-GB', { d
       <thead>
         <tr>
           <th scope="col">Tried</th>
-          <th scope="col">By</th>
-          <th scope="col">In</th>
+          <th scope="col">How</th>
           <th scope="col">Shims</th>
           <th scope="col">Read</th>
-          <th scope="col">Its parts said</th>
           <th scope="col">Opened at</th>
-          <th scope="col">Which</th>
+          <th v-for="[state, words] in RUNNING" :key="state" scope="col">Running, {{ words }}</th>
           <th scope="col"><span class="hidden-but-read">Counts, or taken out</span></th>
         </tr>
       </thead>
       <tbody>
         <tr
-          v-for="{ line, says } in lines"
+          v-for="{ line, says, reads } in lines"
           :key="line.key ?? 'written'"
           :class="{ counts: line === counts }"
           :data-bench="line.key"
         >
           <th scope="row">
-            {{ when(line.at) }}<span class="origin">{{ line.by }}</span>
+            {{ when(line.at) }}<span class="origin">{{ line.by }}</span
+            ><span v-if="line.note" class="origin">{{ line.note }}</span>
           </th>
           <td>
-            {{ WORDS[line.method] }}<span v-if="line.instrument" class="origin">{{ line.instrument }}</span>
-          </td>
-          <td>
-            {{
-              line.method === 'dead-head'
-                ? `${line.oil ?? ''} at ${units.say(line.temperature ?? 20, 'temperature')}`
-                : 'air'
-            }}
+            {{ WORDS[line.method]
+            }}<span v-if="line.method === 'dead-head'" class="origin"
+              >{{ line.oil }} at {{ units.say(line.temperature ?? 20, 'temperature') }}</span
+            ><span v-if="line.instrument" class="origin">{{ line.instrument }}</span>
           </td>
           <td class="mono">{{ units.show(line.shims, 'length') }}</td>
-          <td class="mono">{{ units.show(line.reading, 'pressure', units.fine) }}</td>
-          <td class="mono">{{ units.show(says.expected, 'pressure', units.fine) }}</td>
-          <td class="mono">{{ units.show(says.opening.value, 'pressure', units.fine) }}</td>
-          <td>{{ line.note }}</td>
+          <td class="mono">
+            {{ units.show(line.reading, 'pressure', units.fine)
+            }}<span class="origin">parts said {{ units.show(says.expected, 'pressure', units.fine) }}</span>
+          </td>
+          <td class="mono">
+            {{ units.show(says.opening.value, 'pressure', units.fine)
+            }}<span class="origin">± {{ units.show(halfBand(says.opening), 'pressure', units.fine) }}</span>
+          </td>
+          <td v-for="[state] in RUNNING" :key="state" class="mono" :data-running="state">
+            <template v-if="reads"
+              >{{ units.show(reads[state].pressure, 'pressure', units.fine)
+              }}<span class="origin"
+                >{{ units.show(reads[state].low, 'pressure', units.fine) }} to
+                {{ units.show(reads[state].high, 'pressure', units.fine) }}</span
+              ></template
+            >
+          </td>
           <td class="tools">
             <Button
               v-if="line.key"
@@ -88,7 +112,8 @@ const when = (at?: string) => (at ? new Date(at).toLocaleDateString('en-GB', { d
     </table>
     <p class="quiet">
       The line that counts is the spring as it stands now: it corrects rate and free length, and with them every
-      prediction, cold and hot. Pressures in {{ units.unit('pressure').symbol }}.
+      prediction. What the running engine would read is with spring, length fitted and shims of that line. Pressures in
+      {{ units.unit('pressure').symbol }}.
     </p>
   </section>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { recorded } from '#core/engine/values'
 import type { ValveName } from '#core/parts/reliefReadings'
-import { checksOf } from '#core/engine/catalogue'
-import { valveFit } from '#core/parts/reliefFit'
+import { checksOf, inspectionsOf } from '#core/engine/catalogue'
+import { formsUnmeasured, VALVE_FORMS, type ValveForm, valveFit } from '#core/parts/reliefFit'
 import { valvePatch } from '~/composables/shelfPatch'
 
 /** Whether valve and housing are of one generation: nose and seat, thread and tapping, seals, torque. */
@@ -16,12 +16,17 @@ const KEYS = computed(() =>
 )
 const checks = computed(() => checksOf(build.sheet!.layout).filter(({ key }) => KEYS.value.includes(key)))
 const faults = computed(() => valveFit(build.sheet!, valve))
-const FORMS = [
-  { value: 'early', words: 'early' },
-  { value: 'late', words: 'late' },
+const WORDS: Record<ValveForm, string> = { loose: 'loose piston', early: 'one piece, early', late: 'one piece, late' }
+const FORMS = VALVE_FORMS.map((value) => ({ value, words: WORDS[value] }))
+const SLEEVES = [
+  { value: 'in', words: 'steel sleeve in' },
+  { value: 'none', words: 'none' },
 ]
 const housing = computed(() => build.sheet!.choices[`${valve}.housing`])
 const body = computed(() => build.sheet!.choices[`${valve}.body`])
+const sleeve = computed(() => build.sheet!.choices[`${valve}.sleeve`])
+const twoForms = computed(() => formsUnmeasured(build.sheet!, valve))
+const looked = computed(() => inspectionsOf(build.sheet!.layout).filter(({ key }) => key.startsWith(`${valve}.`)))
 const shelf = useShelf()
 void shelf.load()
 const valves = computed(() => shelf.fitting('relief', build.sheet!.engine))
@@ -42,22 +47,31 @@ const measured = computed(() =>
   <div class="columns">
     <section>
       <h2>Housing and valve</h2>
-      <div class="row wide">
-        <span class="what">Housing’s form</span
+      <div class="row stack">
+        <span class="what">Housing made for</span
         ><SegmentChoice
-          label="Housing’s form"
+          label="Housing made for"
           :value="housing"
           :options="FORMS"
-          @choose="build.choose(`${valve}.housing`, $event, 'Housing’s form')"
+          @choose="build.choose(`${valve}.housing`, $event, 'Housing made for')"
         />
       </div>
-      <div class="row wide">
-        <span class="what">Valve’s form</span
+      <div class="row stack">
+        <span class="what">Valve</span
         ><SegmentChoice
-          label="Valve’s form"
+          label="Valve"
           :value="body"
           :options="FORMS"
-          @choose="build.choose(`${valve}.body`, $event, 'Valve’s form')"
+          @choose="build.choose(`${valve}.body`, $event, 'Valve')"
+        />
+      </div>
+      <div class="row stack">
+        <span class="what">Sleeve in the block</span
+        ><SegmentChoice
+          label="Sleeve in the block"
+          :value="sleeve"
+          :options="SLEEVES"
+          @choose="build.choose(`${valve}.sleeve`, $event, 'Sleeve in the block')"
         />
       </div>
       <div v-if="valves.length > 0" class="row wide">
@@ -74,7 +88,7 @@ const measured = computed(() =>
       </div>
       <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
       <ReadingRow
-        v-for="field in ['reach', 'seatDepth', 'thread', 'tapped']"
+        v-for="field in ['reach', 'seatDepth', 'thread', 'tapped', 'lip', 'spacer']"
         :key="field"
         :name="`${valve}.${field}`"
       />
@@ -82,18 +96,21 @@ const measured = computed(() =>
     <section>
       <h2>Fitted</h2>
       <CheckRow v-for="item in checks" :key="item.key" :item="item" />
+      <InspectRow v-for="item in looked" :key="item.key" :item="item" />
       <ReadingRow :name="`${valve}.plugTorque`" />
       <JudgementLine v-for="fault in faults" :key="fault.about" verdict="stop"
         ><b
-          >{{ fault.about.replace(/^./, (letter) => letter.toUpperCase()) }}: {{ units.say(fault.has, 'length') }},
-          {{ units.say(fault.wants, 'length') }} {{ /reaches/.test(fault.about) ? 'are wanted' : 'are there' }}.</b
+          >{{ fault.about.replace(/^./, (letter) => letter.toUpperCase())
+          }}<template v-if="fault.has !== undefined && fault.wants !== undefined"
+            >: {{ units.say(fault.has, 'length') }} against {{ units.say(fault.wants, 'length') }}</template
+          >.</b
         >
         {{ fault.means }}</JudgementLine
       >
       <JudgementLine v-if="faults.length === 0 && measured" verdict="pass"
         >The nose comes down to its seat before the thread runs out.</JudgementLine
       >
-      <JudgementLine v-if="housing && body && housing !== body" verdict="watch"
+      <JudgementLine v-if="twoForms" verdict="watch"
         ><b>A valve of the {{ body }} form in a housing of the {{ housing }}.</b> Thread and nose may differ: measure
         reach, seat, thread and tapping before it is screwed in.</JudgementLine
       >
@@ -102,6 +119,9 @@ const measured = computed(() =>
 </template>
 
 <style scoped>
+.stack {
+  flex-wrap: wrap;
+}
 .wrong {
   color: var(--stop);
 }

@@ -2,6 +2,7 @@
 import { halfBand } from '#core/quantity/uncertain'
 import type { ValveField, ValveName } from '#core/parts/reliefReadings'
 import { recordedOrDefault } from '#core/engine/values'
+import { routeKey } from '#core/relief/routes'
 import type { ReliefSummary } from '#core/outlook/relief'
 
 /** Ways to a wanted opening pressure side by side, and the shim stack from the drawer that makes one of them. */
@@ -34,15 +35,19 @@ const { value: routes } = useAnswer(
 )
 /** The stack under the spring that is fitted, or under the one whose route was chosen. */
 const chosen = ref<string>()
-const route = computed(
-  () => routes.value?.find((each) => (each.spring?.id ?? each.kind) === chosen.value) ?? routes.value?.[0],
-)
+const route = computed(() => routes.value?.find((each) => routeKey(each) === chosen.value) ?? routes.value?.[0])
 </script>
 
 <template>
   <div>
     <div class="columns">
-      <section><ReadingRow :name="`${valve}.wanted`" /><ReadingRow :name="`${valve}.plugTravel`" /></section>
+      <section>
+        <ReadingRow
+          v-for="field in ['wanted', 'plugTravel', 'plugOutward', 'plugProud']"
+          :key="field"
+          :name="`${valve}.${field}`"
+        />
+      </section>
       <section>
         <ReadingRow :name="`${valve}.plugBore`" /><ReadingRow :name="`${valve}.plugHole`" /><ReadingRow
           :name="`${valve}.coilDiameter`"

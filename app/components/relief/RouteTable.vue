@@ -1,18 +1,39 @@
 <script setup lang="ts">
-import type { Route } from '#core/relief/routes'
+import { type Route, routeKey } from '#core/relief/routes'
 import { objectionWords } from '~/words/relief'
 
 /** Every way to a wanted opening pressure side by side; of those with shims or a spring one is chosen. */
 const { routes, route } = defineProps<{ routes: readonly Route[]; route?: Route }>()
 const emit = defineEmits<{ choose: [string] }>()
 const units = useUnits()
-const titles = { shims: 'Shims', spring: 'Spring', plug: 'Plug', cap: 'Deformed cap' }
+const titles: Record<Route['kind'], string> = {
+  shims: 'Shims',
+  spring: 'Spring',
+  plug: 'Plug',
+  flush: 'Plug flush',
+  'spring-plug': 'Spring and plug',
+  'spring-flush': 'Spring, plug flush',
+  cap: 'Deformed cap',
+}
+/** A spring by its label, with what is done to the plug beside it. */
+function title({ kind, spring }: Route): string {
+  if (!spring) return titles[kind]
+  return kind === 'spring-plug'
+    ? `${spring.label}, plug moved`
+    : kind === 'spring-flush'
+      ? `${spring.label}, plug flush`
+      : spring.label
+}
 const p = (value: number | undefined) => (value === undefined ? '·' : units.show(value, 'pressure', units.fine))
 function what(route: Route): string {
   if (route.kind === 'shims') return `${units.say(route.shims, 'length')} in all under the fitted spring`
   if (route.kind === 'spring')
     return `${units.say(route.spring!.springRate, 'springRate')}${route.shims > 1e-6 ? `, with ${units.say(route.shims, 'length')} of shims` : ', no shims'}`
-  return `${units.say(Math.abs(route.further), 'length')} ${route.further < 0 ? 'out' : 'further in'}`
+  const moved = `${units.say(Math.abs(route.further), 'length')} ${route.further < 0 ? 'out' : 'further in'}`
+  // Where the plug ends is given, and what it opens at follows.
+  return route.kind === 'flush' || route.kind === 'spring-flush'
+    ? `${moved}: opens at ${units.say(route.opens, 'pressure', units.fine)}`
+    : moved
 }
 </script>
 
@@ -33,12 +54,14 @@ function what(route: Route): string {
       <tbody>
         <tr
           v-for="each in routes"
-          :key="each.spring?.id ?? each.kind"
+          :key="routeKey(each)"
           :class="{ chosen: route === each }"
-          :data-route="each.spring?.label ?? each.kind"
+          :data-route="
+            each.kind === 'spring' ? each.spring!.label : each.spring ? `${each.kind} ${each.spring.label}` : each.kind
+          "
         >
           <th scope="row">
-            {{ each.spring?.label ?? titles[each.kind] }}<span class="quiet">{{ what(each) }}</span
+            {{ title(each) }}<span class="quiet">{{ what(each) }}</span
             ><span v-if="each.against.length > 0" class="against">{{ objectionWords(each.kind, each.against) }}</span>
           </th>
           <td class="mono">{{ p(each.fullFlow) }}</td>
@@ -56,7 +79,7 @@ function what(route: Route): string {
               type="button"
               variant="outlined"
               :aria-pressed="route === each"
-              @click="emit('choose', each.spring?.id ?? each.kind)"
+              @click="emit('choose', routeKey(each))"
               >{{ route === each ? 'chosen' : 'choose' }}</Button
             >
           </td>

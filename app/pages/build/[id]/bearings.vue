@@ -12,6 +12,7 @@ const VIEWS = [
   { view: 'journal', words: 'One journal' },
   { view: 'shells', words: 'Shells' },
   { view: 'turn', words: 'Turn the crank' },
+  { view: 'strip', words: 'Strip-down' },
 ] as const
 type View = (typeof VIEWS)[number]['view']
 
@@ -147,7 +148,8 @@ const spreads = computed(() =>
     </template>
     <LazyJournalView v-else-if="view === 'journal'" :set="chosen.set" :number="chosen.number" />
     <LazyShellsView v-else-if="view === 'shells'" />
-    <LazyTurnView v-else />
+    <LazyTurnView v-else-if="view === 'turn'" />
+    <LazyStripDown v-else />
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ValveName } from '#core/parts/reliefReadings'
 import { valveHasGrounds } from '#core/parts/relief'
-import { ruleOf } from '#core/house/limits'
+import { limitOf } from '#core/house/makerLimits'
 import { STATE_LABELS } from '#core/outlook/states'
 import type { StateName } from '#core/targets/targets'
 
@@ -31,7 +31,7 @@ const { value: cures } = useAnswer(
   (model) => (build.sheet ? model.cures(build.sheet) : undefined),
   () => build.sheet,
 )
-const margin = computed(() => ruleOf(build.sheet!, 'relief.bindMargin'))
+const margin = computed(() => limitOf(build.sheet!, 'relief.bindMargin').value)
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const idle = computed(() => outlook.now?.states.find((state) => state.name === 'idleHot'))
 const shutAtIdle = computed(() => summary.value !== undefined && summary.value.lift.idleHot === 0)
@@ -94,7 +94,8 @@ const governed = computed(() => {
         v-if="summary?.bindMargin !== undefined && summary.bindMargin < margin"
         :verdict="summary.bindMargin < 0 ? 'stop' : 'watch'"
         ><b
-          >{{ units.say(summary.bindMargin, 'length') }} left before the coils touch, house mark
+          >{{ units.say(summary.bindMargin, 'length') }} left before the coils touch,
+          {{ limitOf(build.sheet!, 'relief.bindMargin').source === 'maker' ? 'maker’s limit' : 'house mark' }}
           {{ units.say(margin, 'length') }}.</b
         >
         The valve cannot open fully, and pressure runs away when cold. Take shims out, or fit a stiffer

@@ -4,7 +4,7 @@ import { recorded, requireValue } from '../engine/values'
 import type { Layout, Sheet } from '../record/schema'
 import { type Band, pressureBands } from './band'
 import { modelOf } from './model'
-import { targetAt } from './outlook'
+import { outlookOf, targetAt } from './outlook'
 import { momentAt } from './states'
 
 /** What idling for hours comes to. */
@@ -13,6 +13,8 @@ export interface LongIdle {
   hours: number
   temperature: number
   read: boolean
+  /** What was read at hot idle, Pa, where it was: what follows then goes by that, in the model's proportions. */
+  seen?: number
   /** Gauge then, and with rotors a tenth longer, Pa. */
   now: Band
   longer: Band
@@ -40,20 +42,33 @@ export function longIdle(sheet: Sheet, samples = 120): LongIdle {
   const [now] = pressureBands(model, [moment], samples)
   const longer = longerRotor(sheet)
   const [then] = pressureBands(modelOf(longer(pump.displacement, pump.rotorLength)), [moment], samples)
+  const state = outlookOf(sheet, 20).states.find(({ name }) => name === 'idleHot')!
+  const { measured } = state
+  const share = measured ? measured.reading / measured.expected.pressure : 1
   const target = targetAt(sheet, model.oil, { name: 'idleHot', speed, temperature })
   const least = Math.max(target.least, ruleOf(sheet, 'floor.idleHot'))
   return {
     hours,
     temperature,
     read: of !== undefined,
-    now,
-    longer: then,
+    ...(measured ? { seen: measured.reading } : {}),
+    now: scaled(now, share),
+    longer: scaled(then, share),
     least,
-    verdict: judge(now.pressure, now.low, now.high, { least, most: target.most }),
+    verdict:
+      state.verdict === 'void' || (state.verdict === 'assumed' && !measured)
+        ? state.verdict
+        : judge(share * now.pressure, share * now.low, share * now.high, { least, most: target.most }),
     followers: sheet.layout.followers,
     often: hours >= OFTEN,
   }
 }
+
+const scaled = ({ pressure, low, high }: Band, share: number): Band => ({
+  pressure: share * pressure,
+  low: share * low,
+  high: share * high,
+})
 
 const longerRotor =
   (sheet: Sheet) =>

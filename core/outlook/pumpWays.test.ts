@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { pumpDisplacement } from '../parts/pumpReadings'
 import { salvageWays } from '../pump/salvage'
+import { newSheet } from '../record/layouts'
 import type { Sheet } from '../record/schema'
 import { benchReads } from './benchReads'
 import { longIdle } from './longIdle'
@@ -85,6 +86,17 @@ describe('idling for hours', () => {
     expect(hot.now.high).toBeLessThan(usual.now.pressure)
     expect(usual.verdict).toBe('pass')
     expect(longIdle(put(six, { 'maker.idleHot': 4e5 })).verdict).not.toBe('pass')
+  })
+  it('goes by what was read at hot idle, where it was, and is no pass on layout values or where nothing may be said', () => {
+    const low = longIdle(DEMO_BUILDS.dunmarrow())
+    expect(low).toMatchObject({ seen: 0.8e5, verdict: 'stop' })
+    expect(low.now.pressure).toBeCloseTo(0.8e5, -4)
+    expect(low.longer.pressure).toBeLessThan(1.2e5)
+    expect(longIdle(newSheet('inline6', 'a', 'b')).verdict).toBe('assumed')
+    const six = DEMO_BUILDS.ottiline()
+    six.choices['relief.body'] = 'late'
+    six.choices['relief.sleeve'] = 'in'
+    expect(longIdle(six).verdict).toBe('void')
   })
 })
 

@@ -161,7 +161,7 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
       ...(sheet.checks[falls.key]?.state === 'fault' ? [voidOf(falls)] : []),
       ...valveFit(sheet, name).map((fault) => ({
         path: fault.has === undefined ? `choices/${name}.body` : `readings/${name}.reach`,
-        message: fault.means,
+        message: fault.means.replace(/\.$/, ''),
         about: fault.about,
         station: 'relief' as const,
       })),

@@ -64,6 +64,10 @@ const write = (key: string, words: string, label: string) => build.choose(key, w
   min-height: 44px;
   font-size: 18px;
   padding: 0 10px;
+  border: 1px solid var(--field);
+  border-radius: 3px;
+  background: none;
+  color: inherit;
   width: 100%;
   box-sizing: border-box;
 }

@@ -13,6 +13,8 @@ const idleWords = computed(() => {
   if (!idling.value) return ''
   const { often, followers, verdict } = idling.value
   const what = followers === 'roller' ? 'Lifter rollers and their needles' : 'Sliding followers'
+  if (verdict === 'assumed') return 'Mains, rods or pump stand on layout values: no word on it yet.'
+  if (verdict === 'void') return 'Void until what is named above is mended.'
   if (verdict === 'pass')
     return often
       ? `${what} live on splash at idle: fast idle now and then, and oil changed by hours.`
@@ -34,7 +36,10 @@ const idleWords = computed(() => {
           <span class="what"
             >Idle hot by then<span class="origin"
               >oil at {{ units.say(idling.temperature, 'temperature')
-              }}{{ idling.read ? '' : ', assumed: the brief’s hot oil' }}</span
+              }}{{ idling.read ? '' : ', assumed: the brief’s hot oil'
+              }}{{
+                idling.seen === undefined ? '' : `; by the ${units.say(idling.seen, 'pressure', units.fine)} read`
+              }}</span
             ></span
           ><span class="figure"
             >{{ p(idling.now.pressure)

@@ -36,12 +36,17 @@ const { value: ways } = useAnswer(
 const WAYS: Record<PumpWay['way'], string> = {
   'as-it-is': 'As it is',
   cover: 'Cover cut flat',
-  lapped: 'and the floor lapped',
-  machined: 'and floor and face machined',
+  lapped: 'Cover flat, floor lapped',
+  machined: 'Cover flat, floor and face machined',
   new: 'New pump',
 }
 const rate = computed(() => ruleOf(build.sheet!, 'cost.hour'))
-const bare = (metal: number) => (Number.isFinite(metal) ? units.show(metal, 'length') : 'not read')
+/** What is left of cover and floor; a dot for one that was not measured. */
+function metal({ coverLeft, floorLeft }: NonNullable<PumpWay['cut']>): string {
+  const left = [coverLeft, floorLeft]
+  if (left.every((each) => !Number.isFinite(each))) return 'not measured'
+  return left.map((each) => (Number.isFinite(each) ? units.show(each, 'length') : '·')).join(', ')
+}
 </script>
 
 <template>
@@ -71,8 +76,7 @@ const bare = (metal: number) => (Number.isFinite(metal) ? units.show(metal, 'len
             </th>
             <td class="mono">{{ each.cut ? units.show(each.cut.endClearance, 'clearance') : '·' }}</td>
             <td class="mono">
-              <template v-if="each.cut">{{ bare(each.cut.coverLeft) }}, {{ bare(each.cut.floorLeft) }}</template
-              ><template v-else>·</template>
+              <template v-if="each.cut">{{ metal(each.cut) }}</template><template v-else>·</template>
             </td>
             <td class="mono">
               {{ units.show(each.idleHot.pressure, 'pressure', units.fine)

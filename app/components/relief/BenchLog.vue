@@ -76,7 +76,7 @@ const when = (at?: string) => (at ? new Date(at).toLocaleDateString('en-GB', { d
           <td class="mono">{{ units.show(line.shims, 'length') }}</td>
           <td class="mono">
             {{ units.show(line.reading, 'pressure', units.fine)
-            }}<span class="origin">parts said {{ units.show(says.expected, 'pressure', units.fine) }}</span>
+            }}<span class="origin">parts: {{ units.show(says.expected, 'pressure', units.fine) }}</span>
           </td>
           <td class="mono">
             {{ units.show(says.opening.value, 'pressure', units.fine)

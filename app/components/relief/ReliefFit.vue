@@ -17,7 +17,10 @@ const KEYS = computed(() =>
 const checks = computed(() => checksOf(build.sheet!.layout).filter(({ key }) => KEYS.value.includes(key)))
 const faults = computed(() => valveFit(build.sheet!, valve))
 const WORDS: Record<ValveForm, string> = { loose: 'loose piston', early: 'one piece, early', late: 'one piece, late' }
-const FORMS = VALVE_FORMS.map((value) => ({ value, words: WORDS[value] }))
+const FORMS = [
+  { value: '', words: 'not looked at yet' },
+  ...VALVE_FORMS.map((value) => ({ value, words: WORDS[value] })),
+]
 const SLEEVES = [
   { value: 'in', words: 'steel sleeve in' },
   { value: 'none', words: 'none' },
@@ -47,25 +50,25 @@ const measured = computed(() =>
   <div class="columns">
     <section>
       <h2>Housing and valve</h2>
-      <div class="row stack">
+      <div class="row wide">
         <span class="what">Housing made for</span
-        ><SegmentChoice
+        ><ChoiceField
           label="Housing made for"
-          :value="housing"
+          :value="housing ?? ''"
           :options="FORMS"
-          @choose="build.choose(`${valve}.housing`, $event, 'Housing made for')"
+          @choose="build.choose(`${valve}.housing`, $event || undefined, 'Housing made for')"
         />
       </div>
-      <div class="row stack">
+      <div class="row wide">
         <span class="what">Valve</span
-        ><SegmentChoice
+        ><ChoiceField
           label="Valve"
-          :value="body"
+          :value="body ?? ''"
           :options="FORMS"
-          @choose="build.choose(`${valve}.body`, $event, 'Valve')"
+          @choose="build.choose(`${valve}.body`, $event || undefined, 'Valve')"
         />
       </div>
-      <div class="row stack">
+      <div class="row wide">
         <span class="what">Sleeve in the block</span
         ><SegmentChoice
           label="Sleeve in the block"
@@ -111,17 +114,14 @@ const measured = computed(() =>
         >The nose comes down to its seat before the thread runs out.</JudgementLine
       >
       <JudgementLine v-if="twoForms" verdict="watch"
-        ><b>A valve of the {{ body }} form in a housing of the {{ housing }}.</b> Thread and nose may differ: measure
-        reach, seat, thread and tapping before it is screwed in.</JudgementLine
+        ><b>A valve of the {{ body }} form in a housing for the {{ housing }} one.</b> Thread and nose may differ:
+        measure reach, seat, thread and tapping before it is screwed in.</JudgementLine
       >
     </section>
   </div>
 </template>
 
 <style scoped>
-.stack {
-  flex-wrap: wrap;
-}
 .wrong {
   color: var(--stop);
 }

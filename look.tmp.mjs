@@ -1,0 +1,21 @@
+import { withDemo } from './bin/lib/demo-browser.mjs'
+await withDemo(4391, async (browser, at) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 1500 } })
+  page.on('console', (m) => m.type() === 'error' && console.log('console:', m.text()))
+  const rec = async (key, text) => { const f = page.locator(`main [data-reading="${key}"]`); await f.fill(text); await f.press('Enter'); await page.waitForTimeout(500) }
+  const shot = async (name) => page.screenshot({ path: `/tmp/${name}.png`, clip: { x: 208, y: 0, width: 790, height: 1500 } })
+  await page.goto(at('Ottiline', 'relief?view=routes')); await page.waitForTimeout(1500)
+  await rec('relief.wanted', '5 bar'); await rec('relief.plugProud', '1.5 mm'); await rec('relief.plugOutward', '2 mm'); await page.waitForTimeout(1500); await shot('b4')
+  await page.goto(at('Ottiline', 'relief?view=fit')); await page.waitForTimeout(1500)
+  await page.getByLabel('Valve', { exact: true }).selectOption('late'); await page.waitForTimeout(300)
+  await page.getByRole('group', { name: 'Sleeve in the block' }).getByText('steel sleeve in').click(); await page.waitForTimeout(1000); await shot('b5')
+  await page.goto(at('Carousel set', 'pump')); await page.waitForTimeout(3000); await shot('b3')
+  await page.goto(at('Carousel set', 'relief?view=bench')); await page.waitForTimeout(1500)
+  await rec('relief.benchPressure', '3.9 bar'); await page.waitForTimeout(2500); await shot('b6')
+  await page.goto(at('Ottiline', 'bearings?view=journal&at=main.4')); await page.waitForTimeout(1500)
+  await page.getByRole('button', { name: 'brown or coppery' }).click()
+  await page.getByRole('button', { name: 'Run the orbit over the cycle' }).click(); await page.waitForTimeout(4000); await shot('b7')
+  const phone = await browser.newPage({ viewport: { width: 390, height: 844 } })
+  await phone.goto(at('Carousel set', 'relief?view=bench')); await phone.waitForTimeout(2500)
+  await phone.locator('.log').scrollIntoViewIfNeeded().catch(() => {}); await phone.screenshot({ path: '/tmp/b8.png' })
+}).catch((e) => console.log(e))

@@ -2,6 +2,7 @@ import { check } from '../record/looked'
 import type { Layout } from '../record/schema'
 import { setHoleFed } from './bearingInputs'
 import { bore, gap, length, MICRON, MM } from './drafts'
+import { judgedRow, lifterWords } from './lifterLook'
 import { part } from './part'
 import { reading, sized } from './reading'
 
@@ -74,8 +75,8 @@ const ECCENTRICITY = 0.6
 /** Body and plunger of an adjuster leak to both ends; pressed to one side it leaks 1 + 1.5 ε² of a central one, ε = 1. */
 const LEAKS = 4
 const PRESSED_ASIDE = 2.5
-/** Room of one cam's passage and of one adjuster, m³. */
-const ROOM = { cam: 30e-6, adjuster: 2e-6 }
+/** Room of one cam's passage with its riser, and of one adjuster with its share of their gallery, m³. */
+const ROOM = { cam: 45e-6, adjuster: 4e-6 }
 
 /**
  * Cams over the valves: journals in the head, lash adjusters where there are any, no rockers' shaft; fed from the gallery's end through a
@@ -174,6 +175,8 @@ export const head = part({
         ]
       : []),
   ],
+  looked: (layout) => lifterWords(layout, 'prime.adjusters'),
+  judged: (sheet) => judgedRow(sheet, 'prime.adjusters'),
   outlets: ({ headCams, lashAdjusters }) => [
     ...Array.from({ length: headCams }, (_, i) => ({
       node: 'head',

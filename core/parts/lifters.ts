@@ -1,5 +1,6 @@
 import { check } from '../record/looked'
 import { bore, length, MICRON, MM } from './drafts'
+import { judgedRow, lifterWords } from './lifterLook'
 import { part } from './part'
 import { reading, sized } from './reading'
 
@@ -36,8 +37,8 @@ const sizes = sized({
 /** Body and plunger leak to both ends each; a lifter pressed to one side of its bore leaks 1 + 1.5 ε² of a central one, ε = 1. */
 const LEAKS = 4
 const PRESSED_ASIDE = 2.5
-/** Oil in one lifter, m³. */
-const ROOM = 3e-6
+/** Oil in one lifter, and in its share of the row's gallery (13 mm by 30 mm), m³. */
+const ROOM = 3e-6 + 4e-6
 
 /** Hydraulic lifters, fed from the gallery's end. */
 export const lifters = part({
@@ -84,6 +85,8 @@ export const lifters = part({
         },
       ]
     }),
+  looked: (layout) => lifterWords(layout, 'prime.lifters'),
+  judged: (sheet) => judgedRow(sheet, 'prime.lifters'),
   outlets: ({ mains }) => [{ node: `gallery ${mains}`, label: 'Lifter plungers up', check: 'prime.lifters' }],
   checks: () => [
     check('prime', 'prime.lifters', 'Lifter plungers up', 'Plungers that stay down get no oil, or bleed down.', {

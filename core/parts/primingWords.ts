@@ -4,7 +4,8 @@ export const METHODS = ['drill', 'tank', 'starter', 'hand'] as const
 export type Method = (typeof METHODS)[number]
 export const FILTER_FITMENTS = ['off', 'dry', 'filled'] as const
 export type FilterFitment = (typeof FILTER_FITMENTS)[number]
-export const PORTS = ['gauge', 'pump'] as const
+/** Where oil is put in: at the gauge, at the pump, or into the pump's side of the filter pad. */
+export const PORTS = ['gauge', 'pump', 'pad'] as const
 export type Port = (typeof PORTS)[number]
 /** How the pump is packed before it turns. */
 export const PACKINGS = ['dry', 'oil', 'assembly-lubricant', 'jelly'] as const

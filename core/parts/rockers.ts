@@ -25,8 +25,9 @@ const sizes = sized({
 
 /** Pressure at which a rocker's flow is given, Pa. */
 const GIVEN = 2e5
-/** Room of a rocker shaft, m³. */
-const SHAFT = 40e-6
+/** What a valve's share of its rocker shaft (14 mm by 45 mm) holds, and its riser or pushrod, m³. */
+const SHAFT = 7e-6
+const RISER = 3e-6
 
 /** Rockers, or a cam over them, fed from the gallery's end through a restrictor. */
 export const rockers = part({
@@ -34,7 +35,7 @@ export const rockers = part({
   name: 'rockers',
   fitted: ({ rockerFeed }) => rockerFeed,
   place: (circuit, { lifterCount }) => {
-    const node = circuit.junction('rockers', { room: SHAFT, height: 0.28 })
+    const node = circuit.junction('rockers', { room: lifterCount * (SHAFT + RISER), height: 0.28 })
     const restrictor = circuit.orifice('rocker restrictor', circuit.galleryEnd, node, {
       words: 'Rocker feed restrictor',
       station: 'passages',

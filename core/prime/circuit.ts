@@ -1,3 +1,4 @@
+import type { Port } from '../parts/primingWords'
 import { type CircuitPlan, elementOf } from '../parts/circuitBuilder'
 import type { OilState } from '../oil/oil'
 import type { LinearSpec, NodeSpec, ReliefSpec } from '../circuit/types'
@@ -29,12 +30,7 @@ export const WIDE = 1e-6
  *
  * @param filtered whether the layout has a filter
  */
-export function extendForPriming(
-  plan: CircuitPlan,
-  port: 'gauge' | 'pump',
-  antiDrain: boolean,
-  filtered: boolean,
-): PrimePlan {
+export function extendForPriming(plan: CircuitPlan, port: Port, antiDrain: boolean, filtered: boolean): PrimePlan {
   const { nodes, elements } = plan.network
   const filter = elementOf(plan, 'filter', 'linear')
   const before = filter.from
@@ -63,7 +59,7 @@ export function extendForPriming(
     id: 'hose',
     kind: 'linear',
     from: 'tank',
-    to: port === 'pump' ? 'pump outlet' : plan.gauge,
+    to: port === 'pump' ? 'pump outlet' : port === 'pad' ? before : plan.gauge,
     conductance: 0,
   }
   const stores = nodes
@@ -78,7 +74,13 @@ export function extendForPriming(
   return { stores, antiDrain: valve, pad, leak, tank, hose, before }
 }
 
-/** Conductance of a hose of 8 mm bore and 2 m, laminar, m³/(s·Pa): π d⁴ / (128 μ l). */
+/** A tank's hose and the fitting at a sender's port, m: bore and length of each. */
+const HOSE = [
+  [6e-3, 2],
+  [5e-3, 0.03],
+] as const
+
+/** Conductance of a tank's hose with its fitting, laminar, m³/(s·Pa): π / (128 μ Σ l/d⁴). */
 export function hoseConductance({ viscosity }: OilState): number {
-  return (Math.PI * 0.008 ** 4) / (128 * viscosity * 2)
+  return Math.PI / (128 * viscosity * HOSE.reduce((sum, [bore, length]) => sum + length / bore ** 4, 0))
 }

@@ -3,7 +3,7 @@ import type { PrimeSetUp } from './setUp'
 
 /** A change to how an engine is primed that cures a stall. */
 export interface Cure {
-  key: 'pack' | 'filter-off' | 'faster' | 'tank' | 'pump-port' | 'more-oil'
+  key: 'pack' | 'filter-off' | 'faster' | 'tank' | 'pump-port' | 'pad-port' | 'more-oil'
   words: string
   setUp: PrimeSetUp
   /** Seconds to pressure with it. */
@@ -42,6 +42,8 @@ export function curesFor(model: PrimeModel, run: PrimeRun, fault: PrimeFault = {
       offer('faster', 'turn the drill at 1200 rpm', { drillSpeed: FASTEST })
     if (setUp.method === 'hand' && setUp.port !== 'pump')
       offer('pump-port', 'pour at the pump, not after it', { port: 'pump' })
+    if (setUp.method === 'hand' && setUp.port === 'gauge' && model.sheet.layout.filter)
+      offer('pad-port', 'pour into the pump’s side of the filter pad until it drips', { port: 'pad' })
     offer('tank', 'push oil in from a pressure tank at the gauge port', { method: 'tank', port: 'gauge' })
   }
   return tries

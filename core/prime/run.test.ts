@@ -5,6 +5,8 @@ import { newSheet, PRESETS } from '../record/layouts'
 import type { Sheet } from '../record/schema'
 import { modelOf } from '../outlook/model'
 import { curesFor, filterSideBySide, safeFilter } from './cures'
+import { oilAt } from '../oil/oil'
+import { hoseConductance } from './circuit'
 import { primeRun } from './run'
 import { filledAfter, primeClock, timeToPressureAfter } from './standing'
 import { primeTimeline } from './timeline'
@@ -84,6 +86,26 @@ describe('priming an engine by the model', () => {
     expect(after.primed).toBe(false)
     expect(after.outlets.some(({ time }) => time !== undefined)).toBe(true)
     expect(after.moments.at(-1)!.full[after.nodes.indexOf('pump inlet')]).toBeLessThan(0.5)
+  })
+  it('filled by a tube at the pump’s side of the filter pad, a dry pump is wetted and draws', () => {
+    const dry = { method: 'hand', packing: 'dry', filter: 'dry', crankSpeed: 2.5 } as const
+    const after = runOf({ ...dry, port: 'gauge', poured: 0.5e-3 })
+    const pad = runOf({ ...dry, port: 'pad' })
+    expect([after.primed, pad.primed]).toEqual([false, true])
+    expect(pad.moments[0].full[pad.nodes.indexOf('pump outlet')]).toBe(1)
+    const cure = curesFor(modelOf(six), after).find(({ key }) => key === 'pad-port')!
+    expect(cure).toMatchObject({ setUp: { port: 'pad' }, time: pad.timeToPressure })
+  })
+  it('a tank takes about a minute for a large engine: lifters, rockers and risers are filled through its hose', () => {
+    const large = newSheet('v12', 'a', 'b')
+    const run = primeRun(modelOf(large), primeSetUpOf(large, { method: 'tank', temperature: 15 }))
+    expect(run.primed).toBe(true)
+    expect(run.timeToPressure!).toBeGreaterThan(30)
+    expect(run.timeToPressure!).toBeLessThan(90)
+    // What a hose lets by: less than all that lies behind it at no pressure, and more than a fifth of that.
+    const hose = hoseConductance(oilAt(modelOf(large).oil, 15)) * 3e5
+    expect(run.timeToPressure!).toBeGreaterThan(0.8 * (run.used / hose))
+    expect(run.timeToPressure!).toBeLessThan(5 * (run.used / hose))
   })
   it('a plug left out shows as a gauge that never rises to its least', () => {
     expect(primeRun(modelOf(six), primeSetUpOf(six), { leftOut: ['passage.rearPlug'] }).pressure).toBeLessThan(

@@ -85,6 +85,11 @@ export function preparePriming({ sheet, values, oil }: PrimeModel, setUp: PrimeS
     filled['pump inlet'] = 1
     if (packing === 'dry') packing = 'oil'
   }
+  // Into the pad until it drips: what lies between pump and pad is full, and the rotors are wetted from there.
+  if (setUp.method === 'hand' && setUp.port === 'pad') {
+    for (const node of ['pump outlet', 'cooler outlet']) filled[node] = 1
+    if (packing === 'dry') packing = 'oil'
+  }
   const filling = prepareFilling({
     layout: sheet.layout,
     values,

@@ -113,8 +113,9 @@ export function guideOf(sheet: Sheet, setUp: PrimeSetUp): MethodGuide {
       kit: ['funnel and hose', 'measuring can', 'mechanical gauge'],
       steps: [
         oilIn(sheet),
-        `Pour through ${port}, turning the crank so that air comes out.`,
-        'Close the port.',
+        ...(setUp.port === 'pad'
+          ? ['By a tube into the pump’s side of the filter pad: fill slowly until it drips.']
+          : [`Pour through ${port}, turning the crank so that air comes out.`, 'Close the port.']),
         ...filter,
         'Disable ignition and fuel, plugs out, and crank in bursts.',
         ...padStep,

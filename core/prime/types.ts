@@ -1,5 +1,5 @@
 import type { EngineValues } from '../parts/list'
-import type { Packing } from '../parts/primingWords'
+import type { Packing, Port } from '../parts/primingWords'
 import type { Engine } from '../engine/engine'
 import type { Layout } from '../record/schema'
 import type { OilState } from '../oil/oil'
@@ -20,7 +20,7 @@ export interface FillingSetUp {
   /** Diameter of a hole that draws air at the pickup's joint, m. */
   airLeak?: number
   /** Tank at a port: gauge pressure, Pa, and its oil, m³. */
-  tank?: { port: 'gauge' | 'pump'; pressure: number; volume: number }
+  tank?: { port: Port; pressure: number; volume: number }
   /** How full each node starts, 0 to 1, by its name; empty where it is not named. */
   filled?: Record<string, number>
 }

@@ -30,6 +30,7 @@ function take(cure: Cure) {
   if (cure.key === 'filter-off') void choose('filter', 'off', 'Filter at priming')
   else if (cure.key === 'tank') void choose('method', 'tank', 'Priming method')
   else if (cure.key === 'pump-port') void choose('port', 'pump', 'Priming port')
+  else if (cure.key === 'pad-port') void choose('port', 'pad', 'Priming port')
   else if (cure.key === 'faster')
     void build.record(
       'prime.drillSpeed',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { checksOf } from '#core/engine/catalogue'
+import { liftersOf } from '#core/parts/lifterLook'
 
 /** Where oil must be seen, drawn on this engine: touched once it is in order, touched again it is at fault, a third time it is open. */
 const emit = defineEmits<{ seen: [key: string, label: string] }>()
@@ -9,7 +10,10 @@ const outlets = computed(() =>
   checksOf(layout.value).filter(({ station, group }) => station === 'prime' && group === 'outlet'),
 )
 const rockers = computed(() => outlets.value.filter(({ key }) => key.startsWith('prime.rocker')))
-const others = computed(() => outlets.value.filter(({ key }) => !key.startsWith('prime.rocker')))
+const rows = computed(() => liftersOf(layout.value))
+const others = computed(() =>
+  outlets.value.filter(({ key }) => !key.startsWith('prime.rocker') && !rows.value.some(({ check }) => check === key)),
+)
 const banks = computed(() => (['v', 'flat', 'opposed'].includes(layout.value.kind) ? 2 : 1))
 const WIDTH = 620
 const pitch = computed(() => Math.min(84, (WIDTH - 40) / Math.max(1, Math.ceil(rockers.value.length / banks.value))))
@@ -71,6 +75,7 @@ const say = (key: string) =>
         </g>
       </svg>
     </div>
+    <LifterRow v-for="row in rows" :key="row.check" :row="row" @seen="(key, label) => emit('seen', key, label)" />
     <CheckRow v-for="item in others" :key="item.key" :item="item" />
   </div>
 </template>

@@ -42,6 +42,14 @@ const steps = computed(() =>
     (check) => check.station === 'prime' && check.group === 'step' && forMethod(build.sheet!, check),
   ),
 )
+/** A tank's hose has no fitting at a pad; a tube has. */
+const ports = computed((): { value: Port; words: string }[] => [
+  { value: 'gauge', words: 'gauge' },
+  { value: 'pump', words: 'pump' },
+  ...(setUp.value.method === 'hand' && build.sheet!.layout.filter
+    ? [{ value: 'pad' as const, words: 'filter pad' }]
+    : []),
+])
 const PACKINGS: Record<string, string> = {
   'assembly-lubricant': 'assembly lubricant',
   jelly: 'petroleum jelly',
@@ -82,10 +90,7 @@ const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? 
           ><SegmentChoice
             label="Port"
             :value="setUp.port"
-            :options="[
-              { value: 'gauge' as Port, words: 'gauge' },
-              { value: 'pump' as Port, words: 'pump' },
-            ]"
+            :options="ports"
             @choose="choose('port', $event ?? 'gauge', 'Priming port')"
           />
         </div>

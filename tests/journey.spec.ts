@@ -112,7 +112,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
       'pump.rotorLength': '1 in',
       'pump.driveRatio': '0.5',
     })
-    for (const surface of ['Cover', 'Body face', 'Pocket bore', 'Rotors', 'Shaft and bush'])
+    for (const surface of ['Cover', 'Body face', 'Pocket floor', 'Pocket bore', 'Rotors', 'Shaft and bush'])
       await page.getByRole('button', { name: `${surface}: clean` }).click()
     // π/2 · 25.4 · (38² − 32²) mm³ = 16.76 cm³.
     await expect(page.getByTestId('displacement')).toContainText('16.76')
@@ -212,7 +212,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
       /Rockers 2/,
       /Rockers 3/,
       /Rockers 4/,
-      /Lifter plungers.*in order/,
+      /The rest show oil/,
       /Timing jet.*in order/,
       /No weeps.*in order/,
     ])

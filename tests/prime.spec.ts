@@ -102,6 +102,17 @@ test('how to prime: a stall says its cure, the filter’s three ways side by sid
   await expect(page.getByTestId('prime-clock')).toContainText('Primed, good for')
   await saved(page)
 
+  // Each lifter by itself: a fountain stops it, and all in order is what the last prime asks for.
+  await page.goto(`${server.address}/build/${id}/prime?view=round`)
+  await press(page, 'Lifter 3: not looked at yet')
+  await press(page, 'Lifter 3: fountain')
+  await expect(page.getByText('Lifters: fountain at 3.').first()).toBeVisible()
+  await press(page, 'The rest show oil')
+  await expect(page.locator('[data-row="prime.lifters"]')).toContainText('each looked at')
+  await press(page, 'Lifter 3: oil, plunger up')
+  await expect(page.getByText('Lifters: fountain at 3.')).toHaveCount(0)
+  await saved(page)
+
   // Primed nine days ago and not started.
   const ferry = await buildId(server, 'Ottiline')
   const at = new Date(Date.now() - 9 * 86400e3).toISOString()

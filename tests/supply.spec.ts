@@ -21,6 +21,7 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
         label,
         engine: 'Marlow 2.0',
         count: 1,
+        price: 140,
         properties: {
           displacement,
           rotorDiameter: 0.038,
@@ -40,7 +41,7 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
   await page.getByRole('button', { name: 'Rotors: catches' }).click()
   await expect(page.locator('[data-inspect="pump.rotors"]')).toContainText('never dressed')
   await page.getByRole('button', { name: 'Rotors: not felt' }).click()
-  for (const part of ['Body face', 'Pocket bore', 'Shaft and bush'])
+  for (const part of ['Body face', 'Pocket floor', 'Pocket bore', 'Shaft and bush'])
     await page.getByRole('button', { name: `${part}: clean` }).click()
   // π/2 · 28 · (38² − 32²) mm³ is 18.47 cm³.
   await record(page, {
@@ -81,7 +82,15 @@ test('Pump: inspected, measured, salvaged by arithmetic, compared with the shelf
   await record(page, { 'pump.pocketCut': '0.040' })
   await expect(page.getByTestId('salvage-end')).toContainText('0.050')
   await expect(page.getByTestId('salvage-floor')).toContainText('7.46 mm')
-  await expect(judgement(page)).toContainText('Standard, new from the shelf: idle hot gains')
+  // Each way beside a new one: hours at the house's 60, the new pump at its price.
+  await record(page, { 'pump.floorWear': '0.020', 'pump.coverHours': '1', 'pump.machineHours': '1.5' })
+  const way = (name: string) => page.locator(`[data-way="${name}"]`)
+  await expect(way('cover')).toContainText('0.050')
+  await expect(way('cover')).toContainText(/60$/)
+  await expect(way('lapped')).toContainText('0.070')
+  await expect(way('machined')).toContainText('7.48')
+  await expect(way('machined')).toContainText(/150$/)
+  await expect(way('new')).toContainText(/\d\.\d\d to \d\.\d\d\s*140$/)
   // A plan is no measurement: the prediction still goes by the gap that was read.
   await expect(page.locator('[data-dimension="pump.endClearance"]')).toHaveText('0.130 mm')
 
@@ -215,6 +224,13 @@ test('Relief: spring by two heights, routes, a stack with one washer ground, the
   await record(page, { 'relief.reach': '41.5', 'relief.seatDepth': '42' })
   await expect(page.getByText('Valve never reaches its seat: 41.50 mm')).toBeVisible()
   await record(page, { 'relief.reach': '42.4' })
+  // Kinds that do not go together are refused by name, and nothing is predicted with them.
+  await page.getByLabel('Valve', { exact: true }).selectOption('late')
+  await page.getByRole('button', { name: 'Sleeve in the block: steel sleeve in' }).click()
+  await expect(page.getByText('One-piece valve in a sleeved block.')).toBeVisible()
+  await expect(page.getByText('Void until mended: one-piece valve in a sleeved block')).toBeVisible()
+  await page.getByRole('button', { name: 'Sleeve in the block: none' }).click()
+  await expect(page.getByText('One-piece valve in a sleeved block.')).toBeHidden()
   await page.getByRole('button', { name: /Plunger falls.*in order/ }).click()
 
   await saved(page)
@@ -229,6 +245,9 @@ test('Relief: spring by two heights, routes, a stack with one washer ground, the
   await expect.poll(async () => Number(await pressure(page, 'workingHot').textContent())).toBeGreaterThan(before + 0.1)
   await expect(page.getByRole('region', { name: 'Bench log' }).locator('tbody tr')).toHaveCount(1)
   await expect(field(page, 'relief.benchPressure')).toHaveValue('')
+  // What the running engine would read with it, cold and hot, each with its band.
+  for (const state of ['idleCold', 'workingHot'])
+    await expect(page.locator(`[data-running="${state}"]`).first()).toContainText(/\d\.\d\d\s*\d\.\d\d to\s*\d\.\d\d/)
   await record(page, { 'relief.benchPressure': '6.0' })
   await expect(page.getByTestId('bench-verdict')).toContainText('more than they can be out')
 

@@ -9,14 +9,14 @@ const build = useBuild()
 const person = usePerson()
 const chosen = ref<number>()
 const findingOf = (key: string) => build.sheet!.inspections[key]?.finding
-const WIDTH = 38
+const WIDTH = 44
 const banks = computed(() => (['v', 'flat', 'opposed'].includes(build.sheet!.layout.kind) ? 2 : 1))
 const perBank = computed(() => Math.ceil(row.keys.length / banks.value))
 const places = computed(() =>
   row.keys.map((key, i) => ({
     key,
     number: i + 1,
-    x: 22 + (i % perBank.value) * WIDTH,
+    x: 26 + (i % perBank.value) * WIDTH,
     y: 22 + Math.floor(i / perBank.value) * 48,
     finding: findingOf(key),
   })),
@@ -87,8 +87,8 @@ const wrong = computed(() => rowWords(build.sheet!, row.keys))
           @keydown.enter.prevent="touch(each.number)"
           @keydown.space.prevent="touch(each.number)"
         >
-          <rect class="target" :x="each.x - 19" :y="each.y - 22" width="38" height="46" />
-          <circle :cx="each.x" :cy="each.y" r="16" />
+          <rect class="target" :x="each.x - 22" :y="each.y - 22" width="44" height="46" />
+          <circle :cx="each.x" :cy="each.y" r="18" />
           <text :x="each.x" :y="each.y + 5" text-anchor="middle">
             {{ MARK[each.finding ?? ''] ?? each.number }}
           </text>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
+import { liftersOf, rowOutcome, rowWords } from '#core/parts/lifterLook'
 import { judgePrime } from '#core/prime/prime'
 import { STAGES } from '#core/prime/steps'
 import { holdsUpPrime } from '#core/progress/progress'
@@ -35,10 +36,22 @@ const outlook = useOutlook()
 const holds = computed(() => holdsUpPrime(build.sheet!))
 const clear = computed(() => holds.value.length === 0 && outlook.current && outlook.now!.voids.length === 0)
 const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
+/** Rows of lifters and adjusters that show something else than oil, by which of them. */
+const badRows = computed(() =>
+  liftersOf(build.sheet!.layout).flatMap(({ check, label, keys }) => {
+    const outcome = rowOutcome(build.sheet!, keys)
+    return outcome?.state === 'fault'
+      ? [{ check, label, verdict: outcome.verdict, words: rowWords(build.sheet!, keys) }]
+      : []
+  }),
+)
 const dry = computed(() =>
   checksOf(build.sheet!.layout).filter(
     ({ station, group, key }) =>
-      station === 'prime' && (group === 'outlet' || group === 'walk') && build.sheet!.checks[key]?.state === 'fault',
+      station === 'prime' &&
+      (group === 'outlet' || group === 'walk') &&
+      build.sheet!.checks[key]?.state === 'fault' &&
+      !badRows.value.some(({ check }) => check === key),
   ),
 )
 const p = (value: number) => units.say(value, 'pressure', units.unit('pressure').symbol === 'bar' ? 1 : undefined)
@@ -120,6 +133,9 @@ const WAYS = {
           {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b
         >
         {{ dry[0].fault }}</JudgementLine
+      >
+      <JudgementLine v-for="row in badRows" :key="row.label" :verdict="row.verdict"
+        ><b>{{ row.label }}s: {{ row.words }}.</b> What each shows stands under “Look round”.</JudgementLine
       >
     </section>
     <ViewTabs label="Prime" :views="VIEWS" :view="view" @go="go($event)" />

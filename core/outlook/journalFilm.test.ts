@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { arcsOf } from '../parts/mainGrooves'
-import { COMBINED_ROUGHNESS, type FilmMoment, journalFilm } from './journalFilm'
+import { COMBINED_ROUGHNESS, type FilmMoment, journalFilm, usualLoad } from './journalFilm'
+import { gaugePressure, modelOf } from './model'
+import { namedStates } from './states'
 
 const sheet = DEMO_BUILDS.ottiline()
 const moment: FilmMoment = { load: 8000, speed: 3200 / 60, temperature: 95, feedPressure: 4e5, groove: arcsOf(180) }
@@ -48,4 +50,26 @@ describe('the film of a journal', () => {
     expect(put({ grooveUpper: 0 })).toBeGreaterThan(0.9 * half)
   })
   it('a rod has one too', () => expect(journalFilm(sheet, 'rod', 1, moment).minimumFilm).toBeGreaterThan(0.3e-6))
+  it.each([
+    [180, 'idleHot', 0.1],
+    [180, 'workingHot', 0.1],
+    [360, 'idleHot', 0.15],
+    [360, 'workingHot', 0.35],
+  ] as const)('with %d° of groove, %s, is the circuit’s own within %d of it', (mainGroove, name, within) => {
+    const grooved = { ...sheet, layout: { ...sheet.layout, mainGroove } }
+    const model = modelOf(grooved)
+    const state = namedStates(grooved).find((each) => each.name === name)!
+    gaugePressure(model, state)
+    const { circuit, films } = model.engine
+    const grid = [1, 3].map(
+      (number) =>
+        journalFilm(grooved, 'main', number, {
+          load: usualLoad(grooved, 'main', state.speed),
+          speed: state.speed,
+          temperature: state.temperature,
+          feedPressure: circuit.pressures[circuit.indexOf(`main ${number}`)],
+        }).minimumFilm,
+    )
+    expect(Math.abs(films.main / Math.min(...grid) - 1)).toBeLessThan(within)
+  })
 })

@@ -104,9 +104,18 @@ export const main = part({
         for (const i of alike) {
           const gap = hot(i)
           const { eccentricity } = place(films[i], values.shells[i], values.diameter[i], gap, viscosity, now)
-          now.films.main = Math.min(now.films.main, gap * (1 - eccentricity))
+          const own = values.shells[i].lower > 0 ? underLoad(i, gap, rise) : eccentricity
+          now.films.main = Math.min(now.films.main, gap * (1 - own))
         }
       }
+    }
+    /**
+     * Where the journal runs as its film is under the load: lands that are fed afresh all round let their oil go less warm than it is there, by the share of the heat that warms what
+     * leaves.
+     */
+    function underLoad(i: number, gap: number, rise: number): number {
+      const viscosity = now.film * thinned(now.oil, rise / landsShare(values.shells[i].lower))
+      return place(trial, values.shells[i], values.diameter[i], gap, viscosity, now).eccentricity
     }
     function hot(i: number): number {
       return hotRadial(clearanceAt(values, i), values.diameter[i], now, EXPANSION[layout.housing])

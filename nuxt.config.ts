@@ -88,6 +88,8 @@ export default defineNuxtConfig({
     build: { target: 'es2022' },
   },
   nitro: {
+    // Squeezed once, when it is built, and served as it is asked for.
+    compressPublicAssets: { gzip: true, brotli: true },
     // Migrations and demo builds travel inside the built server.
     serverAssets: [
       { baseName: 'migrations', dir: fileURLToPath(new URL('./server/data/migrations', import.meta.url)) },

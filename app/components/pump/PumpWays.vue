@@ -50,14 +50,14 @@ function metal({ coverLeft, floorLeft }: NonNullable<PumpWay['cut']>): string {
 </script>
 
 <template>
-  <section v-if="ways" class="block" data-testid="pump-ways">
+  <section class="block" data-testid="pump-ways">
     <div class="block-head">
       <h2>Ways to a sound pump</h2>
       <span class="note">{{
         fresh ? `new: ${fresh.label}, from the shelf` : 'no new one of its size on the shelf'
       }}</span>
     </div>
-    <div class="drawing-scroll">
+    <div v-if="ways" class="drawing-scroll">
       <table>
         <thead>
           <tr>

@@ -92,6 +92,8 @@ const facts = computed(() => {
             'brief.crankingSpeed',
             'brief.coldStart',
             'brief.hotOil',
+            'brief.idleHours',
+            'brief.idleOil',
           ]"
           :key="name"
           :name="name"

@@ -43,7 +43,7 @@ test('once the gauge was read its word stands, on strip, Floor, Outlook and at t
   await expect(idle).toHaveAttribute('data-verdict', 'stop')
   await expect(idle.getByTestId('measured')).toContainText('0.8')
   await expect(idle).toContainText('read below the prediction')
-  await expect(idle.getByTestId('pressure')).toContainText('2.7')
+  await expect(idle.getByTestId('pressure')).toContainText('2.8')
   // Nor is anything else of that record passed any more.
   expect(await states(page)).toEqual(['watch', 'watch', 'stop', 'watch'])
   await expect(page.locator('[data-state="workingHot"]').getByTestId('doubted')).toBeVisible()

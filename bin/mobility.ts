@@ -1,6 +1,6 @@
 /**
  * Makes core/orbit/finiteWidth.json: by how much a bearing of finite width yields more or less readily to a load than the short bearing does, from the grid solver with
- * nothing but squeeze. `npm run mobility`; some minutes.
+ * nothing but squeeze. `npx tsx bin/mobility.ts`; two minutes.
  */
 import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'

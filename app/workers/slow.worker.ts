@@ -36,7 +36,7 @@ const films = {
   pumps: async (sheet: Sheet, candidates: CandidatePump[], fitted: { label: string; displacement: number }) =>
     (await import('#core/outlook/pumps')).comparePumps(sheet, candidates, fitted),
   pumpWays: async (sheet: Sheet, fresh?: CandidatePump & { price?: number }) =>
-    (await import('#core/outlook/salvageWays')).pumpWays(sheet, fresh),
+    (await import('#core/outlook/pumpWays')).pumpWays(sheet, fresh),
   longIdle: async (sheet: Sheet) => (await import('#core/outlook/longIdle')).longIdle(sheet),
   benchReads: async (sheet: Sheet, name: ValveName) =>
     (await import('#core/outlook/benchReads')).benchReads(sheet, name),

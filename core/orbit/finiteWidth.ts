@@ -1,4 +1,4 @@
-import type { Mobility } from './mobility'
+import { type Mobility, shortMobility } from './mobility'
 import { ANGLES, ECCENTRICITIES, RATIOS } from './mobilityTable'
 import table from './finiteWidth.json'
 
@@ -25,7 +25,6 @@ export interface FiniteMobility {
  */
 export function finiteMobility(ratio: number): FiniteMobility {
   const own = ofRatio(ratio)
-  const [alongScale, acrossScale] = [1 / (Math.PI * ratio * ratio), -4 / (Math.PI * Math.PI * ratio * ratio)]
   let first = 0
   let down = 0
   let right = 0
@@ -50,10 +49,9 @@ export function finiteMobility(ratio: number): FiniteMobility {
   return {
     at: (along, across, out) => {
       place(along, across)
-      const gap = Math.max(0, 1 - along)
-      const power = gap * Math.sqrt(gap)
-      out.along = between(0) * alongScale * power * gap
-      out.across = between(1) * acrossScale * across * power
+      const short = shortMobility(along, across, ratio)
+      out.along = between(0) * short.along
+      out.across = between(1) * short.across
     },
     peakAt: (along, across) => {
       place(along, across)

@@ -104,6 +104,17 @@ describe('engine', () => {
     expect(full.film / half.film).toBeLessThan(0.6)
     expect(full.pressure / half.pressure).toBeGreaterThan(1.5)
   })
+  it('mains feel what feeds their grooves, other behind a shimmed valve, and rods nothing of it', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    const least = (shims: number) => {
+      sheet.readings['relief.shims'] = { value: shims, source: 'measured' }
+      const all = [...engineOrbits(sheet, { speed: 20, temperature: 20 })]
+      return (['main', 'rod'] as const).map((set) => all.find((each) => each.set === set)!.least.film)
+    }
+    const [[main, rod], [pressed, same]] = [least(0), least(2e-3)]
+    expect(Math.abs(pressed / main - 1)).toBeGreaterThan(4e-3)
+    expect(same).toBe(rod)
+  })
   it('thinner oil leaves less film', () => {
     const least = (temperature: number) =>
       Math.min(...[...engineOrbits(DEMO_BUILDS.ottiline(), { speed: 53, temperature })].map((each) => each.least.film))

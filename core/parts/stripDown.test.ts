@@ -2,7 +2,6 @@ import { expect, it } from 'vitest'
 import { checksOf } from '../engine/catalogue'
 import { newSheet } from '../record/layouts'
 import { progressOf } from '../progress/progress'
-import { OLD_SHELLS } from '../bearing/shell'
 
 it('metal in the sump is watched until everything that carries oil is cleaned after it', () => {
   const sheet = newSheet('inline6', 'a', 'b')
@@ -31,4 +30,3 @@ it('a cooler and lines are asked for where there are any', () => {
   expect(cleaned({ cooler: true })).toEqual(['strip.galleries', 'strip.crank', 'strip.cooler', 'strip.lines'])
   expect(cleaned({ turbo: true })).toEqual(['strip.galleries', 'strip.crank', 'strip.lines'])
 })
-it('the first word of an old shell is the good one', () => expect(OLD_SHELLS[0]).toBe('even grey'))

@@ -1,22 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { fullLift, portHeight, uncoveredArea, uncoveredWidth } from './port'
 import { routesTo } from './routes'
+import { TEST_ROUTES, TEST_VALVE } from './testValve'
 import { allowedStress, preload, wahlStress } from './spring'
 import { planStack, washerFault } from './stack'
-import { bindMargin, fullFlowPressure, liftAt, plungerArea, type ReliefValve, valveFlow } from './valve'
+import { bindMargin, fullFlowPressure, liftAt, plungerArea, valveFlow } from './valve'
 
-/** 6 N/mm, 7 mm of preload, 12 mm plunger, a hole of 6 mm: opens at 3.714 bar. */
-const valve: ReliefValve = {
-  plungerDiameter: 0.012,
-  springRate: 6000,
-  freeLength: 0.047,
-  installedLength: 0.04,
-  shims: [0],
-  solidLength: 0.027,
-  port: { shape: 'round', diameter: 0.006 },
-}
+const [valve, given] = [TEST_VALVE, TEST_ROUTES]
 const area = plungerArea(valve.plungerDiameter)
-const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2, back: 0 }
 /** Opening pressure with so much preload, Pa. */
 const opensWith = (length: number, rate = 6000) => (rate * length) / area
 

@@ -5,19 +5,10 @@ import { formsUnmeasured, valveFit } from '../parts/reliefFit'
 import type { Sheet } from '../record/schema'
 import { outlookOf } from '../outlook/outlook'
 import { routeKey, routesTo } from './routes'
-import { plungerArea, type ReliefValve } from './valve'
+import { TEST_ROUTES, TEST_VALVE } from './testValve'
+import { plungerArea } from './valve'
 
-/** 6 N/mm, 7 mm of preload, 12 mm plunger: 42 N over 113.1 mm² is 3.714 bar. */
-const valve: ReliefValve = {
-  plungerDiameter: 0.012,
-  springRate: 6000,
-  freeLength: 0.047,
-  installedLength: 0.04,
-  shims: [0],
-  solidLength: 0.027,
-  port: { shape: 'round', diameter: 0.006 },
-}
-const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2, back: 0 }
+const [valve, given] = [TEST_VALVE, TEST_ROUTES]
 const stiff = { id: 's', label: 'S', springRate: 7200, freeLength: 0.047, solidLength: 0.027 }
 
 describe('a plug that is moved', () => {

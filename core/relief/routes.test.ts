@@ -11,23 +11,14 @@ import { governing, idleCures, reliefRoutes, reliefSummary } from '../outlook/re
 import { outlookOf } from '../outlook/outlook'
 import { deadHeadReading } from './bench'
 import { routesTo } from './routes'
-import { openingPressure, plungerArea, type ReliefValve } from './valve'
+import { TEST_ROUTES, TEST_VALVE } from './testValve'
+import { openingPressure, plungerArea } from './valve'
 
 const put = (sheet: Sheet, readings: Record<string, number>) => {
   for (const [key, value] of Object.entries(readings)) sheet.readings[key] = { value, source: 'measured' }
   return sheet
 }
-/** 6 N/mm, 7 mm of preload, 12 mm plunger: 42 N over 113.1 mm² is 3.714 bar. */
-const valve: ReliefValve = {
-  plungerDiameter: 0.012,
-  springRate: 6000,
-  freeLength: 0.047,
-  installedLength: 0.04,
-  shims: [0],
-  solidLength: 0.027,
-  port: { shape: 'round', diameter: 0.006 },
-}
-const given = { leastMargin: 1e-3, springs: [], flow: 3e-4, density: 870, viscosity: 0.2, back: 0 }
+const [valve, given] = [TEST_VALVE, TEST_ROUTES]
 
 describe('routes to an opening pressure', () => {
   it('shims, plug and cap go by p A = k x: to 4.5 bar, 8.482 mm of preload, 1.482 more', () => {

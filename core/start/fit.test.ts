@@ -176,10 +176,10 @@ describe('what is fitted', () => {
         20,
       ).fitted.map((each) => [each.parameter, each]),
     )
+    // Three readings halve what is left open of the clearances, and tell next to nothing of the slip.
     const share = (parameter: string) => three[parameter].sigma / three[parameter].prior.sigma
-    for (const parameter of ['clearance', 'relief', 'slip', 'sender'])
-      expect(three[parameter].told).toBe(share(parameter) < 0.5 ? 'told' : share(parameter) < 0.85 ? 'partly' : 'not')
-    expect([share('clearance') < 0.85, share('slip') > 0.85]).toEqual([true, true])
+    expect([share('clearance') > 0.5, share('clearance') < 0.7, share('slip') > 0.9]).toEqual([true, true, true])
+    expect(Object.values(three).map((each) => each.told)).toEqual(['partly', 'partly', 'not', 'not'])
     expect(told.clearance).toBe('partly')
   })
 })

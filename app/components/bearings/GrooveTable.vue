@@ -29,6 +29,7 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
       <h2>Which groove with which oil</h2>
       <span class="note">hot; film at working speed, air at the highest</span>
     </div>
+    <ReadOtherwise />
     <table v-if="rows" class="grooves">
       <thead>
         <tr>

@@ -82,6 +82,7 @@ async function fit(item: ShelfItem) {
       No pump for {{ build.sheet!.engine }} lies on the shelf.
       <NuxtLink to="/shelf?kind=pump">Put one there</NuxtLink> with its measured gaps.
     </p>
+    <ReadOtherwise />
     <div class="drawing-scroll">
       <table v-if="columns.length > 0">
         <thead>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ruleOf } from '#core/house/limits'
-import type { PumpWay } from '#core/outlook/salvageWays'
+import type { PumpWay } from '#core/outlook/pumpWays'
 import { pumpDisplacement } from '#core/parts/pumpReadings'
 import { numberOf } from '#core/shelf/fields'
 import { shelfPump } from '#core/shelf/figures'
@@ -57,7 +57,9 @@ function metal({ coverLeft, floorLeft }: NonNullable<PumpWay['cut']>): string {
         fresh ? `new: ${fresh.label}, from the shelf` : 'no new one of its size on the shelf'
       }}</span>
     </div>
-    <div v-if="ways" class="drawing-scroll">
+    <ReadOtherwise />
+    <p v-if="!ways" class="quiet">Write the track in the cover to see what each way leaves, reads and costs.</p>
+    <div v-else class="drawing-scroll">
       <table>
         <thead>
           <tr>

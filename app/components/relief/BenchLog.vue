@@ -44,6 +44,7 @@ const when = (at?: string) => (at ? new Date(at).toLocaleDateString('en-GB', { d
 <template>
   <section v-if="lines.length > 0" class="log" aria-label="Bench log">
     <h2>Bench log</h2>
+    <ReadOtherwise />
     <table>
       <thead>
         <tr>

@@ -1,6 +1,9 @@
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { addTemplate } from 'nuxt/kit'
 import { build } from 'esbuild'
+import { chunkOf, stylesStandInTheSheet } from './bin/lib/chunks'
+import { themeCss } from './bin/lib/theme-css'
 
 // The application is a single page served by its own small server: the model runs in the browser's worker,
 // so nothing would be gained by rendering on the server (docs/decisions.md).
@@ -9,7 +12,26 @@ export default defineNuxtConfig({
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils'],
+  modules: [
+    '@pinia/nuxt',
+    '@primevue/nuxt-module',
+    'nuxt-auth-utils',
+    '@vite-pwa/nuxt',
+    '@nuxtjs/i18n',
+    () => void addTemplate({ filename: 'primevue.css', write: true, getContents: themeCss }),
+  ],
+  // Addresses carry no language; English words come with the parts that use them (app/words/speak.ts), another language whole.
+  i18n: {
+    strategy: 'no_prefix',
+    defaultLocale: 'en',
+    detectBrowserLanguage: false,
+    locales: [
+      { code: 'en', language: 'en', file: 'en.ts' },
+      { code: 'de', language: 'de', file: 'de.json' },
+    ],
+    bundle: { compositionOnly: true, fullInstall: false },
+    vueI18n: 'i18n.config.ts',
+  },
   // Sessions are sealed cookies that name a row of the records; the page asks for how it stands by itself.
   auth: { loadStrategy: 'none' },
   runtimeConfig: {
@@ -26,29 +48,104 @@ export default defineNuxtConfig({
     '~/assets/tokens.css',
     '~/assets/frame.css',
     '~/assets/sheet.css',
+    '#build/primevue.css',
+    '~/assets/print.css',
   ],
   app: {
     head: {
       title: 'Uldo',
       htmlAttrs: { lang: 'en' },
-      viewport: 'width=device-width, initial-scale=1',
+      // Keys that come up make the page smaller, and do not cover the bar at its foot.
+      viewport: 'width=device-width, initial-scale=1, interactive-widget=resizes-content',
       meta: [
         {
           name: 'description',
           content: 'Set up a rebuilt engine’s oiling system, from measured clearances to a judged first start.',
         },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      // The schemas make no code of their own, which the page's policy forbids: not tried, it is no violation either.
+      script: [{ innerHTML: 'globalThis.__zod_globalConfig={jitless:true}', tagPosition: 'head' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   components: [{ path: '~/components', pathPrefix: false }],
   primevue: {
     autoImport: false,
-    components: { include: ['Button', 'InputText'] },
+    components: {
+      include: [
+        'Button',
+        'Checkbox',
+        'Column',
+        'ColumnGroup',
+        'ConfirmPopup',
+        'DataTable',
+        'Dialog',
+        'FileUpload',
+        'Form',
+        'FormField',
+        'InputNumber',
+        'InputText',
+        'Menu',
+        'Message',
+        'Popover',
+        'ProgressBar',
+        'Row',
+        'Select',
+        'SelectButton',
+        'Slider',
+        'Step',
+        'StepList',
+        'Stepper',
+        'Tab',
+        'TabList',
+        'TabPanel',
+        'Tabs',
+        'Textarea',
+        'Timeline',
+        'Toast',
+        'ToggleButton',
+      ],
+    },
     directives: { include: [] },
     composables: { include: [] },
-    importTheme: { from: '~/theme' },
-    options: { ripple: false },
+    // Our preset (app/theme.ts) is a style sheet when the page is built.
+    loadStyles: false,
+    options: { ripple: false, theme: 'none' },
+  },
+  // Every part of the page is kept in the browser, so that a reload without the network opens each station. The page
+  // registers it itself, once its first screen stands, and takes a newer one over when somebody says so.
+  pwa: {
+    injectRegister: false,
+    client: { registerPlugin: false },
+    registerType: 'prompt',
+    manifest: {
+      name: 'Uldo',
+      short_name: 'Uldo',
+      description: 'Set up a rebuilt engine’s oiling system, from measured clearances to a judged first start.',
+      start_url: '/',
+      display: 'standalone',
+      background_color: '#F4F1EA',
+      theme_color: '#F4F1EA',
+      icons: [
+        { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' },
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any maskable' },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,woff2,wasm,svg,png}'],
+      // The page itself is made by the server, anew with each build.
+      additionalManifestEntries: [{ url: '/', revision: new Date().toISOString() }],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+      maximumFileSizeToCacheInBytes: 5_000_000,
+      cleanupOutdatedCaches: true,
+      clientsClaim: false,
+      skipWaiting: false,
+    },
   },
   // What serves prerendered and deployed sites is left out: less to load on a shop's network.
   experimental: {
@@ -83,9 +180,14 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    resolve: { alias: { 'primevue/ripple': fileURLToPath(new URL('./app/noRipple.ts', import.meta.url)) } },
+    plugins: [stylesStandInTheSheet],
     worker: { format: 'es' },
-    build: { target: 'es2022' },
+    build: {
+      target: 'es2022',
+      // One style sheet and few larger files: on a shop's network each request costs more than what it brings.
+      cssCodeSplit: false,
+      rollupOptions: { output: { manualChunks: chunkOf() } },
+    },
   },
   nitro: {
     // Squeezed once, when it is built, and served as it is asked for.

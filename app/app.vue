@@ -1,12 +1,16 @@
 <script setup lang="ts">
 const access = useAccess()
-void access.load()
 /** Where a sign-in is asked for from the start there is no page yet; where it ran out, the page stands on below, with what was typed. */
 const shown = ref(false)
+/** What the first screen needs comes first: what is kept for a day without the network, after it. */
+const FIRST_SCREEN = 6000
+onMounted(() => setTimeout(() => void useVersion().keep(), FIRST_SCREEN))
 watchEffect(() => access.known && (!access.needed || access.person) && (shown.value = true))
 </script>
 
 <template>
+  <SkipLink v-if="shown" />
+  <NuxtRouteAnnouncer />
   <div class="page" :inert="access.asks"><NuxtPage v-if="shown" /></div>
   <SignIn v-if="access.asks" />
   <AlarmOverlay v-if="shown" />

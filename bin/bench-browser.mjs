@@ -32,7 +32,30 @@ function keystroke() {
 const say = (words, value, target = '') =>
   console.log(`${words.padEnd(58)} ${value.toFixed(0).padStart(6)} ms   ${target}`)
 
+/** From the address to the prediction on the screen, on a first visit and on the next: median of five. */
+async function usable(browser, address) {
+  const times = { first: [], again: [] }
+  for (let i = 0; i < 5; i++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+    const page = await context.newPage()
+    for (const visit of ['first', 'again']) {
+      const began = performance.now()
+      await page.goto(address, { waitUntil: 'commit' })
+      await page.waitForSelector('[data-state="idleHot"] [data-testid="pressure"]')
+      times[visit].push(performance.now() - began)
+      await page.waitForTimeout(1000)
+    }
+    await context.close()
+  }
+  return Object.fromEntries(Object.entries(times).map(([visit, all]) => [visit, all.sort((a, b) => a - b)[2]]))
+}
+
 await withDemo(4490, async (browser, addressOf) => {
+  for (const station of ['brief', 'bearings', 'outlook', 'start']) {
+    const { first, again } = await usable(browser, addressOf('Ottiline', station))
+    say(`${station}: usable on a first visit`, first, 'target 1500 ms')
+    say(`${station}: usable on the next`, again)
+  }
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   for (const [station, readings, reading] of STATIONS) {
     await page.goto(addressOf('Ottiline', station))
@@ -56,8 +79,8 @@ await withDemo(4490, async (browser, addressOf) => {
   // A slider of Try until its column is redrawn, alone and while the finder runs.
   const slide = (steps) =>
     page.evaluate(async (count) => {
-      const slider = document.querySelector('input[type="range"][aria-label="A, Mains looser by"]')
-      const cell = document.querySelectorAll('[data-row="idleHot"] td')[1]
+      const slider = document.querySelector('[role="slider"][aria-label="A, Mains looser by"]')
+      const cell = document.querySelectorAll('[data-tried] [data-at="idleHot"]')[1]
       const times = []
       for (let i = 0; i < count; i++) {
         const began = performance.now()
@@ -71,25 +94,25 @@ await withDemo(4490, async (browser, addressOf) => {
           seen.observe(cell, { subtree: true, characterData: true, childList: true })
           setTimeout(() => done(Number.NaN), 2000)
         })
-        slider.value = String((i % 2 ? 1 : -1) * (2e-6 + 1e-6 * (i % 20)))
-        slider.dispatchEvent(new Event('input', { bubbles: true }))
+        slider.dispatchEvent(new KeyboardEvent('keydown', { code: i % 2 ? 'ArrowLeft' : 'ArrowRight', bubbles: true }))
         times.push(await redrawn)
         await new Promise((done) => setTimeout(done, 60))
       }
       return times.filter(Number.isFinite).sort((a, b) => a - b)
     }, steps)
   await page.goto(addressOf('Ottiline', 'outlook?view=try'))
-  await page.waitForSelector('[data-row="idleHot"] .big')
+  await page.waitForSelector('[data-tried] [data-at="idleHot"] .big')
   await page.waitForTimeout(2500)
   const slid = await slide(40)
   say('Try: from the slider to its redrawn column, median', slid[Math.floor(slid.length / 2)])
   say(`Try: the same, 95th percentile of ${slid.length}`, slid[Math.floor(0.95 * slid.length)], 'target 100 ms')
-  await page.getByRole('button', { name: 'Map and flows' }).click()
+  await page.getByRole('tab', { name: 'Map and flows' }).click()
   const asked = performance.now()
   await page.waitForSelector('[data-testid="contour"]')
   say('map of 40 by 32, from the click to the drawing', performance.now() - asked)
-  await page.getByRole('button', { name: 'Find', exact: true }).click()
-  await page.waitForTimeout(1000)
+  await page.getByRole('tab', { name: 'Best parts on the shelf', exact: true }).click()
+  // It has looked once by itself.
+  await page.getByRole('button', { name: 'Find set-ups' }).waitFor({ timeout: 60_000 })
   const frames = await page.evaluate(async () => {
     const button = [...document.querySelectorAll('button')].find((each) => each.textContent.includes('Find set-ups'))
     button.click()
@@ -116,7 +139,7 @@ await withDemo(4490, async (browser, addressOf) => {
     { length: LOGGED },
     (_, i) => `${(i / 10).toFixed(1)},${(4 + 0.1 * Math.sin(i / 900)).toFixed(3)},${900 + (i % 7)},20`,
   )
-  await page.getByTestId('run-file').setInputFiles({
+  await page.getByLabel('Logger’s file').setInputFiles({
     name: 'log.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(`time (s),pressure (bar),speed (rpm),temperature (°C)\n${logged.join('\n')}\n`),

@@ -61,10 +61,13 @@ async function runs(browser, addressOf) {
     await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) })
     console.log(`docs/screenshots/${name}.png`)
   }
-  const simulate = async (pace, fault = 'none') => {
+  const simulate = async (pace, fault = 'a healthy engine') => {
     await press('Readings come from: Simulated')
-    await page.getByRole('spinbutton', { name: 'Engine number' }).fill('42')
-    await page.getByRole('combobox', { name: 'Engine' }).selectOption(fault)
+    const number = page.getByRole('spinbutton', { name: 'Engine number' })
+    await number.press('ControlOrMeta+a')
+    await number.pressSequentially('42')
+    await page.getByRole('combobox', { name: 'Engine', exact: true }).click()
+    await page.getByRole('option', { name: fault, exact: true }).click()
     await press(`Pace: ${pace}`)
   }
   const board = async () => {
@@ -98,7 +101,7 @@ async function runs(browser, addressOf) {
   await page.waitForTimeout(500)
   await page.goto(addressOf('Ottiline', 'start'))
   await page.waitForTimeout(3500)
-  await simulate('20 ×', 'plug-out')
+  await simulate('20 ×', 'gallery plug left out')
   await board()
   await page.getByTestId('stop-causes').waitFor({ timeout: 30_000 })
   await take('stop')

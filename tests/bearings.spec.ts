@@ -1,6 +1,7 @@
 import type { Entry } from '../core/record/entry'
 import { buildId, expect, field, PHOTO, record, type Running, saved, startServer, test } from './server'
 import { enter, clearance, judgement } from './bearing'
+import { choose } from './controls'
 
 async function newSix(server: Running): Promise<string> {
   const made = await fetch(`${server.address}/api/builds`, {
@@ -131,7 +132,7 @@ test('a value tells its story: instrument, note, photo, former values, restore; 
   const bar = page.getByRole('complementary', { name: 'The value under the hand' })
   await field(page, 'main.2.bore').focus()
   await expect(bar).toContainText('Main 2 bore Bore gauge 50 to 100, Maren')
-  await bar.getByRole('combobox', { name: 'Instrument' }).selectOption('Micrometer 50 to 75')
+  await choose(bar.getByRole('combobox', { name: 'Instrument' }), 'Micrometer 50 to 75')
   await record(page, { 'main.2.bore': '66.041; 66.043' })
   await field(page, 'main.2.bore').focus()
   await expect(bar).toContainText('Micrometer 50 to 75, Maren')
@@ -208,7 +209,7 @@ test('units are the shop’s until a person chooses their own', async ({ server,
   const id = await newSix(server)
   await page.goto(`${server.address}/build/${id}/bearings`)
   await record(page, { 'main.1.journal': '65.981', 'main.1.bore': '66.037' })
-  await page.getByRole('combobox', { name: 'Units' }).selectOption('in, psi')
+  await choose(page.getByRole('combobox', { name: 'Units' }), 'in, psi')
   await expect(clearance(page, 'main.1')).toContainText('2.2')
   await expect(field(page, 'main.1.journal')).toHaveValue('2.5977')
   await page.locator('h1').click()
@@ -221,12 +222,12 @@ test('units are the shop’s until a person chooses their own', async ({ server,
         ((await (await fetch(`${server.address}/api/house`)).json()) as { house: { units: string } }).house.units,
     )
     .toBe('in, psi')
-  await page.getByLabel('Who is recording').selectOption('Oda')
+  await choose(page.getByLabel('Who is recording'), 'Oda')
   await expect(clearance(page, 'main.1')).toContainText('2.2')
-  await page.getByRole('combobox', { name: 'Units' }).selectOption('mm, bar')
+  await choose(page.getByRole('combobox', { name: 'Units' }), 'mm, bar')
   await expect(clearance(page, 'main.1')).toContainText('0.056')
   // A band of a tenth of a bar is more than one psi: pressures carry a decimal there too.
-  await page.getByRole('combobox', { name: 'Units' }).selectOption('mm, psi')
+  await choose(page.getByRole('combobox', { name: 'Units' }), 'mm, psi')
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toHaveText(/^\d+\.\d$/)
 })
 

@@ -1,6 +1,7 @@
 import { outlookOf } from '../core/outlook/outlook'
 import type { Sheet } from '../core/record/schema'
 import { expect, field, record, saved, test } from './server'
+import { choose } from './controls'
 
 /** A builder's whole way on a new inline four: from the first measurement to the verdict of the first start. */
 test('from measurements to a first-start verdict', async ({ server, bench: page }) => {
@@ -8,12 +9,9 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
   await page.goto(server.address)
   await expect(page.locator('.engines li')).toHaveCount(4)
   await page.getByRole('button', { name: 'New build' }).click()
-  const choose = async (label: string, option: string) => {
-    await page.getByRole('combobox', { name: label }).selectOption({ label: option })
-  }
-  await choose('Layout', 'Inline four')
+  await choose(page.getByRole('combobox', { name: 'Layout' }), 'Inline four')
   await page.getByRole('button', { name: 'Start build' }).click()
-  await expect(page.getByText('Give it a name')).toBeVisible()
+  await expect(page.getByText('Must be given, such as the boat or the owner')).toBeVisible()
   await page.getByRole('textbox', { name: /^Name/ }).fill('Kestrel punt')
   await page.getByRole('textbox', { name: /^Engine/ }).fill('Marlow 2.0')
   await page.getByRole('button', { name: 'Start build' }).click()
@@ -39,9 +37,9 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(field(page, 'brief.coldStart')).toHaveValue('5')
     await expect(field(page, 'brief.hotOil')).toHaveValue('95')
     await expect(field(page, 'maker.idleHot')).toHaveValue('1.0')
-    await choose('Oil grade', '20W-50')
+    await choose(page.getByRole('combobox', { name: 'Oil grade' }), '20W-50')
     // Ten psi for each thousand rpm: 3,000 rpm asks 30 psi, 2.1 bar.
-    await expect(page.locator('[data-target="workingHot"] td').nth(1)).toHaveText('2.1')
+    await expect(page.locator('[data-target="workingHot"]').getByRole('cell').nth(1)).toHaveText('2.1')
     await expect(page.getByTestId('tally')).toHaveText('7 of 7')
   })
 
@@ -116,7 +114,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
       await page.getByRole('button', { name: `${surface}: clean` }).click()
     // π/2 · 25.4 · (38² − 32²) mm³ = 16.76 cm³.
     await expect(page.getByTestId('displacement')).toContainText('16.76')
-    await page.getByRole('button', { name: 'Close up' }).click()
+    await page.getByRole('tab', { name: 'Close up' }).click()
     for (const name of [/Turns by hand.*in order/, /Washed out.*in order/])
       await page.getByRole('button', { name }).click()
   })
@@ -138,7 +136,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(page.locator('[data-dimension="shims"]')).toHaveAttribute('data-metres', '0.0005')
     await page.getByRole('button', { name: /Plunger falls.*in order/ }).click()
     await page.getByRole('button', { name: 'Understood' }).click()
-    await page.getByRole('button', { name: 'Seat, thread, seals' }).click()
+    await page.getByRole('tab', { name: 'Seat, thread, seals' }).click()
     for (const name of [/Seals and washers.*in order/, /Turns all the way.*in order/])
       await page.getByRole('button', { name }).click()
   })
@@ -159,7 +157,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(page.locator('[data-suction="idleCold"]')).toContainText(/0\.\d\d/)
     for (const name of [/Seal new.*in order/, /Tube tight.*in order/, /Screen clean.*in order/])
       await page.getByRole('button', { name }).click()
-    await page.getByRole('button', { name: 'Air test', exact: true }).click()
+    await page.getByRole('tab', { name: 'Air test', exact: true }).click()
     await page.getByRole('button', { name: 'Air test of the pickup: holds' }).click()
   })
 
@@ -196,7 +194,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     for (const name of ['Pump packed', 'Oil in, enough', 'Mechanical gauge on', 'Drill on the pump'])
       await page.getByRole('button', { name: new RegExp(`${name}.*done`) }).click()
     await record(page, { 'prime.pressure': '1 bar' })
-    await page.getByRole('button', { name: 'Look round', exact: true }).click()
+    await page.getByRole('tab', { name: 'Look round', exact: true }).click()
     for (const turn of ['90°', '180°', '270°', '360°', '450°', '540°', '630°', '720°'])
       await page.getByRole('button', { name: turn, exact: true }).click()
     const judgement = page.getByRole('region', { name: 'Judgement' })
@@ -217,7 +215,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
       /No weeps.*in order/,
     ])
       await page.getByRole('button', { name }).click()
-    await page.getByRole('button', { name: 'How', exact: true }).click()
+    await page.getByRole('tab', { name: 'How', exact: true }).click()
     await record(page, { 'prime.pressure': String(expected) })
     await expect(judgement).toContainText('The circuit is full')
     await expect(page.getByTestId('tally')).toHaveText('20 of 20')
@@ -228,7 +226,7 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
     await expect(page.getByTestId('clear-to-start')).toContainText('Not yet')
     for (const button of await page.locator('.check button').all()) await button.click()
     await expect(page.getByTestId('clear-to-start')).toContainText('Clear to start')
-    await page.getByRole('button', { name: 'Readings', exact: true }).click()
+    await page.getByRole('tab', { name: 'Readings', exact: true }).click()
     const hot = Number(await idleHot.getByTestId('pressure').textContent())
     const working = Number(await page.locator('[data-state="workingHot"]').getByTestId('pressure').textContent())
     await record(page, { 'start.firstPressure': '3' })

@@ -1,3 +1,4 @@
+import { choose } from './controls'
 import { randomUUID } from 'node:crypto'
 import type { Sheet } from '../core/record/schema'
 import { writeLine } from '../core/run/line'
@@ -32,15 +33,15 @@ test('a logger’s file of an hour at ten a second: columns put right, bad rows 
   )
   rows[99] = '9900,none,800,x'
   rows[20_000] = '1,43,800,x'
-  await page.getByTestId('run-file').setInputFiles({
+  await page.getByLabel('Logger’s file').setInputFiles({
     name: 'logger.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(`stamp (ms),oil press (psi),engine,volts\n${rows.join('\n')}\n`),
   })
-  await expect(page.getByRole('combobox', { name: 'oil press (psi) in' })).toHaveValue('psi')
+  await expect(page.getByRole('combobox', { name: 'oil press (psi) in' })).toHaveText('psi')
   // What was not guessed is put right by hand.
-  await page.getByRole('combobox', { name: 'stamp (ms) is' }).selectOption('time')
-  await page.getByRole('combobox', { name: 'stamp (ms) in' }).selectOption('ms')
+  await choose(page.getByRole('combobox', { name: 'stamp (ms) is' }), 'time')
+  await choose(page.getByRole('combobox', { name: 'stamp (ms) in' }), 'ms')
   await press(page, 'Read it in')
   await expect(page.getByTestId('imported')).toContainText('35,999 readings are in; 2 cells could not be read', {
     timeout: 30_000,
@@ -58,14 +59,14 @@ test('a logger’s file of an hour at ten a second: columns put right, bad rows 
   expect(csv.split('\n')[0]).toBe('time (s),pressure (bar),speed (rpm)')
   expect(csv.split('\n')[1]).toBe(`0,${Number((43 * 0.06894757).toPrecision(7))},800`)
   // Asked once: the next file with these headings is known.
-  await page.getByTestId('run-file').setInputFiles({
+  await page.getByLabel('Logger’s file').setInputFiles({
     name: 'next.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('stamp (ms),oil press (psi),engine,volts\n0,1,2,3\n'),
   })
   await expect(page.getByText('next.csv')).toBeVisible()
-  await expect(page.getByRole('combobox', { name: 'stamp (ms) is' })).toHaveValue('time')
-  await expect(page.getByRole('combobox', { name: 'stamp (ms) in' })).toHaveValue('ms')
+  await expect(page.getByRole('combobox', { name: 'stamp (ms) is' })).toHaveText('time')
+  await expect(page.getByRole('combobox', { name: 'stamp (ms) in' })).toHaveText('ms')
 })
 
 test('a home-made logger on the serial port, simulated: lines read, a garbled one said, a lost port opened again', async ({
@@ -236,7 +237,7 @@ test('the simulated digital gauge: in the hand, its button types what it shows a
   const id = await buildId(server, 'Rescue tractor 2')
   await page.goto(`${server.address}/build/${id}/pump`)
   await field(page, 'pump.endClearance').click()
-  await page.getByRole('combobox', { name: 'Instrument' }).selectOption('Simulated gauge')
+  await choose(page.getByRole('combobox', { name: 'Instrument' }), 'Simulated gauge')
   await press(page, 'Press the gauge')
   const { value } = (await (
     await fetch(`${server.address}/api/builds/${id}/gauge?reading=pump.endClearance&press=0`)

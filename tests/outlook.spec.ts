@@ -6,17 +6,10 @@ import type { Page } from '@playwright/test'
 import { DEMO_BUILDS } from '../demo/make'
 import { newSheet } from '../core/record/layouts'
 import type { Sheet } from '../core/record/schema'
-import { buildId, expect, field, record, type Running, saved, test } from './server'
+import { buildId, expect, field, record, saved, test } from './server'
+import { posted } from './supplied'
+import { choose, slide } from './controls'
 
-async function posted(server: Running, sheet: Sheet): Promise<string> {
-  const response = await fetch(`${server.address}/api/builds`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ sheet }),
-  })
-  expect(response.status).toBe(201)
-  return ((await response.json()) as { id: string }).id
-}
 const pressure = (page: Page, state: string) => page.locator(`[data-state="${state}"]`).getByTestId('pressure')
 
 /** What the drawing says of itself: imbalance of each node as a share of the pump's flow, and pairs of labels that lie over each other. */
@@ -100,7 +93,7 @@ test('Circuit: an element says what it passes and leads to its reading; speed an
   await expect(about).toContainText(/0\.[12]\d L\/min/)
   await expect(about).toContainText('measured')
   const flow = Number(await page.locator('[data-element="main 4 film"]').getAttribute('data-flow'))
-  await page.getByLabel('Oil temperature').fill('60')
+  await slide(page, 'Oil temperature', -30)
   await expect
     .poll(async () => Number(await page.locator('[data-element="main 4 film"]').getAttribute('data-flow')))
     .not.toBe(flow)
@@ -138,16 +131,16 @@ test('a V8 with low hot idle: the spring cannot cure it, the finder does, one se
   await expect(page.getByTestId('sentence')).toContainText(
     /The floor at hot idle is set by (mains|oil|the pump).*; the ceiling at working speed by the relief spring/,
   )
-  await expect(page.locator('[data-move="relief.shims"] td').nth(2)).toHaveText('0')
-  await page.getByRole('button', { name: 'Find', exact: true }).click()
-  await page.getByRole('button', { name: 'Find set-ups' }).click()
+  await expect(page.locator('[data-move="relief.shims"]').getByRole('cell').nth(2)).toHaveText('0')
+  await page.getByRole('tab', { name: 'Best parts on the shelf', exact: true }).click()
+  // The first answers come without being asked.
   const best = page.locator('[data-setup="0"]')
   await expect(best).toContainText(/\d+ in 100 that all four states meet their targets/)
   await expect(page.getByRole('button', { name: 'Find set-ups' })).toBeVisible({ timeout: 60_000 })
   const words = (await best.textContent())!
   expect(Number(/(\d+) in 100/.exec(words)![1])).toBeGreaterThan(60)
   expect(words).toMatch(/oil|pump/i)
-  const promised = Number(/idle hot\s*([\d.]+)/.exec(words)![1])
+  const promised = Number(await best.locator('[data-at="idleHot"] .big').textContent())
   expect(promised).toBeGreaterThan(3.6)
   await best.getByRole('button', { name: 'Adopt' }).click()
   await expect(page.getByTestId('adopted')).toContainText('Adopted.')
@@ -195,14 +188,15 @@ test('Try: set-ups side by side leave the record alone until one is adopted; In 
 }) => {
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${server.address}/build/${id}/outlook?view=try`)
-  const cell = (state: string, column: number) => page.locator(`[data-row="${state}"] td`).nth(column).locator('.big')
+  const cell = (state: string, tried: number) =>
+    page.locator('[data-tried]').nth(tried).locator(`[data-at="${state}"] .big`)
   await expect(cell('idleHot', 0)).toHaveText('2.85')
-  await page.getByLabel('A, Mains looser by').fill('0.000012')
+  await slide(page, 'A, Mains looser by', 12)
   await expect.poll(async () => Number(await cell('idleHot', 1).textContent())).toBeLessThan(2.75)
   await page.getByRole('button', { name: 'Another' }).click()
-  await page.getByLabel('B, Mains looser by').fill('0')
-  await page.getByRole('combobox', { name: 'B, pump' }).selectOption('Ferry pump, long')
-  await page.getByLabel('B, Shims').fill('0.0005')
+  await slide(page, 'B, Mains looser by', -12)
+  await choose(page.getByRole('combobox', { name: 'B, pump' }), 'Ferry pump, long')
+  await slide(page, 'B, Shims', 10, 'lower end')
   await expect.poll(async () => Number(await cell('idleHot', 2).textContent())).toBeGreaterThan(3.2)
   await expect(cell('idleHot', 0)).toHaveText('2.85')
   await expect(pressure(page, 'idleHot')).toHaveText('2.8')
@@ -216,15 +210,16 @@ test('Try: set-ups side by side leave the record alone until one is adopted; In 
   const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as { reason: string }[]
   expect(entries.at(-1)!.reason).toBe('long runs at slow speed')
 
-  await page.getByRole('button', { name: 'In time' }).click()
+  await page.getByRole('tab', { name: 'Wear and service' }).click()
   const idle = async (key: string) =>
-    parseFloat((await page.locator(`[data-scenario="${key}"] td`).nth(2).textContent())!)
+    parseFloat((await page.locator(`[data-scenario="${key}"]`).getByRole('cell').nth(2).textContent())!)
   await expect(page.locator('[data-scenario="all"]')).toBeVisible()
   expect(await idle('worn')).toBeLessThan(await idle('now'))
   expect(await idle('all')).toBeLessThan(await idle('worn'))
-  await page.getByRole('button', { name: 'Map and flows' }).click()
+  await page.getByRole('tab', { name: 'Map and flows' }).click()
   await expect(page.getByTestId('contour')).toHaveAttribute('d', /M /)
-  await expect(page.locator('[data-kind="relief"]')).toBeVisible()
+  const named = page.locator('.apexcharts-point-annotation-label')
+  await expect(named.filter({ hasText: /^relief$/ })).toBeVisible()
   // What is uncertain makes the doubtful region larger than the one that is short; a touched place is read with its band and its target.
   await expect(page.getByTestId('may-fall-short')).toHaveAttribute('d', /M /)
   const [, short, doubtful] = (await page
@@ -235,8 +230,13 @@ test('Try: set-ups side by side leave the record alone until one is adopted; In 
   await expect(page.getByTestId('touched')).toHaveText(
     /rpm, oil at .* °C: [\d.]+ bar \([\d.]+ to [\d.]+\), wanted [\d.]+ bar or more/,
   )
-  await expect(page.locator('[data-drive="workingHot"]')).toHaveText(/working hot \d+ W \(\d+ to \d+\)/)
-  await page.getByRole('button', { name: 'What moves what' }).click()
+  await expect(named.filter({ hasText: /^working hot$/ })).toBeVisible()
+  await expect(page.getByText(/^idle hot \d+ W \(\d+ to \d+\); working hot \d+ W \(\d+ to \d+\)$/)).toBeVisible()
+  // The scale says which shade is which pressure, in round steps.
+  const steps = (await page.getByTestId('scale').locator('text').allTextContents()).map(Number)
+  expect(steps.length).toBeGreaterThan(5)
+  for (const [i, step] of steps.slice(1).entries()) expect(step).toBeGreaterThan(steps[i])
+  await page.getByRole('tab', { name: 'Biggest effects' }).click()
   await page.getByRole('region', { name: 'Next measurement' }).getByRole('button').first().click()
   await expect(page.locator('main input[data-reading]:focus')).toHaveCount(1)
 })
@@ -265,7 +265,7 @@ test('figures that could not be computed are said on their page, and asked for a
   const id = await buildId(server, 'Ottiline')
   await page.route(/slow\.worker/, (route) => route.abort())
   await page.goto(`${server.address}/build/${id}/bearings?view=shells`)
-  const note = page.getByRole('alert').filter({ hasText: 'Figures of this page could not be computed.' })
+  const note = page.getByRole('alert').filter({ hasText: 'Figures of this page could not be computed' })
   await expect(note).toBeVisible()
   await expect(page.getByTestId('advice')).toHaveText('The loads could not be computed.')
   // The strip is the other worker's, and stands.

@@ -1,3 +1,5 @@
+import { FAULT_WORDS } from '../app/words/faults'
+import { choose, typeCount } from './controls'
 import type { Page } from '@playwright/test'
 import type { ChannelSample } from '../core/run/channels'
 import type { Run } from '../core/run/run'
@@ -40,17 +42,27 @@ export async function hear(page: Page) {
 export const heard = (page: Page) =>
   page.evaluate(() => (window as unknown as { heard: { starts: number; stops: number } }).heard)
 
-export const press = (page: Page, name: string) => page.getByRole('button', { name, exact: true }).click()
+export const press = (page: Page, name: string) =>
+  page
+    .getByRole('button', { name, exact: true })
+    .or(page.getByRole('tab', { name, exact: true }))
+    .click()
 export const runsOf = async (server: Running, id: string) =>
   (await (await fetch(`${server.address}/api/builds/${id}/runs`)).json()) as Run[]
 export const samplesOf = async (server: Running, run: string) =>
   (await (await fetch(`${server.address}/api/runs/${run}/samples`)).json()) as ChannelSample[]
 
-export async function simulate(page: Page, fault?: string, gauge = false, engine = '42', pace = '20 ×') {
+export async function simulate(
+  page: Page,
+  fault?: keyof typeof FAULT_WORDS,
+  gauge = false,
+  engine = '42',
+  pace = '20 ×',
+) {
   await press(page, 'Readings come from: Simulated')
-  await page.getByRole('spinbutton', { name: 'Engine number' }).fill(engine)
+  await typeCount(page.getByRole('spinbutton', { name: 'Engine number' }), engine)
   await press(page, `Pace: ${pace}`)
-  if (fault) await page.getByRole('combobox', { name: 'Engine' }).selectOption(fault)
+  if (fault) await choose(page.getByRole('combobox', { name: 'Engine', exact: true }), FAULT_WORDS[fault])
   if (gauge) await press(page, 'Gauge: and a gauge')
 }
 

@@ -24,7 +24,8 @@ export async function startServer(folder?: string, port?: number, more: NodeJS.P
   // Making a database takes seconds; the first one made is copied for those that follow.
   if (!folder && template && existsSync(template)) cpSync(template, own, { recursive: true })
   const at = port ?? (await freePort())
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+  // The database's code is not made fast by the compiler: that takes longer than what a test asks of it.
+  const child = spawn(process.execPath, ['--liftoff-only', '.output/server/index.mjs'], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'pipe'],
     env: { ...process.env, PORT: String(at), HOST: '127.0.0.1', ULDO_DATA: own, ULDO_DEMO: '1', ...more },
@@ -121,7 +122,13 @@ export async function ontoTheBoard(page: Page): Promise<void> {
   await go.click()
 }
 
+/** Builds of the one template by name: asked for once, since the list of a fresh server first computes how each stands. */
+const ids = new Map<string, string>()
+
 export async function buildId(server: Running, name: string): Promise<string> {
+  const known = ids.get(name)
+  if (known && (await fetch(`${server.address}/api/builds/${known}`)).ok) return known
   const builds = (await (await fetch(`${server.address}/api/builds`)).json()) as { id: string; name: string }[]
-  return builds.find((each) => each.name === name)!.id
+  for (const build of builds) ids.set(build.name, build.id)
+  return ids.get(name)!
 }

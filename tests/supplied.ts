@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { newSheet } from '../core/record/layouts'
-import type { Layout } from '../core/record/schema'
+import type { Layout, Sheet } from '../core/record/schema'
 import { expect, type Running } from './server'
 
 /** A new build straight from its layout; its id. */
@@ -10,6 +10,16 @@ export async function newBuild(server: Running, preset: string, change: Partial<
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ name: 'Trial', engine: 'Marlow 2.0', layout: { ...layout, ...change } }),
+  })
+  expect(response.status).toBe(201)
+  return ((await response.json()) as { id: string }).id
+}
+/** A build as its file has it; its id. */
+export async function posted(server: Running, sheet: Sheet): Promise<string> {
+  const response = await fetch(`${server.address}/api/builds`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ sheet }),
   })
   expect(response.status).toBe(201)
   return ((await response.json()) as { id: string }).id

@@ -77,6 +77,23 @@ test('what cannot be computed is void everywhere, by name, and is so no more onc
     await expect(page.getByTestId('void')).toContainText('the bore is not larger than the journal')
     await expect(page.getByTestId(station === 'prime' ? 'clear-to-prime' : 'clear-to-start')).toContainText('Not yet')
   }
+  // Nor does any figure, chart or drawing of the model stand as if it were one.
+  for (const [place, found] of [
+    ['outlook?view=map', '[data-testid="contour"]'],
+    ['outlook?view=map', '.apexcharts-svg'],
+    ['outlook?view=circuit', 'svg.circuit'],
+    ['outlook?view=moves', '[data-move]'],
+    ['outlook?view=try', '[data-at="idleHot"]'],
+    ['passages?at=frontPlug', '[data-effect] .banded'],
+  ] as const) {
+    await page.goto(`${server.address}/build/${id}/${place}`)
+    await expect(page.getByTestId('void')).toBeVisible()
+    await expect(page.locator(found).first()).toBeVisible()
+    const shown = await page
+      .locator(found)
+      .evaluateAll((all) => all.map((each) => getComputedStyle(each.closest('.predicted') ?? each).opacity))
+    expect(new Set(shown), `${place} ${found}`).toEqual(new Set(['0.4']))
+  }
   await page.goto(`${server.address}/build/${id}/pickup`)
   await page.getByRole('button', { name: /^Seal new.*fault/ }).click()
   await expect(page.getByTestId('strip-void')).toContainText('seal new, in place, not pinched: fault')
@@ -106,7 +123,18 @@ test('a model that does not load, or answers no more, passes nothing; it is aske
       else worker.dispatchEvent(new ErrorEvent('error'))
     }, what)
   const id = await buildId(server, 'Ottiline')
-  await page.route(/model\.worker/, (route) => route.abort())
+  // A model that is waited for keeps no reading from being recorded.
+  let give = () => {}
+  const asked = new Promise<void>((done) => (give = done))
+  await page.route(/model\.worker/, async (route) => {
+    await asked
+    await route.abort().catch(() => undefined)
+  })
+  await page.goto(`${server.address}/build/${id}/brief`)
+  await expect(field(page, 'size.reciprocatingMass')).toBeVisible({ timeout: 15_000 })
+  expect(await states(page)).not.toContain('pass')
+  await expect(page.getByTestId('strip-failed')).toHaveCount(0)
+  give()
   await page.goto(`${server.address}/build/${id}/prime`)
   await expect(page.getByTestId('strip-failed')).toContainText('the model did not load')
   await expect(page.getByTestId('clear-to-prime')).toContainText('Not yet')
@@ -220,16 +248,14 @@ test('a conflict outlives a reload and is found again from any page; a copied ta
   await page.goto(`${server.address}/build/${id}/bearings`)
   await expect(field(page, 'rod.3.journal')).toHaveValue('49.987')
   // A tab that was copied has an identity of its own: offline in both, the second is asked.
-  const copied = context.waitForEvent('page')
-  await page.evaluate(() => {
-    const link = Object.assign(document.createElement('a'), { href: location.href, target: '_blank', rel: 'opener' })
-    document.body.append(link)
-    link.click()
-    link.remove()
-  })
-  const copy = await copied
-  // Copied with what the tab itself keeps.
-  expect(await copy.evaluate(() => window.opener !== null)).toBe(true)
+  const copy = await context.newPage()
+  const own = await page.evaluate(() => Object.entries(sessionStorage))
+  expect(own.length).toBeGreaterThan(0)
+  // A copied tab begins with what the tab itself keeps.
+  await copy.addInitScript((kept) => {
+    for (const [key, value] of kept) sessionStorage.setItem(key, value)
+  }, own)
+  await copy.goto(page.url())
   await expect(field(copy, 'rod.4.journal')).toBeVisible()
   for (const each of [page, copy]) await each.route('**/entries', (route) => route.abort())
   await record(page, { 'rod.4.journal': '49.985' })

@@ -1,12 +1,15 @@
+import { t } from '~/words/of/frame'
+import { said } from '~/words/speak'
 import type { Sheet } from '#core/record/schema'
 import { type StandIn, standInOf } from '#core/engine/standIn'
 import type { ReadingKey } from '#core/parts/list'
+import { dayOf } from '~/words/dates'
 
-const STANDS_IN: Record<StandIn['from'], string> = {
-  gears: 'computed from the gears',
-  spring: 'computed from heights or wire',
-  layout: 'assumed from the layout',
-}
+const STANDS_IN = said(t, {
+  gears: 'origin.computedFromTheGears',
+  spring: 'origin.computedFromHeightsOrWire',
+  layout: 'origin.assumedFromTheLayout',
+}) satisfies Record<StandIn['from'], string>
 
 /** Where a value came from, in a few words: who and when, or that it is assumed. */
 export function originWords(sheet: Sheet, name: string): string {
@@ -15,9 +18,7 @@ export function originWords(sheet: Sheet, name: string): string {
     const standIn = standInOf(sheet, name as ReadingKey)
     return standIn ? STANDS_IN[standIn.from] : ''
   }
-  const when = reading.at
-    ? new Date(reading.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }).replace(' ', '\u00a0')
-    : ''
+  const when = reading.at ? dayOf(reading.at).replace(' ', '\u00a0') : ''
   const words = [
     reading.source === 'measured' ? reading.instrument : reading.source,
     reading.by,

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { ask, refusedWords } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 
@@ -30,7 +31,7 @@ async function keepAt(file: File, send: (photo: string, picture: Blob) => Promis
     canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
     blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.85 })
   } catch {
-    return { problem: `“${file.name}” is no picture that can be read. Take a JPEG, PNG or WebP.` }
+    return { problem: t('photo.isNoPictureThatCanBe', { name: file.name }) }
   }
   const id = uuid()
   try {
@@ -38,7 +39,7 @@ async function keepAt(file: File, send: (photo: string, picture: Blob) => Promis
     return { id }
   } catch (error) {
     return {
-      problem: refusedWords(error, 'The server does not answer: the photo was not kept. Try again when it does.'),
+      problem: refusedWords(error, t('photo.theServerDoesNotAnswerThe')),
     }
   }
 }

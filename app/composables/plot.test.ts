@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { UNITS } from '#core/quantity/units'
-import { keptApart, linePath, roundTicks, stayingBelow } from './plot'
+import { keptApart, roundTicks } from './plot'
 
 describe('parts of a chart', () => {
   it('marks stand at round values of the unit, inside what is shown', () => {
@@ -15,31 +15,9 @@ describe('parts of a chart', () => {
     for (const tick of roundTicks(-20, 100, fahrenheit)) tens((tick - fahrenheit.offset!) / fahrenheit.factor)
     expect(roundTicks(0, 0, rpm)).toEqual([0])
   })
-  it('a path goes through its points', () => {
-    expect(
-      linePath([
-        [1, 2],
-        [3.04, 4],
-      ]),
-    ).toBe('M 1.0 2.0 L 3.0 4.0')
-    expect(linePath([])).toBe('')
-  })
   it('labels keep their order and their room, and stay where they have it', () => {
     expect(keptApart([50, 10, 12])).toEqual([50, 10, 26])
     expect(keptApart([30, 20, 25], 10)).toEqual([40, 20, 30])
     expect(keptApart([10, 100])).toEqual([10, 100])
-  })
-  it('a line that leaves the chart ends on its edge, and one that stays is whole', () => {
-    expect(stayingBelow([0, 10, 30], 20)).toEqual([
-      [0, 0],
-      [0.5, 10],
-      [0.75, 20],
-    ])
-    expect(stayingBelow([0, 10, 20], 20)).toEqual([
-      [0, 0],
-      [0.5, 10],
-      [1, 20],
-    ])
-    expect(stayingBelow([30, 40], 20)).toEqual([[0, 20]])
   })
 })

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { benchLog } from '#core/parts/reliefBench'
 import type { ValveName } from '#core/parts/reliefReadings'
 import type { Operation } from 'fast-json-patch'
@@ -17,7 +18,7 @@ export function shelfPatch(figures: Record<string, number | undefined>, note: st
           {
             op: 'add',
             path: `/readings/${key}`,
-            value: { value, source: 'measured', by, at, instrument: 'Shelf', note } satisfies Reading,
+            value: { value, source: 'measured', by, at, instrument: t('shelfPatch.shelf'), note } satisfies Reading,
           },
         ],
   )

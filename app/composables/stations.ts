@@ -1,18 +1,28 @@
+import { t } from '../words/of/frame'
+import { said } from '../words/speak'
 import type { Quantity, Station } from '#core/record/quantity'
 
 export type Page = Station | 'outlook'
 
-export const PAGES: { page: Page; title: string }[] = [
-  { page: 'brief', title: 'Brief' },
-  { page: 'bearings', title: 'Bearings' },
-  { page: 'pump', title: 'Pump' },
-  { page: 'relief', title: 'Relief' },
-  { page: 'pickup', title: 'Pickup' },
-  { page: 'passages', title: 'Passages' },
-  { page: 'outlook', title: 'Outlook' },
-  { page: 'prime', title: 'Prime' },
-  { page: 'start', title: 'First start' },
-]
+const TITLES = said(t, {
+  brief: 'stations.brief',
+  bearings: 'stations.bearings',
+  pump: 'stations.pump',
+  relief: 'stations.relief',
+  pickup: 'stations.pickup',
+  passages: 'stations.passages',
+  outlook: 'stations.outlook',
+  prime: 'stations.prime',
+  start: 'stations.firstStart',
+}) satisfies Record<Page, string>
+
+/** Every station in its order, its title said when it is asked for. */
+export const PAGES: { page: Page; readonly title: string }[] = (Object.keys(TITLES) as Page[]).map((page) => ({
+  page,
+  get title() {
+    return TITLES[page]
+  },
+}))
 
 export function stationPath(id: string, page: Page): string {
   return `/build/${id}/${page}`

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Operation } from 'fast-json-patch'
 import type { TriedChange } from '#core/outlook/tried'
 import type { Sheet } from '#core/record/schema'
@@ -15,7 +16,7 @@ export function triedPatch(
   const [spring, pump] = [item(draft.spring), item(draft.pump)]
   const { oil } = change
   const planned = (name: string, value: number | undefined): Operation[] =>
-    value === undefined ? [] : shelfPatch({ [name]: value }, `tried as ${draft.name}`)
+    value === undefined ? [] : shelfPatch({ [name]: value }, t('triedPatch.triedAs', { name: draft.name }))
   return [
     ...(spring ? springPatch(sheet, 'relief', spring) : []),
     ...(pump ? pumpPatch(sheet, pump) : []),

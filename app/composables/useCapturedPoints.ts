@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { recorded } from '#core/engine/values'
 import { oilFor } from '#core/record/fill'
 import { START_POINTS } from '#core/parts/firstStart'
@@ -41,7 +42,7 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
           ...(field === 'pressure' ? { oil: run.run?.setup.oil ?? oilFor(build.sheet!, 'start') } : {}),
         },
       })),
-      `${POINT_LABELS[name]}, captured`,
+      t('useCapturedPoints.captured', { pointLabels: POINT_LABELS[name] }),
     )
   }
   const kept = computed(
@@ -49,7 +50,11 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
   )
   watch(firstPressure, (seconds) => {
     if (seconds === undefined || simulated.value || run.ended || recorded(build.sheet!, 'start.firstPressure')) return
-    void build.record('start.firstPressure', { value: seconds, source: 'measured' }, 'Seconds to first pressure')
+    void build.record(
+      'start.firstPressure',
+      { value: seconds, source: 'measured' },
+      t('useCapturedPoints.secondsToFirstPressure'),
+    )
   })
   return { kept, keep }
 }

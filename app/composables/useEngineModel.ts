@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { type Remote, wrap } from 'comlink'
 import type { SlowWorker } from '~/workers/slow.worker.ts'
 import type { ModelWorker } from '~/workers/model.worker'
@@ -16,7 +17,7 @@ function open<T>(worker: Worker, ended: () => void): Asked<T> {
     worker.terminate()
     fail(new Error(reason))
   }
-  worker.addEventListener('error', () => end('the model did not load, or broke off.'))
+  worker.addEventListener('error', () => end(t('useEngineModel.theModelDidNotLoadOr')))
   const whole = wrap<T>(worker) as object
   const remote = new Proxy(whole, {
     get: (target, name) => {

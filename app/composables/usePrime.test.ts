@@ -33,6 +33,17 @@ describe('what has been seen of a prime', () => {
     expect(primeSeen(readings(12, 14, 2), on, 43, true).unread).toBeUndefined()
     expect(primeSeen(readings(12, 14, 2), on, 45, true).unread).toBeCloseTo(31, 6)
   })
+  it('a gauge that comes up does not flicker, one that goes up and down does', () => {
+    const shown = (pressure: (i: number) => number) =>
+      primeSeen(
+        readings(10, 20, 0.1).map((each, i) => ({ ...each, pressure: pressure(i) })),
+        on,
+        20,
+      ).flicker
+    expect(shown((i) => (i < 90 ? 0.05e5 : 0.4e5))).toBe(0)
+    expect(shown((i) => 400 * i)).toBe(0)
+    expect(shown((i) => 0.3e5 + 0.1e5 * Math.sin(i))).toBeGreaterThan(0.15)
+  })
   it('knows the newest readings beside the mean of the last seconds, and one wild reading is none of them', () => {
     const rising = [...readings(10, 19.7, 0.1), ...readings(19.8, 20, 0.1, 9e5)]
     const seen = primeSeen(rising, on, 20)

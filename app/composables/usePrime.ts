@@ -1,7 +1,7 @@
 import { AT_PAD } from '#core/prime/run'
 import { primeSetUpOf } from '#core/prime/setUp'
 import type { PrimeSeen } from '#core/prime/watch'
-import { flickerOf, mean, median } from '#core/quantity/mean'
+import { flickerOf, mean, median, scatterAboutRise } from '#core/quantity/mean'
 import type { ChannelSample } from '#core/run/channels'
 import type { KeptEvent } from '#core/run/run'
 
@@ -86,7 +86,8 @@ export function primeSeen(
     turned: turnedBy(now) - idle,
     pad: pad && turnedBy(pad.time),
     gauge,
-    flicker: flickerOf(recent),
+    // A gauge that comes up does not flicker.
+    flicker: flickerOf(recent, scatterAboutRise(recent)),
     still: Math.max(0, turnedBy(latest) - turnedBy(since)),
     ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}),
     ...(unread > (byHand ? UNREAD.hand : Math.max(UNREAD.wired, UNREAD.intervals * interval)) ? { unread } : {}),

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { clockOf } from '~/composables/usePrime'
 import type { PrimeLive } from '~/composables/usePrimeLive'
 
@@ -18,8 +19,8 @@ export function usePrimeCourse({ timeline, expected, seen, spans }: PrimeLive) {
         map.set(
           data.place === 'pad'
             ? model?.nodes.includes('cooler outlet')
-              ? 'cooler outlet'
-              : 'pump outlet'
+              ? t('usePrimeCourse.coolerOutlet')
+              : t('usePrimeCourse.pumpOutlet')
             : data.place,
           1,
         )

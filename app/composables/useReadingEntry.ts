@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Quantity } from '#core/record/quantity'
 import type { Reading } from '#core/record/schema'
 import { repeated } from '#core/bearing/survey'
@@ -17,7 +18,7 @@ export function readTyped(text: string, { dimension }: Quantity, unit: Unit): Ty
     .map((part) => part.trim())
     .filter(Boolean)
   if (parts.length > MOST_REPEATS)
-    return { ok: false, message: `Three readings of one thing at most; ${parts.length} were typed.` }
+    return { ok: false, message: t('useReadingEntry.threeReadingsOfOneThingAt', { count: parts.length }) }
   let common = unit
   const values: number[] = []
   for (const part of [...parts].reverse()) {
@@ -26,7 +27,7 @@ export function readTyped(text: string, { dimension }: Quantity, unit: Unit): Ty
     common = parsed.unit
     values.unshift(parsed.value)
   }
-  if (values.length === 0) return { ok: false, message: 'Nothing was typed.' }
+  if (values.length === 0) return { ok: false, message: t('useReadingEntry.nothingWasTyped') }
   return {
     ok: true,
     value: values.reduce((sum, value) => sum + value, 0) / values.length,

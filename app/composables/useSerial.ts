@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { ChannelSample } from '#core/run/channels'
 import { parseLine } from '#core/run/line'
 
@@ -40,8 +41,8 @@ export function useSerial(now: () => number, take: (samples: ChannelSample[]) =>
     } catch (error) {
       problem.value =
         (error as Error).name === 'NotFoundError'
-          ? 'No port was chosen.'
-          : `The port cannot be opened: ${(error as Error).message}`
+          ? t('useSerial.noPortWasChosen')
+          : t('useSerial.thePortCannotBeOpened', { message: (error as Error).message })
       return
     }
     state.value = 'open'
@@ -64,7 +65,7 @@ export function useSerial(now: () => number, take: (samples: ChannelSample[]) =>
       state.value = 'shut'
     } catch (error) {
       state.value = 'lost'
-      problem.value = `The port was lost: ${(error as Error).message}. Plug it in and open it again; what came is kept.`
+      problem.value = t('useSerial.thePortWasLostPlugIt', { message: (error as Error).message })
     }
   }
 
@@ -81,7 +82,7 @@ export function useSerial(now: () => number, take: (samples: ChannelSample[]) =>
       const parsed = parseLine(line)
       if (!parsed.ok) {
         bad.value++
-        problem.value = `A line could not be read: ${parsed.message}.`
+        problem.value = t('useSerial.aLineCouldNotBeRead', { message: parsed.message })
         continue
       }
       const { time, ...channels } = parsed.sample

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { BLIND_WORDS } from '~/words/start'
 import type { RigAction } from '#core/run/actions'
 import type { BlindReason, WatchCode } from '#core/start/watchTypes'
@@ -24,12 +25,14 @@ export function useStartBoard() {
     after.value || !run.run
       ? []
       : run.refused
-        ? [`The server did not take this run: ${run.refused} Nothing of it is kept. Leave it and begin again.`]
+        ? [t('useStartBoard.theServerDidNotTakeThis', { refused: run.refused })]
         : !run.ready
-          ? ['Reading back what was read before: not watching yet. Look at the mechanical gauge.']
+          ? [t('useStartBoard.readingBackWhatWasReadBefore')]
           : reasons.value.map((reason) =>
               reason === 'no-prediction' && voided.value
-                ? `No prediction while the record is void. ${BLIND_WORDS[reason].replace('No prediction: o', 'O')}`
+                ? t('useStartBoard.noPredictionWhileTheRecordIs', {
+                    blindWords: BLIND_WORDS[reason].replace('No prediction: o', 'O'),
+                  })
                 : BLIND_WORDS[reason],
             ),
   )
@@ -60,11 +63,16 @@ export function useStartBoard() {
         : (seen.value?.phase ?? 'rest'),
   )
   const word = computed(() => {
-    if (phase.value === 'over') return run.run?.outcome ?? 'Over'
-    if (dark.value) return 'Not watching'
+    if (phase.value === 'over') return run.run?.outcome ?? t('useStartBoard.over')
+    if (dark.value) return t('useStartBoard.notWatching')
     if (seen.value?.countdown !== undefined) return `${Math.ceil(seen.value.countdown)}`
-    if (phase.value === 'running') return blind.value.length > 0 ? 'Runs, watched in part' : 'Runs'
-    return phase.value === 'cranking' ? 'Cranking' : blind.value.length > 0 ? 'Watching in part' : 'GO'
+    if (phase.value === 'running')
+      return blind.value.length > 0 ? t('useStartBoard.runsWatchedInPart') : t('useStartBoard.runs')
+    return phase.value === 'cranking'
+      ? t('useStartBoard.cranking')
+      : blind.value.length > 0
+        ? t('useStartBoard.watchingInPart')
+        : 'GO'
   })
   return {
     ...watched,

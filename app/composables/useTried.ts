@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { catalogueOf } from '#core/engine/catalogue'
 import { OIL_GRADES } from '#core/oil/grades'
@@ -21,7 +22,7 @@ export interface TriedDraft {
 
 export const MOST_TRIED = 4
 /** Of what is recorded, then of each set-up. */
-export const TRIED_COLOURS = ['var(--ink)', 'var(--petrol)', 'var(--oil)', 'var(--stop)', 'var(--pass)']
+export const TRIED_INKS = ['ink', 'petrol', 'oil', 'stop', 'pass']
 const MICRON = 1e-6
 const LETTERS = ['A', 'B', 'C', 'D']
 const blank = (name: string): TriedDraft => ({
@@ -94,7 +95,7 @@ export function useTried() {
   const columns = computed(() =>
     answers.value
       ? [
-          { name: 'As recorded', found: answers.value[0] },
+          { name: t('useTried.asRecorded'), found: answers.value[0] },
           ...drafts.value.flatMap((draft, i) =>
             answers.value![i + 1] ? [{ name: draft.name, draft, found: answers.value![i + 1] }] : [],
           ),
@@ -141,14 +142,14 @@ export function useTried() {
   const fitting = (kind: 'spring' | 'pump' | 'oil') =>
     shelf.fitting(kind, build.sheet!.engine).filter((item) => item.count > item.reserved)
   const options = (kind: 'spring' | 'pump' | 'oil') => [
-    { value: 'now', words: 'as it is' },
+    { value: 'now', words: t('useTried.noChange') },
     ...fitting(kind).map(({ id, label }) => ({ value: id, words: label })),
     ...(kind === 'oil' ? OIL_GRADES.map(({ name }) => ({ value: name, words: name })) : []),
   ]
   const sliders = computed(() => [
     {
       field: 'mains' as const,
-      label: 'Mains looser by',
+      label: t('useTried.mainsLooserBy'),
       from: -30 * MICRON,
       to: 30 * MICRON,
       step: MICRON,
@@ -156,7 +157,7 @@ export function useTried() {
     },
     {
       field: 'rods' as const,
-      label: 'Rods looser by',
+      label: t('useTried.rodsLooserBy'),
       from: -30 * MICRON,
       to: 30 * MICRON,
       step: MICRON,
@@ -164,7 +165,7 @@ export function useTried() {
     },
     {
       field: 'shims' as const,
-      label: 'Shims',
+      label: t('useTried.shims'),
       from: 0,
       to: 5e-3,
       step: 5e-5,

@@ -3,9 +3,9 @@ export function useView<T extends string>(views: readonly { view: T; words: stri
   const route = useRoute()
   const router = useRouter()
   const view = computed<T>(() => views.find((each) => each.view === route.query.view)?.view ?? views[0].view)
-  /** Goes to a view; what else stands in the address stays, the view's own search does not. */
+  /** Goes to a view, a step that Back takes back; what else stands in the address stays, the view's own search does not. */
   const go = (next: T, more: Record<string, string | undefined> = {}) =>
-    router.replace({
+    router.push({
       query: { ...route.query, view: next === views[0].view ? undefined : next, at: undefined, ...more },
     })
   return { view, go }

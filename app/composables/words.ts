@@ -1,17 +1,14 @@
+import { whole } from '~/words/numbers'
+import { t } from '~/words/of/frame'
 const MINUTE = 60e3
 const HOUR = 60 * MINUTE
 const DAY = 24 * HOUR
 
-/** So many of something: `1 line`, `1,200 lines`. */
-export function many(count: number, one: string, more = `${one}s`): string {
-  return `${count.toLocaleString('en')} ${count === 1 ? one : more}`
-}
-
 /** A stretch of time as it is said across a bench, ms: minutes up to an hour and a half, hours up to two days, then days. */
 export function stretch(ms: number): string {
   return ms < 1.5 * HOUR
-    ? `${Math.round(ms / MINUTE)} min`
+    ? t('words.min', { ms: Math.round(ms / MINUTE) })
     : ms < 2 * DAY
       ? `${Math.round(ms / HOUR)} h`
-      : many(Math.round(ms / DAY), 'day')
+      : t('words.dayDays', { n: whole(Math.round(ms / DAY)) }, Math.round(ms / DAY))
 }

@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { t } from '~/words/of/house'
 import { UNIT_CHOICES } from '#core/quantity/unitChoices'
 
-useHead({ title: 'House rules · Uldo' })
+usePageTitle(() => t('house.houseRules'))
 const shop = useShop()
 void shop.load(true)
 const VIEWS = [
-  { view: 'limits', words: 'Limits and schools' },
-  { view: 'instruments', words: 'Instruments' },
-  { view: 'people', words: 'People' },
-  { view: 'devices', words: 'Devices' },
-  { view: 'cautions', words: 'Cautions' },
+  { view: 'limits', words: t('house.limitsAndTargetRules') },
+  { view: 'instruments', words: t('house.instruments') },
+  { view: 'people', words: t('house.people') },
+  { view: 'devices', words: t('house.devices') },
+  { view: 'cautions', words: t('house.cautions') },
 ] as const
 const { view, go } = useView(VIEWS)
 const UNITS = Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))
@@ -18,25 +19,25 @@ const UNITS = Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: nam
 <template>
   <PlaceFrame>
     <header class="station-head">
-      <h1>House rules</h1>
-      <p>What this shop goes by where the maker says nothing, and why. The maker’s manual stands above it.</p>
+      <h1>{{ t('house.houseRules') }}</h1>
+      <p>{{ t('house.whatThisShopGoesByWhere') }}</p>
       <div class="tally">
-        <span>Units of the shop</span
-        ><ChoiceField
-          label="Units of the shop"
+        <span>{{ t('house.unitsOfTheShop') }}</span><ChoiceField
+          :label="t('house.unitsOfTheShop')"
           :value="shop.house.units"
           :options="UNITS"
           @choose="shop.save((next) => (next.units = $event))"
         />
       </div>
     </header>
-    <ViewTabs label="House rules" :views="VIEWS" :view="view" @go="go($event)" />
-    <p v-if="shop.problem" class="wrong" role="alert">{{ shop.problem }}</p>
-    <RuleList v-if="view === 'limits'" />
-    <InstrumentList v-else-if="view === 'instruments'" />
-    <PeopleList v-else-if="view === 'people'" />
-    <LazyDeviceTrust v-else-if="view === 'devices'" />
-    <CautionList v-else />
+    <ViewTabs :label="t('house.houseRules')" :views="VIEWS" :view="view" @go="go($event)">
+      <p v-if="shop.problem" class="wrong" role="alert">{{ shop.problem }}</p>
+      <RuleList v-if="view === 'limits'" />
+      <InstrumentList v-else-if="view === 'instruments'" />
+      <PeopleList v-else-if="view === 'people'" />
+      <LazyDeviceTrust v-else-if="view === 'devices'" />
+      <CautionList v-else />
+    </ViewTabs>
   </PlaceFrame>
 </template>
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/shelf'
+import { whole } from '~/words/numbers'
 import { KIND_WORDS, SHELF_KINDS, type ShelfKind } from '#core/shelf/fields'
-import { many } from '~/composables/words'
 
-useHead({ title: 'Shelf · Uldo' })
+usePageTitle(() => t('shelf.shelf'))
 const shelf = useShelf()
 onMounted(() => {
   void shelf.load()
@@ -22,10 +24,6 @@ const items = computed(() => {
       words.every((word) => `${item.label} ${item.engine} ${item.place} ${item.note}`.toLowerCase().includes(word)),
   )
 })
-/** Long lists are shown a screenful at a time. */
-const STEP = 60
-const most = ref(STEP)
-watch([kind, text], () => (most.value = STEP))
 const adding = ref(false)
 const held = computed(() =>
   shelf.holds.flatMap((hold) => {
@@ -36,14 +34,10 @@ const held = computed(() =>
 
 const report = ref<Awaited<ReturnType<typeof shelf.importCsv>>>()
 const reading = ref(false)
-async function importFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
+async function importFile(file: File) {
   reading.value = true
   report.value = await shelf.importCsv(await file.text())
   reading.value = false
-  input.value = ''
 }
 async function giveBack(item: string, build: string, taken: number, reserved: number) {
   await shelf.move(build, [
@@ -56,72 +50,94 @@ async function giveBack(item: string, build: string, taken: number, reserved: nu
 <template>
   <PlaceFrame>
     <header class="station-head">
-      <h1>Shelf</h1>
-      <p>What lies in the drawers, as it was measured. Every planner draws on it.</p>
+      <h1>{{ t('shelf.shelf') }}</h1>
+      <p>{{ t('shelf.whatLiesInTheDrawersAs') }}</p>
       <div class="tally actions">
-        <a class="p-button p-button-outlined link" :href="`/api/shelf/csv?kind=${kind}`" download>Save as CSV</a>
-        <label class="p-button p-button-outlined file"
-          >Take a CSV in<input
-            type="file"
-            accept=".csv,text/csv"
-            aria-label="CSV file of the shelf"
-            @change="importFile"
-        /></label>
-        <Button type="button" @click="adding = !adding">Put something on the shelf</Button>
+        <a class="p-button p-button-outlined link" :href="`/api/shelf/csv?kind=${kind}`" download>{{
+          t('shelf.saveAsCsv')
+        }}</a>
+        <FilePick
+          :words="t('shelf.importCsv')"
+          accept=".csv,text/csv"
+          :label="t('shelf.csvFileOfTheShelf')"
+          outlined
+          @pick="importFile"
+        />
+        <Button type="button" @click="adding = !adding">{{ t('shelf.addPart') }}</Button>
       </div>
     </header>
-    <ViewTabs label="Kinds" :views="VIEWS" :view="kind" @go="router.replace({ query: { kind: $event } })" />
-    <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
-    <p v-if="reading" class="quiet" role="status">Reading the file.</p>
-    <section v-if="report" class="report" role="status" aria-label="What the file gave">
-      <p>
-        <b
-          >{{ report.added }} added, {{ report.changed }} changed{{
-            report.bad.length > 0 ? `, ${many(new Set(report.bad.map(({ line }) => line)).size, 'row')} left out` : ''
-          }}.</b
-        >{{ ' ' }}<button type="button" class="linked" @click="report = undefined">Close</button>
-      </p>
-      <ul v-if="report.bad.length > 0">
-        <li v-for="(each, i) in report.bad.slice(0, 12)" :key="i">
-          Line {{ each.line }}{{ each.column ? `, ${each.column}` : '' }}: {{ each.message }}
-        </li>
-        <li v-if="report.bad.length > 12">and {{ report.bad.length - 12 }} more</li>
-      </ul>
-    </section>
-    <ShelfForm v-if="adding" :kind="kind" @close="adding = false" />
-    <div class="find">
-      <InputText
-        v-model="text"
-        :placeholder="`find in ${KIND_WORDS[kind].many.toLowerCase()}`"
-        aria-label="Find on the shelf"
-      /><span class="quiet">{{ many(items.length, 'line') }}</span>
-    </div>
-    <ShelfTable :kind="kind" :items="items.slice(0, most)" />
-    <Button v-if="items.length > most" type="button" variant="outlined" @click="most += STEP"
-      >Show {{ Math.min(STEP, items.length - most) }} more of {{ items.length }}</Button
-    >
-    <p v-if="shelf.loaded && items.length === 0" class="quiet none">
-      {{ text ? 'Nothing by that name here.' : `No ${KIND_WORDS[kind].one} on the shelf yet.` }}
-    </p>
-    <section v-if="held.length > 0" class="block" aria-label="With builds">
-      <h2>With builds</h2>
-      <div v-for="each in held" :key="each.build + each.item" class="row">
-        <span class="what"
-          >{{ each.label
-          }}<span class="origin"
-            >{{ each.name }}:
+    <ViewTabs :label="t('shelf.kinds')" :views="VIEWS" :view="kind" @go="router.push({ query: { kind: $event } })">
+      <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
+      <p v-if="reading" class="quiet" role="status">{{ t('shelf.readingTheFile') }}</p>
+      <section v-if="report" class="report" role="status" :aria-label="t('shelf.whatTheFileGave')">
+        <p>
+          <b>{{
+            t('shelf.addedChanged', {
+              added: report.added,
+              changed: report.changed,
+              count:
+                report.bad.length > 0
+                  ? t('shelf.leftOut', {
+                      size: t(
+                        'shelf.rowRows',
+                        { n: whole(new Set(report.bad.map(({ line }) => line)).size) },
+                        new Set(report.bad.map(({ line }) => line)).size,
+                      ),
+                    })
+                  : '',
+            })
+          }}</b>{{ ' '
+          }}<Button type="button" variant="link" class="linked" @click="report = undefined">{{
+            t('shelf.close')
+          }}</Button>
+        </p>
+        <ul v-if="report.bad.length > 0">
+          <li v-for="(each, i) in report.bad.slice(0, 12)" :key="i">
             {{
-              [each.reserved > 0 && `${each.reserved} set aside`, each.taken > 0 && `${each.taken} taken`]
-                .filter(Boolean)
-                .join(', ')
-            }}</span
-          ></span
-        >
-        <Button type="button" variant="outlined" @click="giveBack(each.item, each.build, each.taken, each.reserved)"
-          >Put back</Button
-        >
+              t('shelf.line', { line: each.line, column: each.column ? `, ${each.column}` : '', message: each.message })
+            }}
+          </li>
+          <li v-if="report.bad.length > 12">{{ t('shelf.andMore', { count: report.bad.length - 12 }) }}</li>
+        </ul>
+      </section>
+      <ShelfForm v-if="adding" :kind="kind" @close="adding = false" />
+      <div class="find">
+        <InputText
+          v-model="text"
+          :placeholder="t('shelf.findIn', { many: named(KIND_WORDS[kind].many).toLowerCase() })"
+          :aria-label="t('shelf.findOnTheShelf')"
+        /><span class="quiet">{{ t('shelf.lineLines', { n: whole(items.length) }, items.length) }}</span>
       </div>
-    </section>
+      <ShelfTable :kind="kind" :items="items" />
+      <p v-if="shelf.loaded && items.length === 0" class="quiet none">
+        {{ text ? t('shelf.nothingByThatNameHere') : t('shelf.noOnTheShelfYet', { one: named(KIND_WORDS[kind].one) }) }}
+      </p>
+      <section v-if="held.length > 0" class="block" :aria-label="t('shelf.withBuilds')">
+        <h2>{{ t('shelf.withBuilds') }}</h2>
+        <div v-for="each in held" :key="each.build + each.item" class="row">
+          <span class="what"
+            >{{ named(each.label)
+            }}<span class="origin"
+              >{{ each.name }}:
+              {{
+                [
+                  each.reserved > 0 && t('shelf.setAside', { reserved: each.reserved }),
+                  each.taken > 0 && t('shelf.taken', { taken: each.taken }),
+                ]
+                  .filter(Boolean)
+                  .join(', ')
+              }}</span
+            ></span
+          >
+          <Button
+            type="button"
+            variant="outlined"
+            @click="giveBack(each.item, each.build, each.taken, each.reserved)"
+            >{{ t('shelf.putBack') }}</Button
+          >
+        </div>
+      </section>
+    </ViewTabs>
   </PlaceFrame>
 </template>
 
@@ -130,29 +146,6 @@ async function giveBack(item: string, build: string, taken: number, reserved: nu
   text-decoration: none;
   display: inline-flex;
   align-items: center;
-}
-.p-button-outlined {
-  color: var(--petrol);
-  border: 1px solid var(--petrol);
-  border-radius: 3px;
-  background: none;
-  cursor: pointer;
-}
-.file {
-  position: relative;
-  overflow: hidden;
-  display: inline-flex;
-  align-items: center;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2px solid var(--petrol);
-  outline-offset: 2px;
 }
 .find {
   display: flex;

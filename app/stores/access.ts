@@ -1,4 +1,5 @@
 import { ask } from '~/sync/ask'
+import { askOrSeen, forgetSeen, SEEN_AGAIN } from '~/sync/lastSeen'
 import type { Access } from '#core/house/people'
 import { useSync } from '~/sync/useSync'
 import { useNews } from './news'
@@ -23,7 +24,9 @@ export const useAccess = defineStore('access', () => {
 
   async function load() {
     try {
-      state.value = await ask('GET /api/access')
+      const { answer, fresh } = await askOrSeen('GET /api/access')
+      state.value = answer
+      if (!fresh) setTimeout(() => void load(), SEEN_AGAIN)
     } catch {
       // Asked again when the network is back.
     } finally {
@@ -35,6 +38,7 @@ export const useAccess = defineStore('access', () => {
 
   async function signOut() {
     await ask('POST /api/access/sign-out', { body: {} }).catch(() => undefined)
+    await forgetSeen()
     await begin()
   }
   /** Begins anew with whoever is signed in now: streams are opened again, what waits is sent. What only this page keeps is never left for it. */

@@ -1,4 +1,5 @@
-import { ask, type Refused } from '~/sync/ask'
+import type { Refused } from '~/sync/ask'
+import { askOrSeen, keepSeen } from '~/sync/lastSeen'
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
 import { houseRules } from '#core/house/limits'
@@ -6,14 +7,15 @@ import type { Entry } from '#core/record/entry'
 import type { Proposal } from '#core/house/people'
 import type { Sheet } from '#core/record/schema'
 import { afterEntry, appliedOver } from '~/sync/patches'
-import { type BuildChange, type Kept, overlap, patchOf } from '~/sync/kept'
+import { type BuildChange, overlap, patchOf } from '~/sync/kept'
+import { settleBuild } from '~/sync/settleBuild'
 import { IDENTITY, useSync } from '~/sync/useSync'
 import { makeRecording } from './recording'
+import { makeSaving } from './saving'
 import { makeSteps } from './steps'
-import { type ShopNews, useNews } from './news'
+import { openBuildStream, type Present } from './buildStream'
+import { useNews } from './news'
 import type { Wanted } from './shelf'
-
-export type Saving = 'saved' | 'saving' | 'offline' | 'apart' | 'unkept'
 
 const RETRY = 2000
 
@@ -28,6 +30,10 @@ export const useBuild = defineStore('build', () => {
   const revision = ref(0)
   const confirmed = shallowRef<Sheet>()
   const heard = ref(true)
+  /** A build to learn on, that no list of the shop's engines shows. */
+  const sandbox = ref(false)
+  /** Who else has it open. */
+  const others = ref<Present[]>([])
   const missing = ref(false)
   const failing = ref<string>()
   const lastLabel = ref('')
@@ -67,33 +73,35 @@ export const useBuild = defineStore('build', () => {
   )
   /** As it is recorded, judged by this house's rules. */
   const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
-  const online = computed(() => heard.value && sync.reachable)
-  /** Things beside the queue that are on their way to the server: photos. */
-  const asking = ref(0)
-  const saving = computed<Saving>(() =>
-    sync.apart.length > 0
-      ? 'apart'
-      : sync.notKept
-        ? 'unkept'
-        : !online.value
-          ? 'offline'
-          : sync.waiting.length > 0 || asking.value > 0
-            ? 'saving'
-            : 'saved',
+  // What was written since it was fetched is seen again without the network too.
+  watch(confirmed, (now) => {
+    if (id.value && now)
+      void keepSeen(
+        'GET /api/builds/:build',
+        { build: id.value },
+        {
+          revision: revision.value,
+          sheet: toRaw(now),
+          sandbox: sandbox.value,
+        },
+      )
+  })
+  watch(
+    proposed,
+    (now) =>
+      id.value && confirmed.value && void keepSeen('GET /api/builds/:build/proposals', { build: id.value }, [...now]),
   )
+  const online = computed(() => heard.value && sync.reachable && sync.streaming)
+  const { saving, during } = makeSaving(online)
 
-  /** Nothing counts as saved before this is answered. */
-  async function during<T>(work: Promise<T>): Promise<T> {
-    asking.value++
-    try {
-      return await work
-    } finally {
-      asking.value--
-    }
+  let opening: Promise<void> | undefined
+  /** Opens a build; asked again while that one is being opened or stands open, it is the same. */
+  function open(wanted: string): Promise<void> {
+    if (id.value !== wanted || !(opening || confirmed.value))
+      opening = begin(wanted).finally(() => (opening = undefined))
+    return opening ?? Promise.resolve()
   }
-
-  async function open(wanted: string) {
-    if (id.value === wanted && confirmed.value) return
+  async function begin(wanted: string) {
     close()
     id.value = wanted
     await sync.opening
@@ -108,6 +116,8 @@ export const useBuild = defineStore('build', () => {
     events = undefined
     id.value = undefined
     confirmed.value = undefined
+    sandbox.value = false
+    others.value = []
     proposed.value = []
     heard.value = true
     missing.value = false
@@ -119,8 +129,8 @@ export const useBuild = defineStore('build', () => {
   async function loadProposals() {
     const wanted = id.value
     const found =
-      wanted && (await ask('GET /api/builds/:build/proposals', { at: { build: wanted } }).catch(() => undefined))
-    if (found && id.value === wanted) proposed.value = found
+      wanted && (await askOrSeen('GET /api/builds/:build/proposals', { at: { build: wanted } }).catch(() => undefined))
+    if (found && id.value === wanted) proposed.value = found.answer
   }
   useNews().onNews((news) => news.kind === 'proposals' && news.build === id.value && void loadProposals())
 
@@ -129,12 +139,17 @@ export const useBuild = defineStore('build', () => {
     const wanted = id.value
     if (!wanted) return
     try {
-      const found = await ask('GET /api/builds/:build', { at: { build: wanted } })
+      const { answer: found, fresh } = await askOrSeen('GET /api/builds/:build', { at: { build: wanted } })
       if (id.value !== wanted) return
-      heard.value = true
       failing.value = undefined
-      revision.value = found.revision
-      confirmed.value = found.sheet
+      // What was seen before never takes the place of what is here.
+      if (fresh || !confirmed.value) {
+        revision.value = found.revision
+        confirmed.value = found.sheet
+        sandbox.value = found.sandbox === true
+      }
+      heard.value = fresh
+      if (!fresh) setTimeout(() => id.value === wanted && void refresh(), RETRY)
     } catch (error) {
       if (id.value !== wanted) return
       const { refusal, reached } = error as Refused
@@ -148,24 +163,24 @@ export const useBuild = defineStore('build', () => {
   function listen() {
     const wanted = id.value
     if (!wanted || events) return
-    const stream = new EventSource(`/api/builds/${wanted}/events?after=${revision.value}`)
-    events = stream
-    stream.addEventListener('entry', (event) => receive(JSON.parse((event as MessageEvent<string>).data) as Entry))
-    stream.addEventListener('shop', (event) =>
-      useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews),
-    )
-    stream.onopen = () => {
-      heard.value = true
-      void sync.send()
-    }
-    stream.onerror = () => {
-      heard.value = false
-      // A server that answers with an error closes the stream for good: it is opened again from what is here.
-      if (stream.readyState !== EventSource.CLOSED) return
-      void useAccess().check()
-      events = undefined
-      setTimeout(() => id.value === wanted && listen(), RETRY)
-    }
+    events = openBuildStream({
+      build: wanted,
+      device: IDENTITY,
+      after: () => revision.value,
+      entry: receive,
+      shop: (news) => useNews().hear(news),
+      present: (present) => (others.value = present),
+      speaks: (yes) => {
+        heard.value = yes
+        if (yes) void sync.send()
+        else others.value = []
+      },
+      ended: () => {
+        void useAccess().check()
+        events = undefined
+        setTimeout(() => id.value === wanted && listen(), RETRY)
+      },
+    })
   }
 
   /** Takes an entry in: next in line it is applied; where it does not apply, or lies further on, the sheet is fetched anew; already had it is passed over. */
@@ -232,32 +247,6 @@ export const useBuild = defineStore('build', () => {
 
   const recording = makeRecording(sheet, change)
 
-  /** Settles a conflict, of whichever build: keep what is there, or put ours over it, now that it has been seen. */
-  async function settle(conflict: Kept, ours: boolean) {
-    const { document, label, url, body } = conflict
-    if (ours) {
-      const there = conflict.refusal?.conflict
-      const found = await ask('GET /api/builds/:build', { at: { build: document } }).catch(() => undefined)
-      if (!found) return
-      const key = uuid()
-      await sync.enter({
-        key,
-        kind: 'build',
-        document,
-        label,
-        url,
-        body: {
-          ...(body as BuildChange),
-          clientKey: key,
-          device: IDENTITY,
-          base: found.revision,
-          reason: `over ${there?.who ?? 'another'}’s value`,
-        },
-      })
-    }
-    await sync.forget(conflict.key)
-  }
-
   return {
     id,
     revision,
@@ -265,6 +254,8 @@ export const useBuild = defineStore('build', () => {
     saving,
     waiting,
     online,
+    sandbox,
+    others,
     missing,
     failing,
     lastLabel,
@@ -276,6 +267,6 @@ export const useBuild = defineStore('build', () => {
     change,
     ...recording,
     ...stepping,
-    settle,
+    settle: settleBuild,
   }
 })

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Outlook } from '#core/outlook/outlook'
 import type { StateName } from '#core/targets/targets'
 import { oneAtATime } from '~/composables/oneAtATime'
@@ -39,7 +40,7 @@ export const useOutlook = defineStore('outlook', () => {
     const started = performance.now()
     clearTimeout(settling)
     const slow = setTimeout(() => (late.value = true), LATE)
-    const lost = setTimeout(() => endModel('the model does not answer.'), PATIENCE)
+    const lost = setTimeout(() => endModel(t('outlook.theModelDoesNotAnswer')), PATIENCE)
     try {
       const found = await useEngineModel().outlook(sheet)
       if (turn !== asked || id !== build.id) return

@@ -1,3 +1,4 @@
+import type { EnterWay } from '~/composables/readingMoves'
 import { remember, remembered, rememberedJson } from '~/sync/browserStorage'
 
 /** Who records, with which instrument in the hand, in which scheme: kept in this browser. */
@@ -33,9 +34,12 @@ export const usePerson = defineStore('person', () => {
     { immediate: true },
   )
 
+  const enters = ref<EnterWay>(remembered('uldo.enters', 'across') as EnterWay)
+  watch(enters, (now) => remember('uldo.enters', now))
+
   function flipScheme() {
     scheme.value = scheme.value === 'dark' ? 'light' : 'dark'
     remember('uldo.scheme', scheme.value)
   }
-  return { who, scheme, instruments, flipScheme }
+  return { who, scheme, instruments, enters, flipScheme }
 })

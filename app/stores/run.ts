@@ -1,10 +1,12 @@
+import { t } from '~/words/of/frame'
 import { oilFor } from '#core/record/fill'
 import { ask } from '~/sync/ask'
 import { v4 as uuid } from 'uuid'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
-import type { KeptEvent, Run } from '#core/run/run'
+import { begunRun, type KeptEvent, type Run } from '#core/run/run'
 import type { RunEvent, RunSetUp } from '#core/run/schema'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
+import { dropRun, runKeeper, runUnderWay } from '~/sync/keptRun'
 import { useSync } from '~/sync/useSync'
 
 const RETRY = 1500
@@ -36,8 +38,18 @@ export const useRun = defineStore('run', () => {
   let stream: EventSource | undefined
   let last = -1
   const known = new Set<number>()
+  const keeper = runKeeper(
+    () =>
+      run.value && {
+        run: run.value,
+        samples: samples.value,
+        events: events.value,
+        beganAt: Date.now() - (performance.now() - began),
+      },
+  )
   /** When it began, by this page’s own steady clock, ms: set by the server’s word, which no wall clock here can put wrong. */
   let began = 0
+  let wanted: { buildId: string; kind: Run['kind'] } | undefined
   /** Whether everything that was read before is here: until then nothing may be said of it. */
   const ready = ref(false)
 
@@ -45,23 +57,55 @@ export const useRun = defineStore('run', () => {
   async function open(buildId: string, kind: Run['kind']) {
     if (run.value?.buildId === buildId && run.value.kind === kind && !ended.value) return
     close()
+    wanted = { buildId, kind }
     list.value = []
     unanswered.value = []
     listed.value = false
+    await lookUp()
+  }
+
+  /** Asks for the runs of the build that is open, until they are here; what is under way is opened. */
+  async function lookUp() {
+    const of = wanted
+    if (!of) return
+    const here = () => wanted === of
     try {
-      const all = await ask('GET /api/builds/:build/runs', { at: { build: buildId } })
-      list.value = all.filter((each) => each.kind === kind)
+      const all = await ask('GET /api/builds/:build/runs', { at: { build: of.buildId } })
+      if (!here()) return
+      list.value = all.filter((each) => each.kind === of.kind)
       unanswered.value = all.filter((each) => each.stopped && !each.found && each.setup.source !== 'rig')
       hears.value = true
       listed.value = true
     } catch {
+      if (!here()) return
       hears.value = false
-      setTimeout(() => !run.value && void open(buildId, kind), RETRY)
+      await goOn(of)
+      setTimeout(() => here() && void lookUp(), RETRY)
       return
     }
     const going = list.value.find(({ endedAt }) => endedAt === null)
-    if (going) show(going)
+    if (going && !run.value) show(going)
+    if (!going && !run.value) {
+      await goOn(of)
+      if (!run.value) void dropRun(of)
+    }
     void sync.send()
+  }
+
+  /** Goes on with the run under way as this browser has it, where the server does not tell of one. */
+  async function goOn(of: { buildId: string; kind: Run['kind'] }) {
+    if (run.value) return
+    await sync.opening
+    const kept = await runUnderWay(of.buildId, of.kind, sync.waiting)
+    // A run that the server has ended meanwhile is none.
+    if (!kept || run.value || wanted !== of || list.value.some(({ id }) => id === kept.run.id)) return
+    run.value = kept.run
+    began = performance.now() - (Date.now() - kept.beganAt)
+    kept.events.forEach(hear)
+    add(kept.samples)
+    // All that a hand tapped in here is here; what a rig, a logger or another browser gave meanwhile is not.
+    ready.value = kept.run.setup.source === 'hand' && own.value
+    listen()
   }
 
   /** Opens a run, going or past. */
@@ -73,6 +117,7 @@ export const useRun = defineStore('run', () => {
   }
 
   function close() {
+    keeper.flush()
     stream?.close()
     stream = undefined
     run.value = undefined
@@ -90,13 +135,14 @@ export const useRun = defineStore('run', () => {
       add(JSON.parse((message as MessageEvent<string>).data) as ChannelSample[]),
     )
     stream.addEventListener('event', (message) => hear(JSON.parse((message as MessageEvent<string>).data) as KeptEvent))
-    stream.addEventListener(
-      'end',
-      () => run.value && (run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }),
-    )
+    stream.addEventListener('end', () => {
+      if (run.value) run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }
+      keeper.soon()
+    })
     stream.addEventListener('ready', (message) => {
       began = performance.now() - 1000 * (JSON.parse((message as MessageEvent<string>).data) as { time: number }).time
       ready.value = true
+      keeper.soon()
     })
     stream.onopen = () => {
       hears.value = true
@@ -123,12 +169,14 @@ export const useRun = defineStore('run', () => {
     const kept = samples.value
     const inOrder = kept.length === 0 || news[0].time > kept[kept.length - 1].time
     samples.value = inOrder ? kept.concat(news) : [...kept, ...news].sort((a, b) => a.time - b.time)
+    keeper.soon()
   }
 
   function hear(event: KeptEvent) {
     const others = events.value.filter((each) => each.clientKey !== event.clientKey)
     events.value = [...others, event].sort((a, b) => a.time - b.time || a.number - b.number)
     if (event.kind === 'end' && run.value) run.value = { ...run.value, endedAt: event.at, outcome: event.words }
+    keeper.soon()
   }
 
   /** Seconds into the run: the rig's own time where one feeds it, else by the clock. */
@@ -149,22 +197,8 @@ export const useRun = defineStore('run', () => {
     sessionWrite('uldo.run', id)
     began = performance.now()
     ready.value = true
-    const startedAt = new Date().toISOString()
-    run.value = {
-      id,
-      buildId,
-      kind,
-      setup,
-      who: who(),
-      startedAt,
-      endedAt: null,
-      outcome: null,
-      samples: 0,
-      stopped: false,
-      found: null,
-      events: [],
-    }
-    await post(id, 'Run begun', `/api/builds/${buildId}/runs`, {
+    run.value = begunRun({ id, buildId, kind, setup, who: who(), startedAt: new Date().toISOString() })
+    await post(id, t('run.runBegun'), `/api/builds/${buildId}/runs`, {
       id,
       kind,
       setup: JSON.parse(JSON.stringify(setup)) as RunSetUp,
@@ -179,15 +213,17 @@ export const useRun = defineStore('run', () => {
   async function take(fresh: ChannelSample[]) {
     if (!run.value || fresh.length === 0) return
     add(fresh)
-    await post(uuid(), 'Readings of a run', `/api/runs/${run.value.id}/samples`, fresh)
+    await post(uuid(), t('run.readingsOfARun'), `/api/runs/${run.value.id}/samples`, fresh)
   }
 
   async function event(kind: RunEvent['kind'], words = '', data: RunEvent['data'] = {}, time = now()) {
     // Who only looks writes nothing, what a page tells by itself neither.
     if (!run.value || useAccess().person?.role === 'reader') return
     const body: RunEvent = { clientKey: uuid(), time, kind, words, data, who: who() }
-    hear({ ...body, number: Number.MAX_SAFE_INTEGER, at: new Date().toISOString() })
-    await post(body.clientKey, `Run: ${words || kind}`, `/api/runs/${run.value.id}/events`, body)
+    // A rig acts when it hears of it, and says when that was: taken as done before, the readings on their way would be held against it.
+    if (kind !== 'act' || run.value.setup.source !== 'rig')
+      hear({ ...body, number: Number.MAX_SAFE_INTEGER, at: new Date().toISOString() })
+    await post(body.clientKey, t('run.run', { words: words || kind }), `/api/runs/${run.value.id}/events`, body)
   }
   /** What was found and done after a start that was stopped: it opens the gate of the next. */
   async function found(stopped: Run, words: string) {
@@ -198,7 +234,7 @@ export const useRun = defineStore('run', () => {
       key: body.clientKey,
       kind: 'run',
       document: stopped.id,
-      label: 'What was found and done',
+      label: t('run.whatWasFoundAndDone'),
       url: `/api/runs/${stopped.id}/events`,
       body,
     })

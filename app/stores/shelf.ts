@@ -1,4 +1,6 @@
+import { t } from '~/words/of/frame'
 import { ask, refusedWords } from '~/sync/ask'
+import { askOrSeen, SEEN_AGAIN } from '~/sync/lastSeen'
 import { v4 as uuid } from 'uuid'
 import { numberOf, type ShelfKind } from '#core/shelf/fields'
 import type { Hold, ShelfEntry, ShelfItem } from '#core/shelf/schema'
@@ -52,13 +54,14 @@ export const useShelf = defineStore('shelf', () => {
 
   async function load() {
     try {
-      const found = await ask('GET /api/shelf')
-      confirmed.value = found.items
-      confirmedHolds.value = found.holds
+      const { answer, fresh } = await askOrSeen('GET /api/shelf')
+      confirmed.value = answer.items
+      confirmedHolds.value = answer.holds
       loaded.value = true
-      failure.value = ''
+      failure.value = fresh ? '' : t('shelf.serverOfflineTheShelfStandsAs')
+      if (!fresh) setTimeout(() => void load(), SEEN_AGAIN)
     } catch {
-      failure.value = loaded.value ? '' : 'Server offline: the shelf is not here yet.'
+      failure.value = loaded.value ? '' : t('shelf.serverOfflineTheShelfIsNot')
     }
   }
   sync.onAnswer((item) => (item.kind === 'shelf' || item.kind === 'build') && loaded.value && void load())
@@ -90,7 +93,7 @@ export const useShelf = defineStore('shelf', () => {
   }
   const remove = (item: ShelfItem) => enter(item.label, { kind: 'remove', item: item.id })
   /** Moves for a build that belong to no change of its record: all or none. */
-  async function move(build: string, wanted: Wanted[], label = 'Shelf') {
+  async function move(build: string, wanted: Wanted[], label = t('shelf.shelf')) {
     const key = uuid()
     await sync.enter({
       key,
@@ -108,7 +111,7 @@ export const useShelf = defineStore('shelf', () => {
       void load()
       return read
     } catch (error) {
-      failure.value = refusedWords(error, 'The server does not answer: the file was not read. Try again when it does.')
+      failure.value = refusedWords(error, t('shelf.theServerDoesNotAnswerThe'))
       return undefined
     }
   }

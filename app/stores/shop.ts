@@ -1,4 +1,6 @@
-import { ask } from '~/sync/ask'
+import { t } from '~/words/of/frame'
+import { said } from '~/words/speak'
+import { askOrSeen, keepSeen, SEEN_AGAIN } from '~/sync/lastSeen'
 import { v4 as uuid } from 'uuid'
 import { FIRST_HOUSE } from '#core/house/first'
 import type { House } from '#core/house/schema'
@@ -21,8 +23,11 @@ export const useShop = defineStore('shop', () => {
   /** Fetches it once; again when asked to. */
   function load(again = false): Promise<void> {
     if (again) loading = undefined
-    loading ??= ask('GET /api/house')
-      .then(take)
+    loading ??= askOrSeen('GET /api/house')
+      .then(({ answer, fresh }) => {
+        take(answer)
+        if (!fresh) setTimeout(() => void load(true), SEEN_AGAIN)
+      })
       .catch(() => {
         loading = undefined
       })
@@ -32,6 +37,7 @@ export const useShop = defineStore('shop', () => {
     if (found.revision < revision.value) return
     revision.value = found.revision
     confirmed.value = found.house
+    void keepSeen('GET /api/house', undefined, found)
   }
   sync.onAnswer((item, answer) => item.kind === 'shop' && take(answer as { revision: number; house: House }))
   useNews().onNews((news) => news.kind === 'house' && news.revision > revision.value && void load(true))
@@ -83,14 +89,14 @@ export const useShop = defineStore('shop', () => {
   return { revision, house, problem, load, save, settle }
 })
 
-const LABELS: Record<string, string> = {
-  units: 'Units of the shop',
-  instruments: 'Instruments',
-  strips: 'Strip scales',
-  layouts: 'Layouts of the shop',
-  school: 'Target rule',
-  rules: 'House rules',
-  signOff: 'Sign-off',
-  cautions: 'Cautions of the house',
-}
-const labelOf = (path: string) => LABELS[path.split('/')[1]] ?? 'House'
+const LABELS: Record<string, string> = said(t, {
+  units: 'shop.unitsOfTheShop',
+  instruments: 'shop.instruments',
+  strips: 'shop.stripScales',
+  layouts: 'shop.layoutsOfTheShop',
+  school: 'shop.targetRule',
+  rules: 'shop.houseRules',
+  signOff: 'shop.signOff',
+  cautions: 'shop.cautionsOfTheHouse',
+})
+const labelOf = (path: string) => LABELS[path.split('/')[1]] ?? t('shop.house')

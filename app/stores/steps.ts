@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Operation } from 'fast-json-patch'
 import type { Proposal } from '#core/house/people'
 import type { Sheet } from '#core/record/schema'
@@ -19,6 +20,8 @@ export interface StepNews {
   page: string
   /** The step lies at another station: it is done only when asked for once more. */
   ask?: 'undo' | 'redo'
+  /** A change that was just written, with its undo beside it. */
+  did?: boolean
 }
 
 /** What the steps of a page are taken of. */
@@ -51,7 +54,7 @@ export function makeSteps({ sheet, proposals, enter }: StepParts) {
     if (!step) return false
     undoable.value = [...undoable.value, step]
     redoable.value = []
-    stepNews.value = undefined
+    stepNews.value = { words: t('steps.written', { label }), page: step.page, did: true }
     return true
   }
 
@@ -66,20 +69,24 @@ export function makeSteps({ sheet, proposals, enter }: StepParts) {
     const step = from.value[from.value.length - 1]
     const now = sheet()
     if (!step || !now) return
-    const done = word === 'undo' ? 'Undone' : 'Redone'
+    const done = word === 'undo' ? t('steps.undone') : t('steps.redone')
     if (step.page !== pageNow() && !sure) {
-      stepNews.value = { words: `${step.label} was written at another station.`, page: step.page, ask: word }
+      stepNews.value = {
+        words: t('steps.wasWrittenAtAnotherStation', { step: step.label }),
+        page: step.page,
+        ask: word,
+      }
       return
     }
     from.value = from.value.slice(0, -1)
     const changed = step.left.find(({ path, value }) => !sameValue(valueAt(now, path), value))
     if (changed && proposals().some(({ patch }) => patch.some(({ path }) => overlap(path, changed.path)))) {
-      stepNews.value = { words: `${step.label} waits for a sign-off: take it back there.`, page: step.page }
+      stepNews.value = { words: t('steps.waitsForASignOffTake', { step: step.label }), page: step.page }
       return
     }
     if (changed) {
       stepNews.value = {
-        words: `${step.label} was changed by somebody else since: not ${done.toLowerCase()}.`,
+        words: t('steps.wasChangedBySomebodyElseSince', { step: step.label, done: done.toLowerCase() }),
         page: step.page,
       }
       return

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Refusal } from './kept'
 import type { Answer, Ask, Route } from './routes'
 
@@ -48,8 +49,8 @@ export async function ask<R extends Route>(
   } catch {
     throw new Refused(
       signal?.aborted
-        ? { status: 0, code: 'cancelled', message: 'Cancelled.', problems: [] }
-        : { status: 0, code: 'unreachable', message: 'The server does not answer. Try again.', problems: [] },
+        ? { status: 0, code: 'cancelled', message: t('ask.cancelled'), problems: [] }
+        : { status: 0, code: 'unreachable', message: t('ask.theServerDoesNotAnswerTry'), problems: [] },
     )
   }
   const answer = parsed(text)
@@ -58,7 +59,7 @@ export async function ask<R extends Route>(
 }
 
 /** What a failed request is told with, in one sentence; `unreached` where the server was not reached. */
-export function refusedWords(error: unknown, unreached = 'The server does not answer. Try again.'): string {
+export function refusedWords(error: unknown, unreached = t('ask.theServerDoesNotAnswerTry')): string {
   return error instanceof Refused && error.reached ? error.message : unreached
 }
 
@@ -69,7 +70,7 @@ export function refusalOf(status: number, answer: unknown): Refusal {
     status,
     code: said?.code ?? 'refused',
     message:
-      said?.message ?? (status === 413 ? 'It is larger than the server takes.' : `The server refused it (${status}).`),
+      said?.message ?? (status === 413 ? t('ask.itIsLargerThanTheServer') : t('ask.theServerRefusedIt', { status })),
     problems: said?.problems ?? [],
     ...(said?.conflict ? { conflict: said.conflict } : {}),
   }
@@ -84,7 +85,8 @@ export function parsed(text: string): unknown {
   }
 }
 
-function addressOf(
+/** Where a question is asked. */
+export function addressOf(
   route: string,
   at: Record<string, string | number> = {},
   query: Record<string, string | number | undefined> = {},

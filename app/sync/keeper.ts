@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { v4 as uuid } from 'uuid'
 import type { Draft, Kept } from './kept'
@@ -137,7 +138,7 @@ async function takeOver(
         kind: 'build',
         document: String(buildId),
         identity: String(device),
-        label: 'Kept by an earlier version',
+        label: t('keeper.keptByAnEarlierVersion'),
         url: `/api/builds/${String(buildId)}/entries`,
         body: { clientKey, device, base, who, patch, reason },
       })
@@ -149,7 +150,7 @@ async function takeOver(
         kind: 'run',
         document: String(runId),
         identity: '',
-        label: 'Kept by an earlier version',
+        label: t('keeper.keptByAnEarlierVersion'),
         url: String(url),
         body,
       })

@@ -27,6 +27,22 @@ describe('the queue', () => {
     expect(answers).toEqual(['a', 'b', 'c', 'd'])
     expect(queue.items()).toEqual([])
   })
+  it('shows at once what is entered, and calls none of it kept before the disk has it', async () => {
+    let written: (() => void) | undefined
+    const slow = async (): Promise<Keeper> => {
+      const keeper = await disk()
+      return { ...keeper, add: (item) => new Promise<void>((done) => (written = done)).then(() => keeper.add(item)) }
+    }
+    const { queue } = tab(slow, () => Promise.resolve({ kind: 'unreachable' }))
+    const entering = queue.enter(draft('a'))
+    await vi.waitFor(() => expect(written).toBeDefined())
+    expect(states(queue)).toEqual([['a', 'waiting']])
+    expect(queue.keeping()).toBe(1)
+    written!()
+    await entering
+    expect(queue.keeping()).toBe(0)
+    expect((await (await disk()).all()).map(({ key }) => key)).toEqual(['a'])
+  })
   it('what waited when the page went is sent by the next one, and what was entered without its answer is not entered twice', async () => {
     const there = server()
     there.answer((item) => {

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Draft, Kept, Refusal } from './kept'
 import { CannotKeep, type Keeper, memoryKeeper, type NotKept } from './keeper'
 
@@ -161,7 +162,7 @@ export function makeQueue(parts: QueueParts) {
                   refusal: {
                     status: 500,
                     code: 'failed',
-                    message: 'The server fails on this change each time. It is kept here.',
+                    message: t('queue.theServerFailsOnThisChange'),
                     problems: [],
                   },
                 },
@@ -199,6 +200,8 @@ export function makeQueue(parts: QueueParts) {
     hear,
     /** Everything that is on its way or stands apart, oldest first. */
     items: () => items,
+    /** How many of them are being written to the disk at this moment: they do not count as kept yet. */
+    keeping: () => held.size,
     reachable: () => reachable,
     why: () => why,
     /** Why this browser keeps nothing beyond the page; undefined when it does. */

@@ -1,3 +1,4 @@
+import type { Place } from '#core/house/floor'
 import type { Access, Decision, Person, Proposal, Role, TokenKind } from '#core/house/people'
 import type { House } from '#core/house/schema'
 import type { StationProgress } from '#core/progress/progress'
@@ -13,6 +14,7 @@ import type { Hold, ShelfItem } from '#core/shelf/schema'
 /** A build as the Floor lists it. */
 export interface Listed {
   id: string
+  revision: number
   name: string
   engine: string
   work: string
@@ -26,6 +28,10 @@ export interface Listed {
   standing?: { states: { label: string; verdict: Verdict; reading?: number }[]; voids: string[]; starvesFrom?: number }
   /** Changes of apprentices that wait for a sign-off. */
   waiting: number
+  place: Place
+  /** Where it was deleted: by whom, and until when it can be brought back. */
+  deletedBy?: string
+  keptUntil?: string
   stopped?: { run: string; at: string; outcome: string | null }
 }
 
@@ -96,10 +102,16 @@ export interface Routes {
   'PUT /api/shelf/photos/:photo': { body: Blob; query: Hand; answer: unknown }
   'GET /api/builds': { answer: Listed[] }
   'POST /api/builds': {
-    body: { id: string; name: string; engine: string; work: string } & ({ preset: string } | { layout: Layout })
+    body: { id: string } & (
+      ({ name: string; engine: string; work: string } & ({ preset: string } | { layout: Layout })) | { sheet: unknown }
+    )
     answer: { id: string }
   }
-  'GET /api/builds/:build': { answer: { revision: number; sheet: Sheet } }
+  'POST /api/builds/sandbox': { body: { id: string }; answer: { id: string } }
+  'DELETE /api/builds/sandbox/:build': { answer: unknown }
+  'GET /api/builds/:build': { answer: { revision: number; sheet: Sheet; sandbox?: boolean } }
+  'PUT /api/builds/:build/place': { body: Hand & { place: Place; name?: string }; answer: { place: Place } }
+  'PUT /api/builds/:build/presence': { body: { device: string; who: string; page: string }; answer: unknown }
   'GET /api/builds/:build/entries': { answer: Entry[] }
   'GET /api/builds/:build/gauge': { query: { reading: string; press: number }; answer: { value: number } }
   'PUT /api/builds/:build/photos/:photo': { body: Blob; query: Hand; answer: unknown }

@@ -13,6 +13,10 @@ type Answered = (item: Pick<Kept, 'key' | 'kind' | 'document'>, answer: unknown)
 export const useSync = defineStore('sync', () => {
   const items = shallowRef<readonly Kept[]>([])
   const reachable = ref(true)
+  /** Whether the stream of a page that is no build's stands: without it nothing is known of the server. */
+  const streaming = ref(true)
+  /** Changes that are shown, and not on this browser's disk yet. */
+  const keeping = ref(0)
   const notKept = ref<NotKept>()
   /** What the server said to why it takes nothing just now. */
   const why = ref<string>()
@@ -28,6 +32,7 @@ export const useSync = defineStore('sync', () => {
     changed: () => {
       items.value = [...queue.items()]
       reachable.value = queue.reachable()
+      keeping.value = queue.keeping()
       notKept.value = queue.notKept()
       why.value = queue.why()
     },
@@ -50,6 +55,8 @@ export const useSync = defineStore('sync', () => {
     waiting,
     apart,
     reachable,
+    keeping,
+    streaming,
     notKept,
     why,
     of,

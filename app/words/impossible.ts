@@ -1,3 +1,4 @@
+import { t } from '~/words/of/frame'
 import type { Impossible } from '#core/record/bounds'
 
 /** Why what was typed cannot be that reading, beside its field. */
@@ -9,14 +10,14 @@ export function impossibleWords(
 ): string {
   switch (reason.code) {
     case 'no-number':
-      return `${label} must be a number.`
+      return t('impossible.mustBeANumber', { label })
     case 'not-positive':
-      return `${label} must be greater than zero.`
+      return t('impossible.mustBeGreaterThanZero', { label })
     case 'negative':
-      return `${label} must not be less than zero.`
+      return t('impossible.mustNotBeLessThanZero', { label })
     case 'too-small':
-      return `${label} cannot be ${typed}, under ${say(reason.limit)}: look at the unit and the decimal.`
+      return t('impossible.cannotBeUnderLookAtThe', { label, typed, limit: say(reason.limit) })
     case 'too-large':
-      return `${label} cannot be ${typed}, over ${say(reason.limit)}: look at the unit and the decimal.`
+      return t('impossible.cannotBeOverLookAtThe', { label, typed, limit: say(reason.limit) })
   }
 }

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/prime'
 import type { PrimeWord } from '#core/prime/watch'
 
 /** What comes next in a prime that goes as it should; times in seconds of turning. */
@@ -21,27 +22,27 @@ export function primeWords(
 ): string {
   switch (code) {
     case 'late-pad':
-      return `Oil should have been at the pad ${Math.round(by)} s ago: stop, look at pickup and pump.`
+      return t('prime.oilShouldHaveBeenAtThe', { by: Math.round(by) })
     case 'late-gauge':
       return oilAtPad
-        ? `Oil came to the pad, but the gauge should have moved ${Math.round(by)} s ago: stop, look behind the pad.`
-        : `The gauge should have moved ${Math.round(by)} s ago: stop, look at pickup, pump and filter.`
+        ? t('prime.oilCameToThePadBut', { by: Math.round(by) })
+        : t('prime.theGaugeShouldHaveMovedS', { by: Math.round(by) })
     case 'low':
-      return `${p(gauge)} and no more: ${p(by)} under the least to accept.`
+      return t('prime.andNoMoreUnderTheLeast', { gauge: p(gauge), by: p(by) })
     case 'flickers':
-      return `The needle swings by ${Math.round(100 * by)} percent: air comes with the oil. Look at the pickup’s seal and tube.`
+      return t('prime.theNeedleSwingsByPercentAir', { by: Math.round(100 * by) })
     case 'gauges-differ':
-      return `The sender says ${p(sender)}, the gauge ${p(gauge)}. Believe the gauge; mend or replace the sender.`
+      return t('prime.theSenderSaysTheGaugeBelieve', { sender: p(sender), gauge: p(gauge) })
     case 'not-watching':
       return by > 0
-        ? `Nothing was read for ${Math.round(by)} s: look at the mechanical gauge, or stop.`
-        : `No prediction: only the limit of ${p(ceiling)} and a gauge that does not move are watched. It cannot be called primed.`
+        ? t('prime.nothingWasReadForSLook', { by: Math.round(by) })
+        : t('prime.noPredictionOnlyTheLimitOf', { ceiling: p(ceiling) })
     case 'over-limit':
-      return `${p(ceiling + by)}, over the ${p(ceiling)} that filter and seals may see. Let go at once; look for a relief valve that sticks shut.`
+      return t('prime.overTheThatFilterAndSeals', { ceiling: p(ceiling + by), ceiling2: p(ceiling) })
     case 'over-band':
-      return `${p(by)} above what the model says: thicker or colder oil than recorded, or a relief valve that sticks. It does not count as primed.`
+      return t('prime.aboveWhatTheModelSaysThicker', { by: p(by) })
     case 'primed':
-      return `${p(gauge)} stands. Look at every outlet, then hold a minute longer.`
+      return t('prime.standsLookAtEveryOutletThen', { gauge: p(gauge) })
     case 'going-well':
       return comingWords(coming)
   }
@@ -50,12 +51,12 @@ export function primeWords(
 function comingWords(coming: Coming): string {
   switch (coming.code) {
     case 'fit-filter':
-      return 'Oil runs at the pad: stop, fit the filter with its seal oiled, then go on.'
+      return t('prime.oilRunsAtThePadStop')
     case 'will-not-prime':
-      return 'By the model it will not prime like this: be ready to stop.'
+      return t('prime.byTheModelItWillNot')
     case 'gauge-after':
-      return `Oil at the gauge after ${Math.round(coming.from)} to ${Math.round(coming.to)} s of turning.`
+      return t('prime.oilAtTheGaugeAfterTo', { from: Math.round(coming.from), to: Math.round(coming.to) })
     case 'rising':
-      return 'Rising as it should.'
+      return t('prime.risingAsItShould')
   }
 }

@@ -1,12 +1,14 @@
+import { figure } from './numbers'
+import { t } from '~/words/of/prime'
 /** Seconds of turning as they are said, and that it never comes. */
 export const seconds = (value: number | undefined) =>
   value === undefined
-    ? 'not at all'
+    ? t('primeTimes.notAtAll')
     : value < 10
-      ? `${value.toFixed(1)} s`
+      ? `${figure(value, 1)} s`
       : value < 90
         ? `${Math.round(value)} s`
-        : `${(value / 60).toFixed(1)} min`
+        : t('primeTimes.min', { value: figure(value / 60, 1) })
 /** From the earliest to the latest. */
 export const band = (each: { best: number; low: number; high: number } | undefined) =>
-  each ? `${seconds(each.low)} to ${seconds(each.high)}` : ''
+  each ? t('primeTimes.to', { seconds: seconds(each.low), seconds2: seconds(each.high) }) : ''

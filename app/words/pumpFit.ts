@@ -1,3 +1,4 @@
+import { t } from '~/words/of/pump'
 import type { PumpComparison } from '#core/outlook/pumps'
 import type { FitWarning } from '#core/shelf/pumpFit'
 
@@ -5,15 +6,15 @@ import type { FitWarning } from '#core/shelf/pumpFit'
 export function fitWords(warning: FitWarning, length: (value: number) => string): string {
   switch (warning.code) {
     case 'other-engine':
-      return `kept for the ${warning.engine}`
+      return t('pumpFit.keptForThe', { engine: warning.engine })
     case 'drive':
-      return `drive is ${warning.has}, the engine’s ${warning.wants}`
+      return t('pumpFit.driveIsTheEngines', { has: warning.has, wants: warning.wants })
     case 'year':
-      return `of ${warning.has}, the engine’s of ${warning.wants}: look-alikes of other years may not fit`
+      return t('pumpFit.ofTheEnginesOfLookAlikes', { has: warning.has, wants: warning.wants })
     case 'drive-length':
-      return `drive ${length(Math.abs(warning.by))} ${warning.by > 0 ? 'longer' : 'shorter'}`
+      return t('pumpFit.drive', { by: length(Math.abs(warning.by)), by2: warning.by > 0 ? 'longer' : 'shorter' })
     case 'body-longer':
-      return `body ${length(warning.by)} longer: look at the sump and the pickup’s bracket`
+      return t('pumpFit.bodyLongerLookAtTheSump', { by: length(warning.by) })
   }
 }
 
@@ -27,13 +28,19 @@ export function pumpTradeWords(
   const pressure = (value: number) => units.say(value, 'pressure', units.fine)
   const power = (value: number) => units.say(value, 'power')
   const ceiling = other.states.workingHot.pressure - now.states.workingHot.pressure
-  if (stiffer) return `Raises the ceiling by ${pressure(ceiling)}, working hot; idle hot stays where it is.`
+  if (stiffer) return t('pumpFit.raisesTheCeilingByWorkingHot', { ceiling: pressure(ceiling) })
   const idle = other.states.idleHot.pressure - now.states.idleHot.pressure
   const watts = other.working.power.best - now.working.power.best
   const suction = other.coldest.starves
-    ? 'It starves at cold idle: the suction does not keep up.'
+    ? t('pumpFit.itStarvesAtColdIdleThe')
     : other.fastest.starves
-      ? 'It starves at maximum speed: the suction does not keep up.'
-      : 'The suction keeps up.'
-  return `${idle < 0 ? 'Loses' : 'Buys'} ${pressure(Math.abs(idle))} at idle hot, ${watts < 0 ? 'saves' : 'costs'} ${power(Math.abs(watts))} at working speed. ${suction}`
+      ? t('pumpFit.itStarvesAtMaximumSpeedThe')
+      : t('pumpFit.theSuctionKeepsUp')
+  return t('pumpFit.atIdleHotAtWorkingSpeed', {
+    idle: idle < 0 ? t('pumpFit.loses') : t('pumpFit.buys'),
+    idle2: pressure(Math.abs(idle)),
+    watts: watts < 0 ? 'saves' : 'costs',
+    power: power(Math.abs(watts)),
+    suction,
+  })
 }

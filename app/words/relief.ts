@@ -1,17 +1,19 @@
+import { t } from '~/words/of/relief'
+import { said } from './speak'
 import type { Objection, RouteKind } from '#core/relief/routes'
 import type { WasherFault } from '#core/relief/stack'
 
-const OBJECTIONS: Record<Exclude<Objection, 'opens-above'>, string> = {
-  'stack-too-tall': 'asks for a taller stack than stays in place',
-  'plug-at-end': 'the plug has not so much left to go',
-  'plug-covered': 'what sits over the plug leaves it no room to come out so far',
-  'opens-below': 'opens under what is wanted',
-  'cap-inward-only': 'a cap cannot be drawn back out',
-  'cap-not-adjustable': 'not adjustable afterwards; the thread must not take the load',
-  'coils-touch': 'the coils touch before the port is open',
-  'little-travel': 'too little travel is left before the coils touch',
-  'wire-sets': 'the wire would set',
-}
+const OBJECTIONS = said(t, {
+  'stack-too-tall': 'relief.asksForATallerStackThan',
+  'plug-at-end': 'relief.thePlugHasNotSoMuch',
+  'plug-covered': 'relief.whatSitsOverThePlugLeaves',
+  'opens-below': 'relief.opensUnderWhatIsWanted',
+  'cap-inward-only': 'relief.aCapCannotBeDrawnBack',
+  'cap-not-adjustable': 'relief.notAdjustableAfterwardsThe',
+  'coils-touch': 'relief.theCoilsTouchBeforeThePort',
+  'little-travel': 'relief.tooLittleTravelIsLeftBefore',
+  'wire-sets': 'relief.theWireWouldSet',
+}) satisfies Record<Exclude<Objection, 'opens-above'>, string>
 
 /** What stands against a route, in one sentence. */
 export function objectionWords(kind: RouteKind, against: readonly Objection[]): string {
@@ -19,18 +21,20 @@ export function objectionWords(kind: RouteKind, against: readonly Objection[]): 
     .map((each) =>
       each === 'opens-above'
         ? kind === 'flush' || kind === 'spring-flush'
-          ? 'opens above what is wanted'
-          : `opens above it without any shim: ${kind === 'spring' ? 'take a softer or shorter spring' : 'move the plug out, or take a softer spring'}`
+          ? t('relief.opensAboveWhatIsWanted')
+          : t('relief.opensAboveItWithoutAnyShim', {
+              kind: kind === 'spring' ? t('relief.takeASofterOrShorterSpring') : t('relief.moveThePlugOutOrTake'),
+            })
         : OBJECTIONS[each],
     )
     .join('; ')
   return words && `${words[0].toUpperCase()}${words.slice(1)}.`
 }
 
-export const WASHER_WORDS: Record<WasherFault, string> = {
-  'wider-than-plug': 'wider than the plug’s bore',
-  'hole-under-plugs': 'its hole is smaller than the plug’s own',
-  'narrower-than-spring': 'too narrow to seat the spring',
-  'hole-over-spring': 'the spring falls through its hole',
-  'not-stainless': 'not stainless: it would rust into the oil',
-}
+export const WASHER_WORDS = said(t, {
+  'wider-than-plug': 'relief.widerThanThePlugsBore',
+  'hole-under-plugs': 'relief.itsHoleIsSmallerThanThe',
+  'narrower-than-spring': 'relief.tooNarrowToSeatTheSpring',
+  'hole-over-spring': 'relief.theSpringFallsThroughItsHole',
+  'not-stainless': 'relief.notStainlessItWouldRustInto',
+}) satisfies Record<WasherFault, string>

@@ -38,7 +38,7 @@ describe('what a steady point says', () => {
   })
   it('over its most, below and above its band: another remedy for each', () => {
     expect(pointReason(point({ reading: 6.6e5, against: 'over', prediction: 'above' }), bar)).toMatch(
-      /^0\.6 bar over the most of 6\.0 bar.*relief/,
+      /^0\.6 bar above the maximum of 6\.0 bar.*relief/,
     )
     expect(pointReason(point({ reading: 2e5, prediction: 'below' }), bar)).toContain('second gauge')
     expect(pointReason(point({ reading: 3.8e5, prediction: 'above' }), bar)).toContain('opens late')

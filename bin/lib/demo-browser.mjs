@@ -6,7 +6,8 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { ensureBuilt, ensureInstalled, root } from './prepare.mjs'
 
-const ARGS = [
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
+export const ARGS = [
   '--no-sandbox',
   '--disable-gpu',
   '--disable-quic',
@@ -17,7 +18,15 @@ const ARGS = [
 ]
 
 /** Runs `work` with the browser and `addressOf(build name, station)`, or `addressOf('', page)`, then takes everything down again. */
-export async function withDemo(port, work) {
+export const withDemo = (port, work) =>
+  withDemoServer(port, async (addressOf) => {
+    const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGS })
+    await work(browser, addressOf)
+    await browser.close()
+  })
+
+/** The demo alone, for whatever looks at it. */
+export async function withDemoServer(port, work) {
   await ensureInstalled()
   await ensureBuilt()
   const folder = mkdtempSync(join(tmpdir(), 'uldo-demo-'))
@@ -37,13 +46,11 @@ export async function withDemo(port, work) {
     )
       await new Promise((done) => setTimeout(done, 250))
     const builds = await (await fetch(`${address}/api/builds`)).json()
-    const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS })
-    await work(browser, (name, station) =>
+    await work((name, station) =>
       name
         ? `${address}/build/${builds.find((each) => each.name === name).id}/${station}`
         : `${address}/${station ?? ''}`,
     )
-    await browser.close()
   } finally {
     server.kill('SIGTERM')
     await gone

@@ -147,6 +147,17 @@ describe('feed duty', () => {
       ),
     ).toBeCloseTo(24 / 360, 3)
     expect(feedDuty([0], [])).toBe(0)
+    // What two mouths or two grooves reach at once counts once: 180° and 90° over one another and beside, across the crown.
+    const over = (centre: number) =>
+      feedDuty(
+        [0],
+        [
+          { centre: 0, arc: 180 },
+          { centre, arc: 90 },
+        ],
+      )
+    expect([over(0), over(90), over(180)]).toEqual([0.5, 0.625, 0.75])
+    expect(feedDuty([0, 90], [{ centre: 0, arc: 180 }])).toBeCloseTo(0.75, 9)
   })
 })
 

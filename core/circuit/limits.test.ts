@@ -49,6 +49,44 @@ describe('engine circuits', () => {
     )
   })
 
+  it('a valve that a busy gallery just lifts off its seat settles too, a trickle through its return beside all that flow', () => {
+    const valve = {
+      plungerDiameter: 0.012,
+      springRate: 5600,
+      freeLength: 0.0462,
+      installedLength: 0.0384,
+      shims: [0],
+      port: { shape: 'round' as const, diameter: 0.007, overlap: 0 },
+    }
+    const through = 1.3e-4
+    for (let step = 0; step <= 400; step++) {
+      // What opens it, and steps of a thousandth of a pascal about it.
+      const opening = (5600 * (0.0462 - 0.0384)) / ((Math.PI / 4) * 0.012 ** 2)
+      const pressure = opening + (step - 200) * 1e-3
+      const circuit = prepareCircuit({
+        nodes: [{ id: 'sump', pressure: 0 }, { id: 'gallery' }, { id: 'far' }, { id: 'return' }],
+        elements: [
+          {
+            id: 'pump',
+            kind: 'pump',
+            from: 'sump',
+            to: 'gallery',
+            displacement: through / 10,
+            speed: 10,
+            slipConductance: 0,
+          },
+          { id: 'line', kind: 'pipe', from: 'gallery', to: 'far', length: 0.3, diameter: 0.012 },
+          { id: 'bearings', kind: 'linear', from: 'far', to: 'sump', conductance: through / pressure },
+          { id: 'relief', kind: 'relief', from: 'far', to: 'return', openingPressure: 4e5, valve },
+          { id: 'passage', kind: 'pipe', from: 'return', to: 'sump', length: 0.06, diameter: 0.0077 },
+        ],
+      } as Network)
+      const { residual } = circuit.solve({ density: 832.6, viscosity: 0.0148 })
+      expect(Number.isFinite(residual)).toBe(true)
+      expect(Math.abs(circuit.pressures[2] / pressure - 1)).toBeLessThan(1e-6)
+    }
+  })
+
   it('pressure at every node after the pump falls, or stays, when any one clearance grows', () => {
     const sheet = everything('inline6')
     const model = modelOf(sheet)

@@ -139,6 +139,12 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
     return { residual, row }
   }
 
+  /** Whether each node balances, to its own share or to nothing at all: a valve on its seat beside a busy gallery needs both. */
+  function balanced(share: number): boolean {
+    weigh(0)
+    return imbalance.every((each, i) => Math.abs(each) * weight[i] <= share || Math.abs(each) <= NOTHING)
+  }
+
   function solve(fluid: Fluid, aim = AIM): Solution {
     checkFluid(fluid)
     laws.set(fluid)
@@ -153,7 +159,7 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
       if (start !== undefined) pressures.fill(start)
       const found = descend(aim)
       spent += found.iterations
-      if (found.residual <= Math.max(ACCEPT, aim) || imbalance.every((each) => Math.abs(each) <= NOTHING))
+      if (found.residual <= Math.max(ACCEPT, aim) || balanced(Math.max(ACCEPT, aim)))
         return { iterations: spent, residual: found.residual }
     }
     weigh(0)

@@ -71,14 +71,14 @@ export const RULES: Rule[] = [
   }),
   ...USES.flatMap((use): Rule[] => [
     rule(`clearance.${use}.least`, {
-      label: `Clearance of a 50 mm journal, ${use}, least`,
+      label: `Minimum clearance per 50 mm journal, ${use}`,
       group: 'Bearings',
       dimension: 'clearance',
       range: [10 * MICRON, 200 * MICRON],
       reason: 'Less holds pressure on thin oil, and leaves no room for heat.',
     }),
     rule(`clearance.${use}.most`, {
-      label: `Clearance of a 50 mm journal, ${use}, most`,
+      label: `Maximum clearance per 50 mm journal, ${use}`,
       group: 'Bearings',
       dimension: 'clearance',
       range: [10 * MICRON, 300 * MICRON],

@@ -42,25 +42,29 @@ export interface OilState {
   /** The oil's viscosity over temperature, and the temperature that this state is at, °C. */
   line: WaltherLine
   temperature: number
+  /** As the oil is bought, mm²/s: what every film asks for, worked out once. */
+  kinematic: number
   /** False below the grade's pumping limit: the oil may not flow to the pickup at all. */
   pumpable: boolean
 }
 
 /** Viscosity so much warmer than a state of the oil, over its own there. */
-export function thinned({ line, temperature }: OilState, rise: number): number {
-  return kinematicViscosity(line, temperature + rise) / kinematicViscosity(line, temperature)
+export function thinned({ line, temperature, kinematic }: OilState, rise: number): number {
+  return kinematicViscosity(line, temperature + rise) / kinematic
 }
 
 /** The oil's properties at a temperature, °C. `factor` scales viscosity (1 as bought). */
 export function oilAt(oil: Oil, temperature: number, factor = 1): OilState {
   const density = oilDensity(oil.density15, temperature)
-  const viscosity = factor * kinematicViscosity(oil.line, temperature) * 1e-6 * density
+  const kinematic = kinematicViscosity(oil.line, temperature)
+  const viscosity = factor * kinematic * 1e-6 * density
   return {
     density,
     viscosity,
     filmViscosity: viscosity * oil.highShearRatio,
     line: oil.line,
     temperature,
+    kinematic,
     pumpable: temperature >= oil.pumpingLimit,
   }
 }

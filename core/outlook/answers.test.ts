@@ -1,4 +1,4 @@
-import { waltherLine } from '../oil/viscosity'
+import { kinematicViscosity, waltherLine } from '../oil/viscosity'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { modelInputs } from '../engine/inputs'
@@ -117,6 +117,7 @@ describe('suction', () => {
         pumpable: true,
         line: waltherLine(108, 14.6),
         temperature: 20,
+        kinematic: kinematicViscosity(waltherLine(108, 14.6), 20),
       },
     )
     const { circuit } = model.engine

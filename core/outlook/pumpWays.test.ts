@@ -71,6 +71,11 @@ describe('ways to a sound pump', () => {
     expect(lapped).toBeLessThan(cover)
     expect(machined).toBeCloseTo(cover, 0)
     expect(replaced).toBeGreaterThan(cover)
+    // What is left of the metal is judged by the maker's limit where there is one: 5.94 mm are left of the cover.
+    const thin = (more: Record<string, number>) =>
+      pumpWays(put(structuredClone(sheet), { 'pump.coverThickness': 6e-3, ...more }))[1].cut!.problems.join(' ')
+    expect(thin({})).not.toMatch(/cover is left/)
+    expect(thin({ 'limit.pumpMetal': 6.5e-3 })).toMatch(/cover is left 5\.94 mm thick, under 6\.50/)
     // Read without the gasket under it, the gap that is read anew is without it too.
     const gasketed = put(DEMO_BUILDS.dunmarrow(), {
       'pump.endClearance': 110e-6,

@@ -3,7 +3,7 @@ import type { Sheet } from '../record/schema'
 import { requireValue } from '../engine/values'
 import type { OilFigures } from '../oil/blend'
 import { judge } from '../quantity/verdict'
-import { bandOf, type Ranged, rangeOf, sampleReadings } from './band'
+import { bandOf, pressureBands, type Ranged, rangeOf, sampleReadings } from './band'
 import type { StateReadings } from './change'
 import { gaugePressure, type Model, modelOf, isClearance, setInputs } from './model'
 import { targetAt } from './outlook'
@@ -33,10 +33,14 @@ export interface TriedOutlook {
   /** Gauge pressure over speed with hot oil: rev/s, Pa. */
   speeds: number[]
   pressures: number[]
+  /** Band of that curve at a few of the speeds. */
+  band: { speed: number; low: number; high: number }[]
 }
 
 const SAMPLES = 40
 const POINTS = 20
+/** Every how many of the points the curve's band is drawn. */
+const BAND_EVERY = 5
 
 /** The sheet with what is tried written into it, as far as a sheet has a place for it. */
 export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: others = {} }: TriedChange): Sheet {
@@ -74,6 +78,12 @@ export function triedOutlook(sheet: Sheet, change: TriedChange): TriedOutlook {
   const hot = requireValue(model.sheet, 'brief.hotOil').value
   const speeds = speedsOver(model.sheet, POINTS)
   const pressures = speeds.map((speed) => gaugePressure(model, momentAt(model.sheet, speed, hot)))
+  const few = speeds.filter((_, i) => i % BAND_EVERY === 0 || i === POINTS - 1)
+  const curve = pressureBands(
+    model,
+    few.map((speed) => momentAt(model.sheet, speed, hot)),
+    SAMPLES,
+  )
   return {
     states: Object.fromEntries(
       states.map((state, i) => [
@@ -87,5 +97,6 @@ export function triedOutlook(sheet: Sheet, change: TriedChange): TriedOutlook {
     power: rangeOf(sampled[states.indexOf(working)][1]),
     speeds,
     pressures,
+    band: curve.map(({ low, high }, i) => ({ speed: few[i], low, high })),
   }
 }

@@ -6,7 +6,7 @@ import { part } from './part'
 /** Model coefficients that nobody measures on the bench, with how well they are known. */
 const COEFFICIENTS = {
   viscosity: { label: 'Oil viscosity, by grade', value: 1, sigma: 0.06 },
-  discharge: { label: 'Discharge of holes and valve', value: 0.65, sigma: 0.04 },
+  discharge: { label: 'Orifice flow coefficient', value: 0.65, sigma: 0.04 },
   leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
   heat: { label: 'Film heat that the oil carries off', value: 0.7, sigma: 0.1 },
 } as const

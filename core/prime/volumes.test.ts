@@ -1,4 +1,4 @@
-import { waltherLine } from '../oil/viscosity'
+import { kinematicViscosity, waltherLine } from '../oil/viscosity'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { prepareEngine } from '../engine/engine'
@@ -17,6 +17,7 @@ const oil = {
   pumpable: true,
   line: waltherLine(108, 14.6),
   temperature: 30,
+  kinematic: kinematicViscosity(waltherLine(108, 14.6), 30),
 }
 
 const stroked = (stroke: number) => ({ ...values, crank: { ...values.crank, stroke } })

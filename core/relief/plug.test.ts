@@ -4,6 +4,7 @@ import { progressOf } from '../progress/progress'
 import { formsUnmeasured, valveFit } from '../parts/reliefFit'
 import type { Sheet } from '../record/schema'
 import { outlookOf } from '../outlook/outlook'
+import { reliefRoutes } from '../outlook/relief'
 import { routeKey, routesTo } from './routes'
 import { TEST_ROUTES, TEST_VALVE } from './testValve'
 import { plungerArea } from './valve'
@@ -40,6 +41,17 @@ describe('a plug that is moved', () => {
   it('is not offered where nobody measured how it stands', () => {
     expect(Object.keys(routes({ springs: [stiff] }))).toEqual(['shims', 'spring s', 'plug', 'cap'])
   })
+})
+
+it('travel left before the coils touch is judged by the maker’s limit where there is one', () => {
+  const shims = (least?: number) => {
+    const sheet = DEMO_BUILDS.ottiline()
+    if (least !== undefined) sheet.readings['limit.bindMargin'] = { value: least, source: 'maker' }
+    return reliefRoutes(sheet, 'relief', [], 5e5)[0].against
+  }
+  expect(shims()).toEqual([])
+  // 3.3 mm are left.
+  expect(shims(3.6e-3)).toEqual(['little-travel'])
 })
 
 describe('a valve and its housing', () => {

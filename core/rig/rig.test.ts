@@ -225,4 +225,6 @@ it('a simulated engine runs and is primed on what is in it, not on what it will 
   }
   expect(primed(first)).toBe(primed({ ...sheet, oil: { grade: '20' } }))
   expect(primed(first)).not.toBe(primed(sheet))
+  const thick = { ...sheet, oils: { firstFill: { grade: '20' }, prime: { grade: '50' } } }
+  expect(primed(thick)).toBe(primed({ ...sheet, oil: { grade: '50' } }))
 })

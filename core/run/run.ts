@@ -22,6 +22,17 @@ export interface Run {
   events: KeptEvent[]
 }
 
+/** A run as it begins. */
+export const begunRun = (begun: Pick<Run, 'id' | 'buildId' | 'kind' | 'setup' | 'who' | 'startedAt'>): Run => ({
+  ...begun,
+  endedAt: null,
+  outcome: null,
+  samples: 0,
+  stopped: false,
+  found: null,
+  events: [],
+})
+
 /** What the server tells those who watch a run. */
 export type RunNews =
   { kind: 'samples'; samples: ChannelSample[] } | { kind: 'event'; event: KeptEvent } | { kind: 'end'; outcome: string }

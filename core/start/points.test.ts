@@ -2,7 +2,7 @@ import type { BriefField } from '../parts/list'
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { requireValue } from '../engine/values'
-import { deviation, flickerOf, mean } from '../quantity/mean'
+import { deviation, flickerOf, mean, scatterAboutRise } from '../quantity/mean'
 import type { RunSample } from './watchTypes'
 import { pointAt, prepareCapture } from './points'
 
@@ -91,5 +91,18 @@ describe('mean, deviation, flicker', () => {
     expect(flickerOf(swing(2e5, 3e3))).toBe(0)
     expect(flickerOf(swing(2e5, 4e4))).toBeCloseTo(Math.sqrt(4e4 ** 2 - 4e3 ** 2) / 2e5, 6)
     expect(flickerOf(swing(1e3, 1e4))).toBeCloseTo(Math.sqrt(1e4 ** 2 - 4e3 ** 2) / 20e3, 6)
+  })
+  it('what comes up by a slope or at once has no scatter about its rise, what falls has none, what goes up and down keeps it', () => {
+    for (const rise of [
+      [1, 2, 3, 4, 5],
+      [1, 1, 1, 4, 4, 4],
+      [7, 7, 2],
+    ])
+      expect(scatterAboutRise(rise)).toBe(0)
+    // By hand: 1 3 2 6 rises best as 1 2.5 2.5 6, two values half off.
+    expect(scatterAboutRise([1, 3, 2, 6])).toBeCloseTo(Math.sqrt((0.25 + 0.25) / 4), 12)
+    const wave = Array.from({ length: 40 }, (_, i) => 2e5 + 4e4 * Math.sin((2 * Math.PI * i) / 10))
+    // Half a wave at either end may pass for a rise.
+    expect(scatterAboutRise(wave) / deviation(wave)).toBeGreaterThan(0.8)
   })
 })

@@ -33,11 +33,11 @@ describe('what a request needs', () => {
       'POST /api/access/sign-out',
     ])
   })
-  it('is never a reader for what writes, but one’s own PIN; people, sessions, tokens and the passphrase are the owner’s', () => {
+  it('is never a reader for what writes, but one’s own PIN and where one is; people, sessions, tokens and the passphrase are the owner’s', () => {
     expect(routes().length).toBeGreaterThan(40)
     for (const { method, path } of routes()) {
       const { need } = rightFor(method, path)
-      if (method !== 'GET' && need === 'reader') expect(path).toBe('/api/access/pin')
+      if (method !== 'GET' && need === 'reader') expect(path).toMatch(/^\/api\/(access\/pin|builds\/\w+\/presence)$/)
       if (/^\/api\/(people|sessions|tokens|passphrase)/.test(path)) expect(need, path).toBe('owner')
     }
   })

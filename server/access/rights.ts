@@ -26,6 +26,7 @@ const RIGHTS: Right[] = [
   right('POST', 'access/sign-in', 'device'),
   right('POST', 'access/sign-out', 'device'),
   right('PUT', 'access/pin', 'reader'),
+  right('PUT', 'builds/*/presence', 'reader'),
 
   right('GET', 'builds', 'reader', true),
   right('GET', 'builds/*/runs', 'reader', true),
@@ -40,6 +41,10 @@ const RIGHTS: Right[] = [
   right('POST', 'runs/*/events', 'apprentice'),
 
   right('POST', 'builds', 'builder'),
+  right('POST', 'builds/sandbox', 'apprentice'),
+  // Of a build to learn on alone: an engine of the shop's has its own way out.
+  right('DELETE', 'builds/sandbox/*', 'apprentice'),
+  right('PUT', 'builds/*/place', 'builder'),
   right('POST', 'builds/*/shelf', 'builder'),
   right('POST|PUT|DELETE', 'shelf/.+', 'builder'),
   right('POST', 'house/(changes|preview)', 'builder'),

@@ -283,4 +283,23 @@ describe('a backup', () => {
     expect(readdirSync(at('shop/backups'))).toEqual([one.file.split('/').at(-1)])
     expect(Date.now() - backups.state().last!).toBeLessThan(120_000)
   })
+  it('takes away for good what was deleted long enough ago, once a good backup has it', async () => {
+    const [gone, kept] = [randomUUID(), randomUUID()]
+    await insertBuild(db, gone, newSheet('inline4', 'Long gone', 'Blank 2.0'))
+    await insertBuild(db, kept, newSheet('inline4', 'Gone today', 'Blank 2.0'))
+    await db.query(`update build set deleted_at = now() - interval '31 days' where id = $1`, [gone])
+    await db.query('update build set deleted_at = now() where id = $1', [kept])
+    const there = async () =>
+      (await db.query<{ id: string }>('select id from build where id in ($1, $2)', [gone, kept])).rows.map(
+        ({ id }) => id,
+      )
+    const { file } = await prepareBackups(db, at('purged'), '0.1.0').now()
+    expect(await there()).toEqual([kept])
+    expect(gunzipSync(readFileSync(file)).toString('utf8')).toContain('Long gone')
+    // A backup that comes to nothing takes nothing away.
+    await db.query(`update build set deleted_at = now() - interval '31 days' where id = $1`, [kept])
+    writeFileSync(at('a file'), '')
+    await expect(prepareBackups(db, at('a file'), '0.1.0').now()).rejects.toThrow()
+    expect(await there()).toEqual([kept])
+  })
 })

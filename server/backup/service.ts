@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import type { PGlite } from '@electric-sql/pglite'
 import { inWords } from '../data/failure'
+import { purgeDeleted } from '../data/floor'
 import { madeAt, nameAt, overdue } from './keep'
 import { type Written, writeBackup } from './write'
 
@@ -71,6 +72,10 @@ export function prepareBackups(db: PGlite, data: string, application: string) {
     for (const name of readdirSync(folder)) if (name.endsWith('.part')) rmSync(join(folder, name), { force: true })
     const written = await writeBackup(db, join(folder, nameAt(now)), application, now)
     for (const name of overdue(readdirSync(folder))) rmSync(join(folder, name), { force: true })
+    // What was deleted long enough ago goes when a good backup has it, and never while one is being written.
+    await purgeDeleted(db).catch((error: Error) =>
+      console.error(`What was deleted could not be taken away: ${plainly(error)}`),
+    )
     return written
   }
 

@@ -13,6 +13,8 @@ export interface BuildRow {
   revision: number
   sheet: Sheet
   changed_at: string
+  /** A build to learn on. */
+  sandbox?: boolean
 }
 
 export type ChangeResult =
@@ -34,20 +36,32 @@ export interface Belongs {
 }
 
 export async function listBuilds(db: Queries): Promise<BuildRow[]> {
-  return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build order by changed_at desc, id'))
-    .rows
+  return (
+    await db.query<BuildRow>(
+      'select id, revision, sheet, changed_at from build where deleted_at is null and sandbox_until is null order by changed_at desc, id',
+    )
+  ).rows
 }
 
 export async function getBuild(db: Queries, id: string): Promise<BuildRow | undefined> {
-  return (await db.query<BuildRow>('select id, revision, sheet, changed_at from build where id = $1', [id])).rows[0]
+  return (
+    await db.query<BuildRow>(
+      'select id, revision, sheet, changed_at, sandbox_until is not null as sandbox from build where id = $1 and deleted_at is null',
+      [id],
+    )
+  ).rows[0]
 }
 
-/** Begins a build; under an id that is there already it is the one that stands. */
-export async function insertBuild(db: Queries, id: string, sheet: Sheet): Promise<BuildRow> {
-  await db.query('insert into build (id, revision, sheet) values ($1, 0, $2) on conflict (id) do nothing', [
-    id,
-    JSON.stringify(sheet),
-  ])
+/** A build to learn on stays so long, when nobody ends it, h. */
+const SANDBOX_HOURS = 24
+
+/** Begins a build, or one to learn on; under an id that is there already it is the one that stands. */
+export async function insertBuild(db: Queries, id: string, sheet: Sheet, sandbox = false): Promise<BuildRow> {
+  await db.query(
+    `insert into build (id, revision, sheet, sandbox_until)
+      values ($1, 0, $2, case when $3 then now() + interval '${SANDBOX_HOURS} hours' end) on conflict (id) do nothing`,
+    [id, JSON.stringify(sheet), sandbox],
+  )
   return (await getBuild(db, id))!
 }
 
@@ -81,8 +95,12 @@ export async function enterChange(
   { orders = [], bound = false, signed }: Belongs = {},
 ): Promise<ChangeResult> {
   return db.transaction(async (tx): Promise<ChangeResult> => {
-    const build = (await tx.query<BuildRow>('select id, revision, sheet from build where id = $1 for update', [id]))
-      .rows[0]
+    const build = (
+      await tx.query<BuildRow>(
+        'select id, revision, sheet from build where id = $1 and deleted_at is null for update',
+        [id],
+      )
+    ).rows[0]
     if (!build) return { kind: 'unknown' }
     const known = (
       await tx.query<{ revision: number }>('select revision from entry where client_key = $1 and build_id = $2', [

@@ -27,6 +27,8 @@ export async function moveWithin(
   orders: MoveOrder[],
   entryKey?: string,
 ): Promise<void> {
+  const { rows } = await tx.query('select 1 from build where id = $1 and sandbox_until is not null', [build])
+  if (rows.length > 0) throw new RangeError('item: the sample engine takes nothing from the shelf')
   await namesWriter(tx, who)
   for (const { clientKey, item: id, move, count } of orders) {
     const known = (await tx.query('select 1 from shelf_move where client_key = $1', [clientKey])).rows.length > 0

@@ -27,6 +27,8 @@ export default defineEventHandler((event) => {
     ...(event.path.startsWith('/api/')
       ? {
           'cache-control': 'no-store',
+          // A page of another version says so, and goes on.
+          'x-uldo-build': useRuntimeConfig().app.buildId as string,
           'content-security-policy':
             "default-src 'none'; frame-ancestors 'none'; img-src 'self'; style-src 'unsafe-inline'",
         }

@@ -142,6 +142,11 @@ async function open(folder: string, application: App): Promise<PGlite> {
   )
   await resumeRigs(database)
   await resumeWatches(watchParts())
+  // What makes the page is loaded now, and not when somebody waits for it.
+  void fetch(ownAddress()).then(
+    (page) => page.arrayBuffer(),
+    () => undefined,
+  )
   return database
 }
 

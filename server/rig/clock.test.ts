@@ -77,3 +77,31 @@ it('taken up again it goes on from its last reading, as if it had not stood', as
   expect(places.length).toBeGreaterThan(0)
   expect(new Set(places).size).toBe(places.length)
 })
+
+it('keeps the oil that the run was begun with, whatever was filled in since', async () => {
+  vi.stubGlobal('announceRun', () => {})
+  const pressures = async (now: typeof sheet) => {
+    const { id } = (await insertRun(db, build, {
+      id: randomUUID(),
+      kind: 'start',
+      setup: { source: 'rig', rig: { seed: 7, pace: 20 } },
+      who: 'Maren',
+    }))!
+    for (const action of ['crank', 'fire'])
+      await insertEvent(db, id, {
+        clientKey: randomUUID(),
+        time: 0,
+        kind: 'act',
+        words: action,
+        data: { action },
+        who: 'Maren',
+      })
+    await runRig(db, (await getRun(db, id))!, now)
+    await vi.waitFor(async () => expect(await lastSequence(db, id)).toBeGreaterThan(60_000), 20_000)
+    stopRigs()
+    return (await samplesAfter(db, id, -1, 5000)).slice(0, 600).map(({ pressure }) => pressure)
+  }
+  const own = await pressures(sheet)
+  expect(Math.max(...own.map((each) => each ?? 0))).toBeGreaterThan(1e5)
+  expect(await pressures({ ...sheet, oil: { grade: '20' } })).toEqual(own)
+})

@@ -1,15 +1,19 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
+import { Passphrase, Pin } from '#core/house/forms'
 import type { Access, Person } from '#core/house/people'
 import { ask, refusedWords } from '~/sync/ask'
 import { remember, remembered } from '~/sync/browserStorage'
 
 /** Who is at this device: the shop's passphrase once, then a name and a PIN. */
 const access = useAccess()
-useHead({ title: 'Sign in · Uldo' })
+useHead({ title: t('signIn.signInUldo') })
 /** How it stands now, asked anew: what the page knew may have run out. */
 const now = shallowRef<Access>()
-const passphrase = ref('')
-const pin = ref('')
+const knowing = zodResolver(Passphrase)
+const signing = zodResolver(Pin)
+type Submitted = { valid: boolean; values?: unknown; reset: () => void }
 const chosen = ref<Person>()
 const problem = ref('')
 const busy = ref(false)
@@ -35,28 +39,24 @@ async function send(work: () => Promise<unknown>): Promise<boolean> {
     busy.value = false
   }
 }
-async function know() {
-  if (!passphrase.value) return void (problem.value = 'Type the shop’s passphrase.')
-  if (await send(() => ask('POST /api/access/passphrase', { body: { passphrase: passphrase.value } }))) {
-    passphrase.value = ''
-    await look()
-  }
+async function know({ valid, values }: Submitted) {
+  problem.value = ''
+  if (valid && (await send(() => ask('POST /api/access/passphrase', { body: Passphrase.parse(values) })))) await look()
 }
-const pinField = useTemplateRef<{ $el: HTMLInputElement }>('pinField')
+const pinForm = useTemplateRef<{ $el: HTMLFormElement }>('pinForm')
+const atPin = () => void nextTick(() => pinForm.value?.$el.querySelector('input')?.focus())
 function choose(person: Person) {
   chosen.value = person
-  pin.value = ''
   problem.value = ''
-  void nextTick(() => pinField.value?.$el.focus())
+  atPin()
 }
-async function signIn() {
-  if (!chosen.value) return
-  if (!pin.value) return void (problem.value = 'Type your PIN.')
-  const body = { person: chosen.value.id, pin: pin.value }
+async function signIn({ valid, values, reset }: Submitted) {
+  problem.value = ''
+  if (!chosen.value || !valid) return
+  const body = { person: chosen.value.id, ...Pin.parse(values) }
   if (!(await send(() => ask('POST /api/access/sign-in', { body })))) {
-    pin.value = ''
-    pinField.value?.$el.focus()
-    return
+    reset()
+    return atPin()
   }
   remember('uldo.person', chosen.value.id)
   await access.begin()
@@ -66,35 +66,41 @@ async function signIn() {
 <template>
   <main class="sign-in">
     <div class="sheet-of-it">
-      <p class="mark"><img src="/mark.svg" alt="" width="26" height="26" /> Uldo</p>
-      <p v-if="access.lost" class="quiet" role="status">Your sign-in has ended. What you typed is kept on this page.</p>
+      <p class="mark"><img src="/mark.svg" alt="" width="26" height="26" /> {{ t('signIn.uldo') }}</p>
+      <p v-if="access.lost" class="quiet" role="status">{{ t('signIn.yourSignInHasEndedWhat') }}</p>
       <template v-if="!now"
-        ><h1>Sign in</h1>
+        ><h1>{{ t('signIn.signIn') }}</h1>
         <p class="quiet">
-          Asking the server. <Button type="button" variant="outlined" @click="look">Ask again</Button>
+          {{ t('signIn.askingTheServer') }}
+          <Button type="button" variant="outlined" @click="look">{{ t('signIn.askAgain') }}</Button>
         </p></template
       >
-      <form v-else-if="!now.device" @submit.prevent="know">
-        <h1>This device is new here</h1>
-        <label class="field"
-          >Passphrase of the shop<InputText
-            v-model="passphrase"
-            type="password"
-            autocomplete="current-password"
-            maxlength="400"
-            :aria-invalid="!!problem"
-            aria-describedby="why"
-            autofocus
-        /></label>
-        <Button type="submit" :disabled="busy">Let it in</Button>
-        <p class="quiet">Asked for once on each device. An owner knows it.</p>
-      </form>
+      <Form
+        v-else-if="!now.device"
+        :resolver="knowing"
+        :initial-values="{ passphrase: '' }"
+        class="asking"
+        @submit="know"
+      >
+        <h1>{{ t('signIn.thisDeviceIsNewHere') }}</h1>
+        <FormLine
+          name="passphrase"
+          :label="t('signIn.passphraseOfTheShop')"
+          type="password"
+          autocomplete="current-password"
+          maxlength="400"
+          :refused="problem"
+          autofocus
+        />
+        <Button type="submit" :disabled="busy">{{ t('signIn.letItIn') }}</Button>
+        <p class="quiet">{{ t('signIn.askedForOnceOnEachDevice') }}</p>
+      </Form>
       <template v-else>
-        <h1>Who is here?</h1>
+        <h1>{{ t('signIn.whoIsHere') }}</h1>
         <p v-if="now.people.length === 0">
-          Nobody has a PIN yet: an owner gives one on the shop’s own machine, under House rules, People.
+          {{ t('signIn.nobodyHasAPinYetAn') }}
         </p>
-        <div class="people" role="group" aria-label="People">
+        <div class="people" role="group" :aria-label="t('signIn.people')">
           <Button
             v-for="each in now.people"
             :key="each.id"
@@ -105,23 +111,26 @@ async function signIn() {
             >{{ each.name }}</Button
           >
         </div>
-        <form v-if="chosen" @submit.prevent="signIn">
-          <label class="field"
-            >PIN of {{ chosen.name
-            }}<InputText
-              ref="pinField"
-              v-model="pin"
-              type="password"
-              inputmode="numeric"
-              autocomplete="off"
-              maxlength="20"
-              :aria-invalid="!!problem"
-              aria-describedby="why"
-          /></label>
-          <Button type="submit" :disabled="busy">Sign in</Button>
-        </form>
+        <Form
+          v-if="chosen"
+          :key="chosen.id"
+          ref="pinForm"
+          :resolver="signing"
+          :initial-values="{ pin: '' }"
+          class="asking"
+          @submit="signIn"
+        >
+          <FormLine
+            name="pin"
+            :label="t('signIn.pinOf', { name: chosen.name })"
+            type="password"
+            inputmode="numeric"
+            maxlength="20"
+            :refused="problem"
+          />
+          <Button type="submit" :disabled="busy">{{ t('signIn.signIn') }}</Button>
+        </Form>
       </template>
-      <p v-if="problem" id="why" class="wrong" role="alert">{{ problem }}</p>
     </div>
   </main>
 </template>
@@ -152,7 +161,7 @@ async function signIn() {
 h1 {
   margin: 0 0 4px;
 }
-form {
+.asking {
   display: grid;
   gap: 12px;
   justify-items: start;
@@ -167,20 +176,12 @@ form {
   min-width: 120px;
   font-size: 18px;
 }
-.field {
-  display: grid;
-  gap: 4px;
-  color: var(--quiet);
-  width: 100%;
-}
-.p-inputtext {
-  height: 52px;
-  font-size: 20px;
+.form-line {
   width: 100%;
   max-width: 420px;
 }
-.wrong {
-  color: var(--stop);
-  margin: 0;
+.form-line :deep(input) {
+  height: 52px;
+  font-size: 20px;
 }
 </style>

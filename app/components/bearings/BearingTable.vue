@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import { judgeClearance } from '#core/bearing/judge'
@@ -26,34 +28,39 @@ const symbols = computed(() => ({ side: units.unit('diameter').symbol, gap: unit
 <template>
   <section>
     <div class="block-head">
-      <h2>{{ set === 'main' ? 'Mains' : 'Rods' }}</h2>
-      <span class="note"
-        >{{ limits.source === 'maker' ? 'maker’s limit' : 'house limit' }}
-        {{ units.show(limits.least, 'clearance') }} to {{ units.say(limits.most, 'clearance') }}</span
-      >
+      <h2>{{ set === 'main' ? t('bearingTable.mains') : t('bearingTable.rods') }}</h2>
+      <span class="note">{{
+        t('bearingTable.to', {
+          source: limits.source === 'maker' ? t('bearingTable.makersLimit') : t('bearingTable.houseLimit'),
+          least: units.show(limits.least, 'clearance'),
+          most: units.say(limits.most, 'clearance'),
+        })
+      }}</span>
     </div>
     <table>
       <thead>
         <tr>
-          <th scope="col"><span class="hidden-but-read">Bearing</span></th>
-          <th scope="col">journal, {{ symbols.side }}</th>
-          <th scope="col">bore, {{ symbols.side }}</th>
-          <th scope="col">clearance, {{ symbols.gap }}</th>
+          <th scope="col">
+            <span class="hidden-but-read">{{ t('bearingTable.bearing') }}</span>
+          </th>
+          <th scope="col">{{ t('bearingTable.journal', { side: symbols.side }) }}</th>
+          <th scope="col">{{ t('bearingTable.bore', { side: symbols.side }) }}</th>
+          <th scope="col">{{ t('bearingTable.clearance', { gap: symbols.gap }) }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.number" :class="row.verdict" :data-bearing="`${set}.${row.number}`">
-          <th scope="row">{{ row.label }}</th>
+          <th scope="row">{{ named(row.label) }}</th>
           <td><ReadingInput :name="`${set}.${row.number}.journal`" run="sides" :column="`${set}.journal`" /></td>
           <td><ReadingInput :name="`${set}.${row.number}.bore`" run="sides" :column="`${set}.bore`" /></td>
           <td class="clearance">
-            <span v-if="row.conflict" class="mono result" :title="row.conflict">none</span>
+            <span v-if="row.conflict" class="mono result" :title="row.conflict">{{ t('bearingTable.none') }}</span>
             <span
               v-else-if="row.journal && row.bore"
               class="mono result"
               data-testid="clearance"
               :class="{ chosen: row.chosen }"
-              :title="row.chosen ? 'with the shells chosen, not measured yet' : undefined"
+              :title="row.chosen ? t('bearingTable.withTheShellsChosenNotMeasured') : undefined"
               >{{ units.show(row.clearance.value, 'clearance')
               }}<span v-if="row.verdict && row.verdict !== 'pass'" class="hidden-but-read"
                 >, {{ row.verdict }}</span
@@ -70,7 +77,11 @@ const symbols = computed(() => ({ side: units.unit('diameter').symbol, gap: unit
             <span
               v-if="!row.direct && !(row.journal && row.bore)"
               class="assumed mono"
-              :title="row.clearance.source === 'computed' ? 'mean of the measured ones' : 'usual for the size'"
+              :title="
+                row.clearance.source === 'computed'
+                  ? t('bearingTable.meanOfTheMeasuredOnes')
+                  : t('bearingTable.usualForTheSize')
+              "
               >{{ units.show(row.clearance.value, 'clearance') }}</span
             >
           </td>

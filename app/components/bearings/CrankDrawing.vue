@@ -1,18 +1,20 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import { judgeClearance } from '#core/bearing/judge'
-import { crankParts } from './crank'
+import { crankParts, crankWidth } from './crank'
 
 /** The crank from the side, front at the left: every journal with its clearance and verdict; a journal is the way to its readings. */
 const { chosen } = defineProps<{ chosen?: { set: BearingSet; number: number } }>()
 const emit = defineEmits<{ enter: [part: { set: BearingSet; number: number }] }>()
 const build = useBuild()
 const units = useUnits()
-const WIDTH = 730
 const AXIS = 78
 const THROW = 36
-const crank = computed(() => crankParts(build.sheet!.layout, WIDTH - 8))
+const width = computed(() => crankWidth(build.sheet!.layout))
+const crank = computed(() => crankParts(build.sheet!.layout, width.value - 8))
 const parts = computed(() => {
   const sheet = build.sheet!
   const records = { main: bearingsOf(sheet, 'main'), rod: bearingsOf(sheet, 'rod') }
@@ -59,7 +61,13 @@ const webs = computed(() =>
 
 <template>
   <div class="drawing-scroll">
-    <svg class="drawing" :viewBox="`0 0 ${WIDTH} 176`" role="group" aria-label="Crank from the side, front at the left">
+    <svg
+      class="drawing"
+      :viewBox="`0 0 ${width} 176`"
+      :style="{ minWidth: `${width}px` }"
+      role="group"
+      :aria-label="t('crankDrawing.crankFromTheSideFrontAt')"
+    >
       <rect
         v-for="(web, i) in webs"
         :key="i"
@@ -80,13 +88,13 @@ const webs = computed(() =>
         @click="emit('enter', part)"
         @keydown.enter="emit('enter', part)"
       >
-        <title>{{ part.label }}: {{ part.figure || 'not measured' }}, {{ part.verdict }}</title>
+        <title>{{ named(part.label) }}: {{ part.figure || t('crankDrawing.notMeasured') }}, {{ part.verdict }}</title>
         <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
         <rect
           class="reach"
-          :x="part.x"
+          :x="part.reach.x + 4"
           :y="Math.min(part.y, 120)"
-          :width="part.width"
+          :width="part.reach.width"
           :height="part.set === 'main' ? 176 - part.y : 50"
         />
         <template v-if="part.set === 'rod'">
@@ -99,25 +107,12 @@ const webs = computed(() =>
             {{ part.name }}
             <tspan v-if="part.word" class="word">{{ part.word }}</tspan>
           </text>
-          <text
-            :x="part.x + part.width / 2"
-            :y="part.y + 20"
-            text-anchor="middle"
-            class="figure-text"
-            :class="{ small: part.width < 40 }"
-          >
+          <text :x="part.x + part.width / 2" :y="part.y + 20" text-anchor="middle" class="figure-text">
             {{ part.figure }}
           </text>
         </template>
         <template v-else>
-          <text
-            v-if="part.word"
-            :x="part.x + part.width / 2"
-            :y="AXIS + 5"
-            text-anchor="middle"
-            class="word"
-            :class="{ small: part.width < 42 }"
-          >
+          <text v-if="part.word" :x="part.x + part.width / 2" :y="AXIS + 5" text-anchor="middle" class="word">
             {{ part.word }}
           </text>
           <text :x="part.x + part.width / 2" :y="152" text-anchor="middle" class="quiet-text">{{ part.name }}</text>
@@ -140,7 +135,6 @@ const webs = computed(() =>
   font-weight: 700;
 }
 .drawing {
-  max-width: 760px;
 }
 .journal {
   fill: var(--sheet);
@@ -177,8 +171,5 @@ const webs = computed(() =>
 }
 .hit:hover .journal {
   fill: var(--petrol-wash);
-}
-.drawing .small {
-  font-size: 12px;
 }
 </style>

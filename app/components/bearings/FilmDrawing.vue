@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/bearings'
 import type { GrooveArcs } from '#core/bearing/grooved'
 import type { JournalFilm } from '#core/outlook/journalFilm'
 
@@ -62,7 +63,7 @@ const path2 = computed(() => {
     class="drawing film"
     viewBox="0 0 300 300"
     role="img"
-    :aria-label="`Film of the journal, thinnest ${Math.round((film.thinnestAngle * 180) / Math.PI)} degrees from the crown`"
+    :aria-label="t('filmDrawing.filmOfTheJournalThinnest', { angle: Math.round((film.thinnestAngle * 180) / Math.PI) })"
   >
     <path :d="`${pressure}${base}`" class="pressure" fill-rule="evenodd" />
     <circle :cx="CENTRE" :cy="CENTRE" :r="SHELL + 7" class="thin" />
@@ -83,14 +84,20 @@ const path2 = computed(() => {
         class="tightest"
       />
     </template>
-    <text v-else :x="CENTRE" :y="CENTRE + 5" text-anchor="middle" class="quiet-text">turns clockwise</text>
+    <text v-else :x="CENTRE" :y="CENTRE + 5" text-anchor="middle" class="quiet-text">
+      {{ t('filmDrawing.turnsClockwise') }}
+    </text>
   </svg>
 </template>
 
 <style scoped>
 .film {
-  min-width: 260px;
+  min-width: 276px;
   max-width: 340px;
+}
+/* As large as other words where the drawing is at its narrowest. */
+.film text {
+  font-size: 17px;
 }
 .journal {
   fill: var(--metal);

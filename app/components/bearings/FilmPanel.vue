@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/bearings'
 import { hasCycle } from '#core/engine/modelLimits'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { proxy } from 'comlink'
@@ -50,6 +53,8 @@ const { value: film } = useAnswer(
   () => [build.sheet, set, number, moment.value],
 )
 
+const hands = useFilmHands(set === 'main', { load, speed, temperature, turned }, arc, film)
+
 const orbits = shallowRef<OrbitSummary[]>()
 const progress = ref<number>()
 const failed = ref<string>()
@@ -85,8 +90,6 @@ watch(
   () => build.sheet,
   () => (orbits.value = undefined),
 )
-const mega = (value: number) =>
-  units.unit('pressure').symbol === 'psi' ? units.say(value, 'pressure') : `${(value / 1e6).toFixed(0)} MPa`
 const place = (angle: number) => `${Math.round(((angle * 180) / Math.PI + 360) % 360)}°`
 const orbitDrawn = computed(() =>
   ownOrbit.value
@@ -103,85 +106,86 @@ const orbitDrawn = computed(() =>
 <template>
   <section class="panel" data-testid="film">
     <div class="block-head">
-      <h2>Film</h2>
-      <span class="note">the film carries the load; the pump only makes up for what leaves its ends</span>
+      <h2>{{ t('filmPanel.film') }}</h2>
+      <span class="note">{{ t('filmPanel.theFilmCarriesTheLoadThe') }}</span>
     </div>
     <div v-if="film" class="view">
       <FilmDrawing :film="film" :groove="set === 'main' ? groove : HOLE" :orbit="orbitDrawn" />
       <div>
         <div class="pair">
           <div>
-            <span class="quiet">Least film</span
-            ><span class="mono big" data-testid="least-film">{{ units.sayFilm(film.minimumFilm) }}</span
-            ><span class="quiet">roughness {{ units.sayFilm(COMBINED_ROUGHNESS) }}</span
+            <span class="quiet">{{ t('filmPanel.leastFilm') }}</span><span class="mono big" data-testid="least-film">{{
+              units.sayFilm(film.minimumFilm)
+            }}</span
+            ><span class="quiet">{{
+              t('filmPanel.roughness', { combinedRoughness: units.sayFilm(COMBINED_ROUGHNESS) })
+            }}</span
             ><VerdictLabel :verdict="film.verdict" />
           </div>
           <div>
-            <span class="quiet">Peak in the film</span
-            ><span class="mono big" data-testid="peak-film">{{ mega(film.peakPressure) }}</span
-            ><span class="quiet">fed with {{ units.say(film.feedPressure, 'pressure') }}</span>
+            <span class="quiet">{{ t('filmPanel.peakInTheFilm') }}</span><span
+              class="mono big"
+              data-testid="peak-film"
+              >{{ filmPressure(film.peakPressure) }}</span
+            ><span class="quiet">{{
+              t('filmPanel.fedWith', { feedPressure: units.say(film.feedPressure, 'pressure') })
+            }}</span>
           </div>
         </div>
-        <label class="slide"
-          ><span
-            >Steady load<span class="mono"
-              >{{ (load / 1000).toFixed(1) }} kN, {{ mega(film.specificLoad) }} on the shell</span
-            ></span
-          ><input v-model.number="load" type="range" min="200" max="40000" step="100" aria-label="Load on the journal"
-        /></label>
-        <label class="slide"
-          ><span
-            >Speed<span class="mono">{{ units.say(speed, 'speed') }}</span></span
-          ><input v-model.number="speed" type="range" :min="3" :max="150" step="0.5" aria-label="Speed of the crank"
-        /></label>
-        <label class="slide"
-          ><span
-            >Oil at the feed<span class="mono"
-              >{{ units.say(temperature, 'temperature') }}, in the film up to
-              {{ units.say(temperature + film.peakRise, 'temperature') }}</span
-            ></span
-          ><input v-model.number="temperature" type="range" min="20" max="150" step="1" aria-label="Oil temperature"
-        /></label>
-        <label v-if="set === 'main'" class="slide"
-          ><span
-            >Groove<span class="mono">{{ arc }}°</span></span
-          ><input
-            :value="arc"
-            type="range"
-            min="0"
-            max="360"
-            step="10"
-            aria-label="Groove arc"
-            @input="turned = Number(($event.target as HTMLInputElement).value)"
-        /></label>
+        <div v-for="each in hands" :key="each.label" class="slide">
+          <span
+            >{{ named(each.words) }}<span class="mono">{{ each.says }}</span></span
+          ><ValueSlider
+            :label="named(each.label)"
+            :value="each.value"
+            :from="each.from"
+            :to="each.to"
+            :step="each.step"
+            :says="each.says"
+            @slide="each.slide"
+          />
+        </div>
         <p class="facts quiet">
-          Thinnest {{ place(film.thinnestAngle) }} from the crown; leaks
-          <span class="mono">{{ units.say(film.sideLeakage, 'flow', 2) }}</span>, drags
+          {{ t('filmPanel.thinnestFromTheCrownLeaks', { place: place(film.thinnestAngle) }) }}
+          <span class="mono">{{ units.say(film.sideLeakage, 'flow', 2) }}</span>{{ t('filmPanel.drags') }}
           <span class="mono">{{ units.say(film.dragPower, 'power') }}</span>.
         </p>
       </div>
     </div>
-    <p v-else class="quiet">Working out the film.</p>
+    <p v-else class="quiet">{{ t('filmPanel.workingOutTheFilm') }}</p>
     <ModelLimits v-if="!hasCycle(build.sheet!.layout)" />
     <div v-else class="orbit-line">
       <template v-if="progress !== undefined"
-        ><progress :value="progress" max="1" aria-label="Orbits" /><Button
+        ><ProgressBar :value="100 * progress" :show-value="false" :aria-label="t('filmPanel.orbits')" /><Button
           type="button"
           variant="outlined"
           @click="cancel"
-          >Cancel</Button
+          >{{ t('filmPanel.cancel') }}</Button
         ></template
       >
-      <Button v-else type="button" variant="outlined" @click="runOrbits">Run the orbit over the cycle</Button>
+      <Button v-else type="button" variant="outlined" @click="runOrbits">{{
+        t('filmPanel.runTheOrbitOverTheCycle')
+      }}</Button>
       <p v-if="ownOrbit" data-testid="orbit">
-        <b>Tightest {{ units.sayFilm(ownOrbit.least.film) }}</b> at {{ ownOrbit.least.degree }}° of crank after firing,
-        {{ place(ownOrbit.least.place) }} from the crown; load {{ (ownOrbit.meanLoad / 1000).toFixed(1) }} kN in the
-        mean, {{ (ownOrbit.greatestLoad / 1000).toFixed(1) }} at most. Highest pressure in the film
-        <b>{{ mega(ownOrbit.peak.pressure) }}</b> at {{ ownOrbit.peak.degree }}°, where the steady load makes
-        {{ mega(film!.peakPressure) }}.
+        <b>{{ t('filmPanel.tightest', { film: units.sayFilm(ownOrbit.least.film) }) }}</b>
+        {{
+          t('filmPanel.atOfCrankAfterFiringFrom', {
+            degree: ownOrbit.least.degree,
+            place: place(ownOrbit.least.place),
+            meanLoad: figure(ownOrbit.meanLoad / 1000, 1),
+            greatestLoad: figure(ownOrbit.greatestLoad / 1000, 1),
+          })
+        }}
+        <b>{{ filmPressure(ownOrbit.peak.pressure) }}</b>
+        {{
+          t('filmPanel.atWhereTheSteadyLoadMakes', {
+            degree: ownOrbit.peak.degree,
+            peakPressure: filmPressure(film!.peakPressure),
+          })
+        }}
       </p>
-      <p v-else-if="failed" class="wrong" role="alert">No orbit: {{ failed }}</p>
-      <p v-else class="quiet">Gas and inertia over 720°, journal by journal. Red marks the tightest moment.</p>
+      <p v-else-if="failed" class="wrong" role="alert">{{ t('filmPanel.noOrbit', { failed }) }}</p>
+      <p v-else class="quiet">{{ t('filmPanel.gasAndInertiaOver720Journal') }}</p>
     </div>
   </section>
 </template>
@@ -223,11 +227,6 @@ const orbitDrawn = computed(() =>
 .slide .mono {
   color: var(--quiet);
 }
-input[type='range'] {
-  width: 100%;
-  height: 32px;
-  accent-color: var(--petrol);
-}
 .facts {
   border-top: 1px solid var(--rule);
   padding-top: 8px;
@@ -242,10 +241,8 @@ input[type='range'] {
 .wrong {
   color: var(--stop);
 }
-progress {
+.p-progressbar {
   flex: 1;
-  height: 12px;
-  accent-color: var(--petrol);
 }
 @media (max-width: 760px) {
   .view {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/bearings'
 import { PLACES } from '#core/parts/bearingReadings'
 import { shapeVerdicts } from '#core/parts/shapes'
 import type { BearingRecord } from '#core/parts/clearances'
@@ -15,14 +16,14 @@ const GRID = [
   ['left', 'rearLeft'],
   ['right', 'rearRight'],
 ] as const
-const ANGLES = ['vertical', '60° left', '60° right']
+const ANGLES = [t('journalSurvey.vertical'), t('journalSurvey.n60Left'), t('journalSurvey.n60Right')]
 const name = (side: string, place: string) => `${reading}.${side}${place ? `.${place}` : ''}`
 
 const shape = computed(() => record.shape)
 const SHAPES = [
-  ['Taper', 'taper'],
-  ['Out of round', 'outOfRound'],
-  ['Wider at the parting line', 'eccentricity'],
+  [t('journalSurvey.taper'), 'taper'],
+  [t('journalSurvey.outOfRound'), 'outOfRound'],
+  [t('journalSurvey.widerAtThePartingLine'), 'eccentricity'],
 ] as const
 /** How the shapes stand against their limits: the worse of both sides. */
 const judged = computed(() => shapeVerdicts(build.sheet!, record.set).filter(({ label }) => label === record.label))
@@ -33,11 +34,13 @@ const judged = computed(() => shapeVerdicts(build.sheet!, record.set).filter(({ 
     <table class="grid">
       <thead>
         <tr>
-          <th scope="col"><span class="hidden-but-read">Angle</span></th>
-          <th scope="col">journal, front</th>
-          <th scope="col">rear</th>
-          <th scope="col">bore, front</th>
-          <th scope="col">rear</th>
+          <th scope="col">
+            <span class="hidden-but-read">{{ t('journalSurvey.angle') }}</span>
+          </th>
+          <th scope="col">{{ t('journalSurvey.journalFront') }}</th>
+          <th scope="col">{{ t('journalSurvey.rear') }}</th>
+          <th scope="col">{{ t('journalSurvey.boreFront') }}</th>
+          <th scope="col">{{ t('journalSurvey.rear') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -57,8 +60,8 @@ const judged = computed(() => shapeVerdicts(build.sheet!, record.set).filter(({ 
     <div>
       <dl v-if="shape" class="shape">
         <dt class="quiet">&nbsp;</dt>
-        <dd class="quiet">journal</dd>
-        <dd class="quiet">bore</dd>
+        <dd class="quiet">{{ t('journalSurvey.journal') }}</dd>
+        <dd class="quiet">{{ t('journalSurvey.bore') }}</dd>
         <template v-for="[words, field] in SHAPES" :key="field"
           ><dt>{{ words }}</dt>
           <dd class="mono">{{ shape.journal[field] === undefined ? '·' : gap(shape.journal[field]!) }}</dd>
@@ -67,16 +70,21 @@ const judged = computed(() => shapeVerdicts(build.sheet!, record.set).filter(({ 
       </dl>
       <div v-for="each in judged" :key="each.field" class="against" :data-shape="each.field">
         <span
-          >{{ each.field === 'taper' ? 'Taper' : 'Out of round' }}, {{ each.side }}: {{ gap(each.value) }},
-          {{ each.limit.source === 'maker' ? 'maker’s limit' : 'house limit' }} {{ gap(each.limit.value) }}</span
+          >{{ each.field === 'taper' ? t('journalSurvey.taper') : t('journalSurvey.outOfRound') }}, {{ each.side }}:
+          {{ gap(each.value) }},
+          {{ each.limit.source === 'maker' ? t('journalSurvey.makersLimit') : t('journalSurvey.houseLimit') }}
+          {{ gap(each.limit.value) }}</span
         ><VerdictLabel :verdict="each.verdict" />
       </div>
       <p class="quiet">
         {{
-          shape && shape.planes.length > 1
-            ? `Tightest in the ${shape.planes[0] < shape.planes[1] ? 'front' : 'rear'} plane, ${units.say(Math.min(...shape.planes), 'clearance')}. `
-            : ''
-        }}Vertical readings judge; the sides tell the shape. Shells are wider toward the parting line by design.
+          t('journalSurvey.verticalReadingsJudgeTheSides', {
+            shape:
+              shape && shape.planes.length > 1
+                ? `${t('journalSurvey.tightestInThePlane', { planes: shape.planes[0] < shape.planes[1] ? 'front' : 'rear', angle: units.say(Math.min(...shape.planes), 'clearance') })} `
+                : '',
+          })
+        }}
       </p>
     </div>
   </div>

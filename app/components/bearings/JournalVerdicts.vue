@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/bearings'
 import { EXPANSION, hotClearance } from '#core/bearing/clearance'
 import { judgeClearance } from '#core/bearing/judge'
 import { requireValue } from '#core/engine/values'
@@ -27,8 +30,15 @@ const hot = computed(() => {
 const limits = computed(() => clearanceLimits(build.sheet!, set, record.diameter))
 const schools = computed(() => {
   const own = houseLimits(build.sheet!, record.diameter)
-  const rows = [{ words: `House rule, ${build.sheet!.use}`, limits: own, governs: limits.value.source === 'house' }]
-  if (limits.value.source === 'maker') rows.unshift({ words: 'Maker', limits: limits.value, governs: true })
+  const rows = [
+    {
+      words: t('journalVerdicts.houseRule', { use: named(build.sheet!.use) }),
+      limits: own,
+      governs: limits.value.source === 'house',
+    },
+  ]
+  if (limits.value.source === 'maker')
+    rows.unshift({ words: t('journalVerdicts.maker'), limits: limits.value, governs: true })
   return rows.map((row) => ({ ...row, ...judgeClearance(record.clearance, row.limits) }))
 })
 /** Third school: the film that this clearance leaves at working speed under its mean load. */
@@ -52,27 +62,40 @@ const { value: film } = useAnswer(
   <div class="judged">
     <div class="pair">
       <div>
-        <span class="quiet">Cold</span
-        ><span class="mono big" data-testid="cold">{{ gap(record.clearance.value) }}</span>
+        <span class="quiet">{{ t('journalVerdicts.cold') }}</span><span class="mono big" data-testid="cold">{{
+          gap(record.clearance.value)
+        }}</span>
       </div>
       <div>
-        <span class="quiet"
-          >at {{ units.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature') }},
-          {{ units.unit('clearance').symbol }}</span
-        ><span class="mono big" data-testid="hot">{{ gap(hot) }}</span>
+        <span class="quiet">{{
+          t('journalVerdicts.at', {
+            requireValue: units.say(requireValue(build.sheet!, 'brief.hotOil').value, 'temperature'),
+            unit: units.unit('clearance').symbol,
+          })
+        }}</span><span class="mono big" data-testid="hot">{{ gap(hot) }}</span>
       </div>
     </div>
     <div>
       <div v-for="school in schools" :key="school.words" class="school" :class="{ governs: school.governs }">
-        <span>{{ school.words }}<span v-if="school.governs" class="quiet">, governs</span></span
-        ><span class="mono">{{ gap(school.limits.least) }} to {{ gap(school.limits.most) }}</span>
+        <span
+          >{{ named(school.words)
+          }}<span v-if="school.governs" class="quiet">{{ t('journalVerdicts.governs') }}</span></span
+        ><span class="mono">{{
+          t('journalVerdicts.to', { gap: gap(school.limits.least), gap2: gap(school.limits.most) })
+        }}</span>
         <span class="quiet">{{
-          known && school.chance > 0.005 ? `${Math.round(100 * school.chance)} % outside` : ''
+          known && school.chance > 0.005
+            ? t('journalVerdicts.outside', { chance: Math.round(100 * school.chance) })
+            : ''
         }}</span><VerdictLabel :verdict="known ? school.verdict : 'unknown'" />
       </div>
       <div v-if="film" class="school" data-testid="film-school">
-        <span>Computed film</span><span class="mono">{{ units.sayFilm(film.minimumFilm) }}</span
-        ><span class="quiet">{{ film.roughnessRatio.toFixed(1) }} × roughness</span
+        <span>{{ t('journalVerdicts.computedFilm') }}</span><span class="mono">{{
+          units.sayFilm(film.minimumFilm)
+        }}</span
+        ><span class="quiet">{{
+          t('journalVerdicts.roughness', { roughnessRatio: figure(film.roughnessRatio, 1) })
+        }}</span
         ><VerdictLabel :verdict="known ? film.verdict : 'unknown'" />
       </div>
     </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import { rodDuty } from '#core/parts/feedDuty'
 import { rodFeed } from '#core/outlook/feed'
 import type { BearingSet } from '#core/parts/bearingReadings'
@@ -13,17 +15,21 @@ const record = computed(() => bearingsOf(build.sheet!, set)[number - 1])
 const known = computed(() => record.value.clearance.source === 'measured' || record.value.chosen !== undefined)
 const feed = computed(() => rodFeed(build.sheet!))
 const DRILLINGS = [
-  { value: 'single', words: 'one mouth' },
-  { value: 'through', words: 'right through' },
+  { value: 'single', words: t('journalView.oneMouth') },
+  { value: 'through', words: t('journalView.rightThrough') },
 ]
 </script>
 
 <template>
   <div>
     <div class="block-head">
-      <h2>{{ record.label }}</h2>
+      <h2>{{ named(record.label) }}</h2>
       <span class="note">{{
-        known ? (record.chosen ? 'with the shells chosen, not measured yet' : 'measured') : 'assumed'
+        known
+          ? record.chosen
+            ? t('journalView.withTheShellsChosenNotMeasured')
+            : t('journalView.measured')
+          : t('journalView.assumed')
       }}</span>
     </div>
     <JournalVerdicts :set="set" :number="number" :record="record" :known="known" />
@@ -34,16 +40,25 @@ const DRILLINGS = [
         <ReadingRow name="bearings.room" run="survey" />
         <div v-if="set === 'rod'" class="row">
           <span class="what"
-            >Crank drilling<span class="origin"
-              >fed {{ Math.round(100 * rodDuty(build.sheet!, number)) }} % of a turn from main
-              {{ build.sheet!.layout.feed[number - 1] }}; at {{ units.say(feed.speed, 'speed') }} the gallery must hold
-              {{ units.say(feed.pressure, 'pressure') }}</span
-            ></span
+            >{{ t('journalView.crankDrilling')
+            }}<span class="origin">{{
+              t('journalView.fedOfATurnFromMain', {
+                rodDuty: Math.round(100 * rodDuty(build.sheet!, number)),
+                feed: build.sheet!.layout.feed[number - 1],
+                speed: units.say(feed.speed, 'speed'),
+                pressure: units.say(feed.pressure, 'pressure'),
+              })
+            }}</span></span
           ><ChoiceField
-            label="Crank drilling"
+            :label="t('journalView.crankDrilling')"
             :value="build.sheet!.choices['crank.drilling'] ?? 'single'"
             :options="DRILLINGS"
-            @choose="build.change([{ op: 'add', path: '/choices/crank.drilling', value: $event }], 'Crank drilling')"
+            @choose="
+              build.change(
+                [{ op: 'add', path: '/choices/crank.drilling', value: $event }],
+                t('journalView.crankDrilling'),
+              )
+            "
           />
         </div>
         <ReadingRow v-if="set === 'rod'" :name="`${key}.side`" run="survey" />
@@ -53,10 +68,10 @@ const DRILLINGS = [
     <div class="columns block">
       <MainShells v-if="set === 'main'" :number="number" />
       <div>
-        <StripReading :reading="key" :label="record.label" />
-        <OldShell v-if="set === 'main'" class="block" :reading="key" :label="record.label" />
+        <StripReading :reading="key" :label="named(record.label)" />
+        <OldShell v-if="set === 'main'" class="block" :reading="key" :label="named(record.label)" />
       </div>
-      <OldShell v-if="set === 'rod'" :reading="key" :label="record.label" />
+      <OldShell v-if="set === 'rod'" :reading="key" :label="named(record.label)" />
     </div>
     <FilmPanel :key="key" :set="set" :number="number" />
   </div>

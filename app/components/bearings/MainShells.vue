@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/bearings'
 import type { Operation } from 'fast-json-patch'
 import { aroundOf, mainShells } from '#core/parts/mainGrooves'
 
@@ -25,27 +26,27 @@ function forAll() {
         return keyOf(main, field) in readings ? [{ op: 'remove', path }] : []
       }),
     ),
-    'Grooves of all mains',
+    t('mainShells.groovesOfAllMains'),
   )
 }
 const meaning = computed(() =>
   around.value === 0
-    ? 'No groove: oil enters by the hole alone, and the rods are fed only as it passes.'
+    ? t('mainShells.noGrooveOilEntersByThe')
     : shells.value.lower > 0
-      ? `${around.value}° together: where the lower shell is grooved the film is two narrow ones.`
-      : `${around.value}° together: the loaded half is whole.`,
+      ? t('mainShells.togetherWhereTheLowerShellIs', { around: around.value })
+      : t('mainShells.togetherTheLoadedHalfIsWhole', { around: around.value }),
 )
 </script>
 
 <template>
   <section data-testid="main-shells">
-    <h2>Shells</h2>
+    <h2>{{ t('mainShells.shells') }}</h2>
     <ReadingRow v-for="field in FIELDS" :key="field" :name="keyOf(number, field)" run="survey" />
     <div class="row">
       <span class="what quiet">{{ meaning }}</span>
-      <Button v-if="recorded.length > 0 && others.length > 0" type="button" variant="outlined" @click="forAll"
-        >Write to all mains</Button
-      >
+      <Button v-if="recorded.length > 0 && others.length > 0" type="button" variant="outlined" @click="forAll">{{
+        t('mainShells.writeToAllMains')
+      }}</Button>
     </div>
   </section>
 </template>

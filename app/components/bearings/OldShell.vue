@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import { OLD_SHELLS, type OldShell } from '#core/bearing/shell'
 import { shrinkPhoto } from '~/composables/photo'
 
@@ -9,24 +11,22 @@ const person = usePerson()
 const GOOD: OldShell = 'even grey'
 /** As they are seen, where a sheet's own word is another. */
 const SEEN: Partial<Record<OldShell, string>> = {
-  'overlay gone': 'brown or coppery',
-  discoloured: 'blue or black',
+  'overlay gone': t('oldShell.brownOrCoppery'),
+  discoloured: t('oldShell.blueOrBlack'),
 }
 const WHAT: Record<OldShell, string> = {
-  [GOOD]: 'Worn evenly: nothing against its journal.',
-  'overlay gone':
-    'Brown or coppery: the overlay is gone. It is worn: find out why, by load, dirt or thin oil, before a new one goes in.',
-  scored: 'Dirt went through: wash every gallery and the crank’s drillings, look at filter and bypass.',
-  pounded: 'Overloaded: a three-layer shell, and look at what loaded it.',
-  'worn on one edge': 'Taper, a bent rod or a housing out of line: measure both planes.',
-  'dirt embedded': 'Dirt went through: wash every gallery and the crank’s drillings, look at filter and bypass.',
-  discoloured:
-    'Blue or black is heat: it ran with too little oil or too little room. Look at its feed and its clearance.',
+  [GOOD]: t('oldShell.wornEvenlyNothingAgainstIts'),
+  'overlay gone': t('oldShell.brownOrCopperyTheOverlayIs'),
+  scored: t('oldShell.dirtWentThroughWashEvery'),
+  pounded: t('oldShell.overloadedAThreeLayerShellAnd'),
+  'worn on one edge': t('oldShell.taperABentRodOrA'),
+  'dirt embedded': t('oldShell.dirtWentThroughWashEvery'),
+  discoloured: t('oldShell.blueOrBlackIsHeatIt'),
 }
 const found = computed(() => build.sheet!.inspections[`${reading}.oldShell`])
 function inspect(finding: string) {
   const path = `/inspections/${reading}.oldShell`
-  const change = `${label} old shell`
+  const change = t('oldShell.oldShell2', { label })
   if (found.value?.finding === finding) return void build.change([{ op: 'remove', path }], change)
   void build.change(
     [{ op: 'add', path, value: { finding, by: person.who || 'Someone', at: new Date().toISOString() } }],
@@ -35,52 +35,42 @@ function inspect(finding: string) {
 }
 
 const photoProblem = ref('')
-async function photograph(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file || !build.id || !found.value) return
-  const kept = await shrinkPhoto(file, build.id, person.who)
-  photoProblem.value = 'problem' in kept ? kept.problem : ''
-  if ('id' in kept)
-    void build.change(
-      [
-        {
-          op: 'add',
-          path: `/inspections/${reading}.oldShell`,
-          value: { ...toRaw(found.value), photos: [...(found.value.photos ?? []), kept.id].slice(-30) },
-        },
-      ],
-      `${label} old shell, photo`,
-    )
+function photographed(id: string) {
+  if (!found.value) return
+  const value = { ...toRaw(found.value), photos: [...(found.value.photos ?? []), id].slice(-30) }
+  void build.change(
+    [{ op: 'add', path: `/inspections/${reading}.oldShell`, value }],
+    t('oldShell.oldShellPhoto', { label }),
+  )
 }
 </script>
 
 <template>
   <section>
-    <h2>Old shell</h2>
-    <div class="conditions" role="group" :aria-label="`Old shell of ${label}`">
-      <button
+    <h2>{{ t('oldShell.oldShell') }}</h2>
+    <div class="conditions" role="group" :aria-label="t('oldShell.oldShellOf', { label })">
+      <ToggleButton
         v-for="condition in OLD_SHELLS"
         :key="condition"
-        type="button"
-        :aria-pressed="found?.finding === condition"
+        :model-value="found?.finding === condition"
         :class="{ bad: condition !== GOOD }"
-        @click="inspect(condition)"
-      >
-        {{ SEEN[condition] ?? condition }}
-      </button>
+        :on-label="SEEN[condition] ?? named(condition)"
+        :off-label="SEEN[condition] ?? named(condition)"
+        @update:model-value="inspect(condition)"
+      />
     </div>
     <p v-if="found" class="quiet">
-      {{ WHAT[found.finding as OldShell] }}
+      {{ WHAT[named(found.finding) as OldShell] }}
       {{ found.by }}
     </p>
     <div v-if="found" class="photo-row">
-      <label class="take"
-        >Photograph it<input
-          type="file"
-          accept="image/*"
-          :aria-label="`Photo of the old shell of ${label}`"
-          @change="photograph"
-      /></label>
+      <AddPhoto
+        :of="t('oldShell.theOldShellOf', { label })"
+        :words="t('oldShell.photographIt')"
+        :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
+        @kept="photographed"
+        @problem="photoProblem = $event"
+      />
       <a
         v-for="photo in found.photos ?? []"
         :key="photo"
@@ -88,7 +78,7 @@ async function photograph(event: Event) {
         target="_blank"
         ><img
           :src="`/api/builds/${build.id}/photos/${photo}`"
-          :alt="`Old shell of ${label}`"
+          :alt="t('oldShell.oldShellOf', { label })"
           width="60"
           height="44"
           loading="lazy"
@@ -105,21 +95,15 @@ async function photograph(event: Event) {
   gap: 6px;
   margin: 6px 0;
 }
-.conditions button {
+.conditions .p-togglebutton {
   min-height: 44px;
-  padding: 0 14px;
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: none;
-  cursor: pointer;
 }
-.conditions button[aria-pressed='true'] {
+.conditions .p-togglebutton-checked {
   background: var(--pass);
   border-color: var(--pass);
   color: var(--sheet);
-  font-weight: 650;
 }
-.conditions button.bad[aria-pressed='true'] {
+.conditions .bad.p-togglebutton-checked {
   background: var(--watch);
   border-color: var(--watch);
 }
@@ -133,26 +117,6 @@ async function photograph(event: Event) {
   object-fit: cover;
   display: block;
   border: 1px solid var(--rule);
-}
-.take {
-  position: relative;
-  overflow: hidden;
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
-  color: var(--petrol);
-  font-weight: 600;
-  cursor: pointer;
-}
-.take input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.take:focus-within {
-  outline: 2px solid var(--petrol);
-  outline-offset: 2px;
 }
 .wrong {
   color: var(--stop);

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
 import { requireValue } from '#core/engine/values'
 import { COMBINED_ROUGHNESS } from '#core/outlook/journalFilm'
@@ -31,11 +33,15 @@ const groove = computed(() => {
   return half === undefined || full === undefined ? undefined : adviseGroove(half, full, COMBINED_ROUGHNESS)
 })
 const CONSTRUCTIONS = [
-  { value: 'open', words: 'not decided' },
-  { value: 'two-layer', words: 'two-layer' },
-  { value: 'three-layer', words: 'three-layer' },
+  { value: 'open', words: t('shellAdvice.notDecided') },
+  { value: 'two-layer', words: t('shellAdvice.twoLayer') },
+  { value: 'three-layer', words: t('shellAdvice.threeLayer') },
 ]
-const NAMES: Record<number, string> = { 0: 'none', 180: 'half circle', 360: 'full circle' }
+const NAMES: Record<number, string> = {
+  0: t('shellAdvice.none'),
+  180: t('shellAdvice.halfCircle'),
+  360: t('shellAdvice.fullCircle'),
+}
 const arc = computed(() => String(build.sheet!.layout.mainGroove))
 const arcs = computed(() =>
   [...new Set([...ARCS, build.sheet!.layout.mainGroove])]
@@ -45,33 +51,49 @@ const arcs = computed(() =>
 const construction = computed(() => build.sheet!.choices['shell.construction'] ?? 'open')
 function decide(value: string) {
   const path = '/choices/shell.construction'
-  if (value !== 'open') void build.change([{ op: 'add', path, value }], 'Shell construction')
-  else if (construction.value !== 'open') void build.change([{ op: 'remove', path }], 'Shell construction')
+  if (value !== 'open') void build.change([{ op: 'add', path, value }], t('shellAdvice.shellConstruction'))
+  else if (construction.value !== 'open')
+    void build.change([{ op: 'remove', path }], t('shellAdvice.shellConstruction'))
 }
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>Construction</h2>
+      <h2>{{ t('shellAdvice.construction') }}</h2>
       <div class="row">
         <span class="what"
-          >Shells<span v-if="shell" class="origin">{{ shell.construction }} advised</span></span
-        ><ChoiceField label="Shell construction" :value="construction" :options="CONSTRUCTIONS" @choose="decide" />
+          >{{ t('shellAdvice.shells')
+          }}<span v-if="shell" class="origin">{{
+            t('shellAdvice.advised', { construction: shell.construction })
+          }}</span></span
+        ><ChoiceField
+          :label="t('shellAdvice.shellConstruction')"
+          :value="construction"
+          :options="CONSTRUCTIONS"
+          @choose="decide"
+        />
       </div>
       <p class="quiet reason" data-testid="advice">
-        {{ shell ? `${shell.reason}.` : error ? 'The loads could not be computed.' : 'Working out the loads.' }}
+        {{
+          shell
+            ? `${named(shell.reason)}.`
+            : error
+              ? t('shellAdvice.theLoadsCouldNotBeComputed')
+              : t('shellAdvice.workingOutTheLoads')
+        }}
       </p>
     </section>
     <section>
-      <h2>Groove of the mains</h2>
+      <h2>{{ t('shellAdvice.grooveOfTheMains') }}</h2>
       <div class="row">
         <span class="what"
-          >Arc<span v-if="groove" class="origin"
-            >{{ groove.arc }}° advised; a main’s own shells stand above it</span
-          ></span
+          >{{ t('shellAdvice.arc')
+          }}<span v-if="groove" class="origin">{{
+            t('shellAdvice.advisedAMainsOwnShellsStand', { arc: groove.arc })
+          }}</span></span
         ><ChoiceField
-          label="Groove arc"
+          :label="t('shellAdvice.grooveArc')"
           :value="arc"
           :options="arcs"
           @choose="
@@ -82,10 +104,10 @@ function decide(value: string) {
       <p class="quiet reason">
         {{
           groove
-            ? `${groove.reason.replace(/^./, (letter) => letter.toUpperCase())}.`
+            ? `${named(groove.reason).replace(/^./, (letter) => letter.toUpperCase())}.`
             : unfound
-              ? 'The films could not be computed.'
-              : 'Working out the films.'
+              ? t('shellAdvice.theFilmsCouldNotBeComputed')
+              : t('shellAdvice.workingOutTheFilms')
         }}
       </p>
     </section>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import { recorded } from '#core/engine/values'
 import { bearingsOf, clearanceLimits } from '#core/parts/clearances'
 import type { BearingSet } from '#core/parts/bearingReadings'
@@ -109,7 +111,12 @@ async function accept() {
       },
     ]
   })
-  void build.change(patch, `${set === 'main' ? 'Main' : 'Rod'} shells`, 'chosen by the solver from the shelf', moves)
+  void build.change(
+    patch,
+    t('shellChoice.shells', { set: set === 'main' ? t('shellChoice.main') : t('shellChoice.rod') }),
+    t('shellChoice.chosenByTheSolverFromThe'),
+    moves,
+  )
 }
 const accepted = computed(
   () =>
@@ -124,34 +131,39 @@ const accepted = computed(
 <template>
   <section class="block">
     <div class="block-head">
-      <h2>Best set</h2>
-      <span class="note"
-        >toward {{ units.say(target, 'clearance') }}, the middle of
-        {{ limits.source === 'maker' ? 'the maker’s' : 'the house’s' }} limits; halves at most one grade apart</span
-      >
+      <h2>{{ t('shellChoice.bestSet') }}</h2>
+      <span class="note">{{
+        t('shellChoice.towardTheMiddleOfLimitsHalves', {
+          target: units.say(target, 'clearance'),
+          source: limits.source === 'maker' ? t('shellChoice.theMakers') : t('shellChoice.theHouses'),
+        })
+      }}</span>
     </div>
-    <p v-if="measured.length === 0" class="quiet">Journals and bores must be measured first.</p>
-    <Button v-else type="button" :disabled="stock.length === 0" @click="choose"
-      >Choose shells for {{ measured.length }} {{ set === 'main' ? 'mains' : 'rods' }}</Button
-    >
+    <p v-if="measured.length === 0" class="quiet">{{ t('shellChoice.journalsAndBoresMustBeMeasured') }}</p>
+    <Button v-else type="button" :disabled="stock.length === 0" @click="choose">{{
+      t('shellChoice.chooseShellsFor', { count: measured.length, set: named(set === 'main' ? 'mains' : 'rods') })
+    }}</Button>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <template v-if="plan">
       <JudgementLine v-if="plan.kind === 'short'" verdict="stop" data-testid="shell-verdict"
-        ><b>Stock cannot do it: {{ plan.reason }}.</b> Order
+        ><b>{{ t('shellChoice.stockCannotDoIt', { reason: named(plan.reason) }) }}</b>
         {{
-          plan.order.map((each) => `${each.count} ${each.half}, ${gradeWords(each.wall)}`).join('; ') ||
-          'the next grades'
-        }}. With those the set below is the best.</JudgementLine
-      >
-      <JudgementLine v-else :verdict="plan.outside.length > 0 ? 'stop' : 'pass'" data-testid="shell-verdict"
-        ><b>At most {{ units.say(plan.worst, 'clearance') }} from the middle.</b>
-        {{
-          plan.outside.length > 0
-            ? `${plan.outside.join(', ')} stay out of limit: order other grades.`
-            : 'All inside their limits.'
+          t('shellChoice.orderWithThoseTheSetBelow', {
+            order:
+              plan.order.map((each) => `${each.count} ${each.half}, ${gradeWords(each.wall)}`).join('; ') ||
+              t('shellChoice.theNextGrades'),
+          })
         }}</JudgementLine
       >
-      <div v-if="sets.length > 1" class="actions sets" role="group" aria-label="Sets">
+      <JudgementLine v-else :verdict="plan.outside.length > 0 ? 'stop' : 'pass'" data-testid="shell-verdict"
+        ><b>{{ t('shellChoice.atMostFromTheMiddle', { worst: units.say(plan.worst, 'clearance') }) }}</b>
+        {{
+          plan.outside.length > 0
+            ? t('shellChoice.stayOutOfLimitOrderOther', { outside: plan.outside.join(', ') })
+            : t('shellChoice.allInsideTheirLimits')
+        }}</JudgementLine
+      >
+      <div v-if="sets.length > 1" class="actions sets" role="group" :aria-label="t('shellChoice.sets')">
         <Button
           v-for="(_, i) in sets"
           :key="i"
@@ -159,69 +171,44 @@ const accepted = computed(
           :variant="shownSet === i ? undefined : 'outlined'"
           @click="shownSet = i"
           >{{
-            i === 0 ? 'Best' : `Other, ${length(plan.kind === 'chosen' ? plan.alternatives[i - 1].worst : 0)} off`
+            i === 0
+              ? t('shellChoice.best')
+              : t('shellChoice.otherOff', {
+                  worst: length(plan.kind === 'chosen' ? plan.alternatives[i - 1].worst : 0),
+                })
           }}</Button
         >
       </div>
-      <table class="chosen">
-        <thead>
-          <tr>
-            <th scope="col">Bearing</th>
-            <th scope="col">upper</th>
-            <th scope="col">lower</th>
-            <th scope="col">now</th>
-            <th scope="col">then, {{ units.unit('clearance').symbol }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.id" :data-choice="row.id">
-            <th scope="row">{{ row.id }}</th>
-            <td>{{ gradeWords(stock.find((each) => each.id === row.upper)?.wall ?? 0) }}</td>
-            <td>{{ gradeWords(stock.find((each) => each.id === row.lower)?.wall ?? 0) }}</td>
-            <td class="mono quiet">{{ gap(row.now.bore!.value - row.now.journal!.value) }}</td>
-            <td class="mono then">{{ gap(row.clearance) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <Button v-if="plan.kind === 'chosen' && !accepted" type="button" @click="accept">Fit these</Button>
+      <ResultTable :rows="rows" :label="t('shellChoice.theSet')" :attributes="(row) => ({ 'data-choice': row.id })">
+        <Column field="id" :header="t('shellChoice.bearing')" /><Column
+          v-for="half in ['upper', 'lower'] as const"
+          :key="half"
+          :header="named(half)"
+          class="words"
+          ><template #body="{ data }">{{
+            gradeWords(stock.find((each) => each.id === data[half])?.wall ?? 0)
+          }}</template></Column
+        ><Column :header="t('shellChoice.now')" body-class="figures"
+          ><template #body="{ data }"
+            ><span class="quiet">{{ gap(data.now.bore!.value - data.now.journal!.value) }}</span></template
+          ></Column
+        ><Column :header="t('shellChoice.then', { unit: units.unit('clearance').symbol })" body-class="figures"
+          ><template #body="{ data }"
+            ><b>{{ gap(data.clearance) }}</b></template
+          ></Column
+        >
+      </ResultTable>
+      <Button v-if="plan.kind === 'chosen' && !accepted" type="button" @click="accept">{{
+        t('shellChoice.fitThese')
+      }}</Button>
       <p v-else-if="accepted" class="quiet">
-        Chosen. Their clearances count as computed until the bores are measured with them.
+        {{ t('shellChoice.chosenTheirClearancesCountAs') }}
       </p>
     </template>
   </section>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin: 4px 0 10px;
-}
-th,
-td {
-  text-align: left;
-  padding: 2px 12px 2px 0;
-  height: 40px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th {
-  color: var(--quiet);
-  border: 0;
-}
-tbody th {
-  font-weight: 600;
-}
-.chosen .mono {
-  font-size: 17px;
-  text-align: right;
-}
-.chosen thead th:nth-child(n + 4) {
-  text-align: right;
-}
-.then {
-  font-weight: 700;
-}
 .sets {
   margin-top: 10px;
 }

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import type { BearingSet } from '#core/parts/bearingReadings'
 import { useShellStock, wallWords } from '~/composables/useShellStock'
 
@@ -24,12 +26,12 @@ const grades = computed(() =>
 type Half = 'upper' | 'lower'
 const draft = reactive({ half: 'upper' as Half, wall: '0', count: '1' })
 const HALVES: { value: Half; words: string }[] = [
-  { value: 'upper', words: 'upper' },
-  { value: 'lower', words: 'lower' },
+  { value: 'upper', words: t('shellStock.upper') },
+  { value: 'lower', words: t('shellStock.lower') },
 ]
 function recount(id: string, text: string) {
   const count = text === '' ? NaN : Number(text)
-  if (!Number.isInteger(count) || count < 0 || count > 999) return void (problem.value = 'Enter 0 to 999.')
+  if (!Number.isInteger(count) || count < 0 || count > 999) return void (problem.value = t('shellStock.enter0To999'))
   problem.value = ''
   const known = stock.value.find((each) => each.id === id)
   if (known) void shelf.write(known.item, { count })
@@ -38,7 +40,7 @@ function addShell() {
   const thousandths = Number(draft.wall.replace(',', '.').replace('−', '-'))
   const count = Number(draft.count)
   if (!Number.isFinite(thousandths) || Math.abs(thousandths) > 2 || !Number.isInteger(count) || count < 0)
-    return void (problem.value = 'Wall over standard in mm, such as 0.025, and a whole count.')
+    return void (problem.value = t('shellStock.wallOverStandardInMmSuch'))
   problem.value = ''
   const { engine } = build.sheet!
   const id =
@@ -63,66 +65,48 @@ function addShell() {
 
 <template>
   <div>
-    <table class="stock">
-      <thead>
-        <tr>
-          <th scope="col">Wall</th>
-          <th scope="col">upper halves</th>
-          <th scope="col">lower halves</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="grade in grades" :key="grade.wall">
-          <th scope="row">{{ gradeWords(grade.wall) }}</th>
-          <td v-for="item in [grade.upper, grade.lower]" :key="item?.id">
-            <DraftInput
-              v-if="item"
-              class="count mono"
-              inputmode="numeric"
-              :value="item.free"
-              :aria-label="`${item.id} in stock`"
-              @write="recount(item.id, $event)"
-            /><span v-else class="quiet">none</span>
-          </td>
-        </tr>
-        <tr v-if="grades.length === 0">
-          <td colspan="3" class="quiet">
-            No {{ set }} shells for {{ build.sheet!.engine }} on the shelf. Put in what lies in the drawer.
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ResultTable v-if="grades.length > 0" :rows="grades" :label="t('shellStock.shellsInStock')">
+      <Column :header="t('shellStock.wall')"
+        ><template #body="{ data }">{{ gradeWords(data.wall) }}</template></Column
+      ><Column
+        v-for="half in ['upper', 'lower'] as const"
+        :key="half"
+        :header="t('shellStock.halves', { half: named(half) })"
+        ><template #body="{ data }"
+          ><DraftInput
+            v-if="data[half]"
+            class="count mono"
+            inputmode="numeric"
+            :value="data[half].free"
+            :aria-label="t('shellStock.inStock', { id: data[half].id })"
+            @write="recount(data[half].id, $event)"
+          /><span v-else class="quiet">{{ t('shellStock.none') }}</span></template
+        ></Column
+      >
+    </ResultTable>
+    <p v-else class="quiet">
+      {{ t('shellStock.noShellsForOnTheShelf', { set, engine: build.sheet!.engine }) }}
+    </p>
     <div class="adding">
-      <ChoiceField label="Half" :value="draft.half" :options="HALVES" @choose="draft.half = $event" /><label
-        >wall over standard <InputText v-model="draft.wall" aria-label="Wall over standard, mm" /> mm</label
-      ><label>count <InputText v-model="draft.count" aria-label="Count" inputmode="numeric" /></label
-      ><Button type="button" variant="outlined" @click="addShell">Put on the shelf</Button>
+      <ChoiceField
+        :label="t('shellStock.half')"
+        :value="draft.half"
+        :options="HALVES"
+        @choose="draft.half = $event"
+      /><label
+        >{{ t('shellStock.wallOverStandard') }}
+        <InputText v-model="draft.wall" :aria-label="t('shellStock.wallOverStandardMm')" />
+        {{ t('shellStock.mm') }}</label
+      ><label
+        >{{ t('shellStock.count') }}
+        <InputText v-model="draft.count" :aria-label="t('shellStock.count2')" inputmode="numeric" /></label
+      ><Button type="button" variant="outlined" @click="addShell">{{ t('shellStock.putOnTheShelf') }}</Button>
     </div>
     <p v-if="problem || shelf.problem" class="wrong" role="alert">{{ problem || shelf.problem }}</p>
   </div>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  margin: 4px 0 10px;
-}
-th,
-td {
-  text-align: left;
-  padding: 2px 12px 2px 0;
-  height: 40px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th {
-  color: var(--quiet);
-  border: 0;
-}
-tbody th {
-  font-weight: 600;
-}
 .count {
   width: 74px;
   height: 44px;

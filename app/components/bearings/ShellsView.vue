@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import type { BearingSet } from '#core/parts/bearingReadings'
 
 /** Which shells: construction and groove with reasons, what lies on the shelf, the best set from it. */
 void useShelf().load()
 const set = ref<BearingSet>('main')
 const SETS: { value: BearingSet; words: string }[] = [
-  { value: 'main', words: 'Mains' },
-  { value: 'rod', words: 'Rods' },
+  { value: 'main', words: t('shellsView.mains') },
+  { value: 'rod', words: t('shellsView.rods') },
 ]
 </script>
 
@@ -16,7 +18,7 @@ const SETS: { value: BearingSet; words: string }[] = [
     <GrooveTable />
     <section class="block">
       <div class="block-head">
-        <h2>From the shelf</h2>
+        <h2>{{ t('shellsView.fromTheShelf') }}</h2>
         <span class="actions"
           ><Button
             v-for="each in SETS"
@@ -24,7 +26,7 @@ const SETS: { value: BearingSet; words: string }[] = [
             type="button"
             :variant="set === each.value ? undefined : 'outlined'"
             @click="set = each.value"
-            >{{ each.words }}</Button
+            >{{ named(each.words) }}</Button
           ></span
         >
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/bearings'
 import { checksOf } from '#core/engine/catalogue'
 import { METAL_FOUND } from '#core/parts/stripDown'
 
@@ -15,41 +16,41 @@ const write = (key: string, words: string, label: string) => build.choose(key, w
   <div>
     <div class="columns">
       <section>
-        <h2>What it came with</h2>
+        <h2>{{ t('stripDown.whatItCameWith') }}</h2>
         <label class="line"
-          ><span class="what">Why it is rebuilt</span
+          ><span class="what">{{ t('stripDown.whyItIsRebuilt') }}</span
           ><DraftInput
             maxlength="80"
             :value="build.sheet!.choices['strip.why'] ?? ''"
-            @write="write('strip.why', $event, 'Why it is rebuilt')"
+            @write="write('strip.why', $event, t('stripDown.whyItIsRebuilt'))"
         /></label>
         <InspectRow :item="METAL_FOUND" />
         <label v-if="found && found !== 'none'" class="line"
-          ><span class="what">Where the metal came from</span
+          ><span class="what">{{ t('stripDown.whereTheMetalCameFrom') }}</span
           ><DraftInput
             maxlength="80"
             :value="build.sheet!.choices['strip.metalFrom'] ?? ''"
-            @write="write('strip.metalFrom', $event, 'Where the metal came from')"
+            @write="write('strip.metalFrom', $event, t('stripDown.whereTheMetalCameFrom'))"
         /></label>
       </section>
       <section>
-        <h2>Cleaned after it</h2>
+        <h2>{{ t('stripDown.cleanedAfterIt') }}</h2>
         <CheckRow v-for="item in checks" :key="item.key" :item="item" />
       </section>
     </div>
-    <section aria-label="Judgement" class="block">
+    <section :aria-label="t('stripDown.judgement')" class="block">
       <JudgementLine v-if="found && found !== 'none' && left.length > 0" verdict="watch" data-testid="strip-left"
-        ><b>Metal was found, and not everything is cleaned yet:</b>
-        {{ left.map(({ label }) => label.split(',')[0]!.toLowerCase()).join(', ') }}. What is left in there ends in the
-        new bearings.</JudgementLine
+        ><b>{{ t('stripDown.metalWasFoundAndNotEverything') }}</b>
+        {{
+          t('stripDown.whatIsLeftInThereEnds', {
+            left: left.map(({ label }) => label.split(',')[0]!.toLowerCase()).join(', '),
+          })
+        }}</JudgementLine
       >
-      <p v-else-if="!found" class="quiet">Nobody has written yet whether there was metal in the sump.</p>
-      <p v-else class="quiet">Old shells are looked at journal by journal, in “One journal”.</p>
+      <p v-else-if="!found" class="quiet">{{ t('stripDown.nobodyHasWrittenYetWhether') }}</p>
+      <p v-else class="quiet">{{ t('stripDown.oldShellsAreLookedAtJournal') }}</p>
     </section>
-    <CautionNote
-      >Used oil harms the skin: gloves on, and it is disposed of by local rules. Solvent and compressed air: eyes
-      covered, no flame.</CautionNote
-    >
+    <CautionNote>{{ t('stripDown.usedOilHarmsTheSkinGloves') }}</CautionNote>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/bearings'
 import { stripClearance } from '#core/bearing/strip'
 import { parseQuantity } from '#core/quantity/parse'
 
@@ -27,9 +28,9 @@ function readStrip() {
         source: 'measured',
         uncertainty: sigma,
         instrument: scale.value.name,
-        typed: `strip ${width.value.trim()}`.slice(0, 40),
+        typed: t('stripReading.strip', { width: width.value.trim() }).slice(0, 40),
       },
-      `${label} clearance, by strip`,
+      t('stripReading.clearanceByStrip', { label }),
     )
     width.value = ''
   } catch (error) {
@@ -40,27 +41,32 @@ function readStrip() {
 
 <template>
   <section>
-    <h2>By strip</h2>
+    <h2>{{ t('stripReading.byStrip') }}</h2>
     <div class="strip-row">
       <ChoiceField
-        label="Strip gauge"
+        :label="t('stripReading.stripGauge')"
         :value="scale.name"
         :options="shop.house.strips.map((each) => ({ value: each.name, words: each.name }))"
         @choose="scaleName = $event"
       />
       <label
-        >Width
+        >{{ t('stripReading.width') }}
         <InputText
           v-model="width"
-          aria-label="Width of the flattened strip"
+          :aria-label="t('stripReading.widthOfTheFlattenedStrip')"
           :aria-invalid="!!stripProblem"
           @keydown.enter.prevent="readStrip"
         />
         {{ units.unit('length').symbol }}</label
-      ><Button type="button" variant="outlined" @click="readStrip">Read</Button>
+      ><Button type="button" variant="outlined" @click="readStrip">{{ t('stripReading.read') }}</Button>
     </div>
     <p v-if="stripProblem" class="wrong" role="alert">{{ stripProblem }}</p>
-    <svg class="strip-scale" :viewBox="`0 0 330 64`" role="img" aria-label="The sleeve’s printed scale at its own size">
+    <svg
+      class="strip-scale"
+      :viewBox="`0 0 330 64`"
+      role="img"
+      :aria-label="t('stripReading.theSleevesPrintedScaleAtIts')"
+    >
       <g v-for="(line, i) in scale.lines" :key="line.width" :transform="`translate(${8 + 64 * i} 4)`">
         <rect :width="line.width * PER_METRE" height="34" class="printed" />
         <text y="54" class="figure-text">{{ gap(line.clearance) }}</text>
@@ -91,7 +97,7 @@ function readStrip() {
 }
 .strip-scale text {
   font-family: var(--mono);
-  font-size: 13px;
+  font-size: 15px;
   fill: var(--quiet);
 }
 .printed {

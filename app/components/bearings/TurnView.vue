@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/bearings'
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { turningVerdict } from '#core/parts/main'
@@ -15,42 +16,43 @@ const read = computed(() => order.value.filter((main) => recorded(build.sheet!, 
 const judged = computed(() => turningVerdict(build.sheet!))
 const named = computed(() =>
   judged.value.among.length > 1
-    ? `Main ${judged.value.among.slice(0, -1).join(', ')} or ${judged.value.among.at(-1)}`
-    : `Main ${judged.value.main}`,
+    ? t('turnView.mainOr', { among: judged.value.among.slice(0, -1).join(', '), at: judged.value.among.at(-1) })
+    : t('turnView.main', { main: judged.value.main }),
 )
 const float = computed(() => endFloatOf(build.sheet!))
 const WHOSE = {
-  maker: 'by the maker',
-  house: 'by house rule; the maker’s figure stands above it',
-  both: 'one by the maker, one by house rule',
+  maker: t('turnView.byTheMaker'),
+  house: t('turnView.byHouseRuleTheMakersFigure'),
+  both: t('turnView.oneByTheMakerOneBy'),
 }
 const torque = (value: number) => units.say(value, 'torque')
 const problem = ref('')
 function writeOrder(text: string) {
   const typed = text.trim()
-  if (typed === '') return void build.choose('crank.capOrder', undefined, 'Order of the caps')
+  if (typed === '') return void build.choose('crank.capOrder', undefined, t('turnView.orderOfTheCaps'))
   const wanted = typed.split(/[\s,;]+/).join(',')
   if (capOrder(mains.value, wanted).join(',') !== wanted)
-    return void (problem.value = `Every main once, by its number, such as ${capOrder(mains.value).join(', ')}.`)
+    return void (problem.value = t('turnView.everyMainOnceByItsNumber', { capOrder: capOrder(mains.value).join(', ') }))
   problem.value = ''
-  void build.choose('crank.capOrder', wanted, 'Order of the caps')
+  void build.choose('crank.capOrder', wanted, t('turnView.orderOfTheCaps'))
 }
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>Torque to turn, after each cap</h2>
-      <p class="quiet">Oiled, rods off, in the order in which the caps are tightened. In N·m, ft·lb, in·lb or oz·in.</p>
+      <h2>{{ t('turnView.torqueToTurnAfterEachCap') }}</h2>
+      <p class="quiet">{{ t('turnView.oiledRodsOffInTheOrder') }}</p>
       <label class="row"
         ><span class="what"
-          >Order of the caps<span class="origin">{{
-            build.sheet!.choices['crank.capOrder'] ? 'as recorded' : 'assumed: from the middle out'
+          >{{ t('turnView.orderOfTheCaps')
+          }}<span class="origin">{{
+            build.sheet!.choices['crank.capOrder'] ? t('turnView.asRecorded') : t('turnView.assumedFromTheMiddleOut')
           }}</span></span
         ><DraftInput
           class="order mono"
           :value="order.join(', ')"
-          aria-label="Order of the caps"
+          :aria-label="t('turnView.orderOfTheCaps')"
           maxlength="80"
           @write="writeOrder"
       /></label>
@@ -58,40 +60,44 @@ function writeOrder(text: string) {
       <ReadingRow v-for="main in order" :key="main" :name="`turning.${main}`" run="turning" />
     </section>
     <section>
-      <h2>What it says</h2>
+      <h2>{{ t('turnView.whatItSays') }}</h2>
       <JudgementLine v-if="judged.main !== undefined" :verdict="judged.verdict" data-testid="turning">
-        <b
-          >{{ named }} {{ judged.verdict }}: {{ judged.among.length > 1 ? 'their caps' : 'its cap' }} added
-          {{ torque(judged.jump) }}, the others {{ torque(judged.usual) }} each.</b
-        >
-        {{
-          judged.verdict === 'stop'
-            ? 'Stop. Do not press on and do not start it: take its shells out.'
-            : 'Turn on with care and look at it before the next cap.'
-        }}
+        <b>{{
+          t('turnView.addedTheOthersEach', {
+            named,
+            verdict: judged.verdict,
+            count: judged.among.length > 1 ? t('turnView.theirCaps') : t('turnView.itsCap'),
+            torque: torque(judged.jump),
+            torque2: torque(judged.usual),
+          })
+        }}</b>
+        {{ judged.verdict === 'stop' ? t('turnView.stopDoNotPressOnAnd') : t('turnView.turnOnWithCareAndLook') }}
       </JudgementLine>
       <JudgementLine v-else-if="read.length > 1" verdict="pass" data-testid="turning"
-        ><b>No cap makes it stiff.</b> Each adds about {{ torque(judged.usual) }}.</JudgementLine
+        ><b>{{ t('turnView.noCapMakesItStiff') }}</b>
+        {{ t('turnView.eachAddsAbout', { torque: torque(judged.usual) }) }}</JudgementLine
       >
-      <p v-else class="quiet">Two caps or more say whether one of them binds.</p>
+      <p v-else class="quiet">{{ t('turnView.twoCapsOrMoreSayWhether') }}</p>
       <JudgementLine v-if="judged.gaps.length > 0" verdict="unknown" data-testid="turning-gaps"
-        ><b>Not read after main {{ judged.gaps.join(', ') }}.</b> What the cap after it added is of both: loosen it and
-        read again to tell them apart.</JudgementLine
+        ><b>{{ t('turnView.notReadAfterMain', { gaps: judged.gaps.join(', ') }) }}</b>
+        {{ t('turnView.whatTheCapAfterItAdded') }}</JudgementLine
       >
       <ol v-if="judged.main !== undefined" class="checks">
         <li v-for="check in TURNING_CHECKS" :key="check">{{ check }}</li>
       </ol>
-      <h2 class="next">The crank</h2>
+      <h2 class="next">{{ t('turnView.theCrank') }}</h2>
       <CheckRow :item="turns" />
       <ReadingRow name="thrust.endFloat" run="turning" />
       <p class="quiet">
-        End float {{ units.show(float.least, 'clearance') }} to {{ units.say(float.most, 'clearance') }}
-        {{ WHOSE[float.whose] }}.
+        {{
+          t('turnView.endFloatTo', {
+            least: units.show(float.least, 'clearance'),
+            most: units.say(float.most, 'clearance'),
+            whose: WHOSE[float.whose],
+          })
+        }}
       </p>
-      <CautionNote
-        >A crank that turns stiffly at the right torque has something behind a shell or under a cap. Stop, take the
-        shells out, look at their backs.</CautionNote
-      >
+      <CautionNote>{{ t('turnView.aCrankThatTurnsStifflyAt') }}</CautionNote>
     </section>
   </div>
 </template>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { newSheet, PRESETS } from '#core/record/layouts'
-import { crankParts } from './crank'
+import { crankParts, crankWidth } from './crank'
 
 describe('crank drawing', () => {
   it.each(Object.keys(PRESETS))(
@@ -24,6 +24,19 @@ describe('crank drawing', () => {
         end = part.x + part.width
       }
       expect(end).toBeLessThanOrEqual(722.001)
+    },
+  )
+  it.each(Object.keys(PRESETS))(
+    '%s: each journal is as wide as a finger, half of its webs counted, and no two share a place',
+    (preset) => {
+      const { layout } = newSheet(preset, 'a', 'b')
+      const { parts } = crankParts(layout, crankWidth(layout) - 8)
+      for (const [i, { reach, x, width }] of parts.entries()) {
+        expect(reach.width).toBeGreaterThanOrEqual(44 - 1e-9)
+        expect(reach.x).toBeLessThanOrEqual(x + 1e-9)
+        expect(reach.x + reach.width).toBeGreaterThanOrEqual(x + width - 1e-9)
+        if (i > 0) expect(reach.x).toBeGreaterThanOrEqual(parts[i - 1].reach.x + parts[i - 1].reach.width - 1e-9)
+      }
     },
   )
   it('an inline six stands in pairs: 1 with 6, 2 with 5, 3 with 4', () => {

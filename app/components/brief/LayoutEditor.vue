@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { t } from '~/words/of/brief'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
 import { evenFeed, checkLayout, relayout } from '#core/engine/relayout'
 import { PRESETS } from '#core/record/layouts'
-import type { Layout } from '#core/record/schema'
+import { Layout } from '#core/record/schema'
 import { CHOICES, COUNTS, KINDS, SWITCHES } from './layoutFields'
 
 /** A layout for what no preset fits: counts, which main feeds which rod, what hangs on the circuit; kept for the next engine if wanted. */
@@ -20,7 +22,7 @@ const problems = computed<Record<string, string>>(() => {
 })
 const wrong = (field: string) =>
   counts[field] !== undefined && !/^\d+$/.test(counts[field].trim())
-    ? 'a whole number is wanted'
+    ? t('layoutEditor.aWholeNumberIsWanted')
     : problems.value[field]
 const blocked = computed(() => Object.keys(problems.value).length > 0 || COUNTS.some(([field]) => wrong(field)))
 function setCount(field: (typeof COUNTS)[number][0], text: string) {
@@ -35,7 +37,7 @@ function take(layout: Layout) {
   for (const [field] of COUNTS) counts[field] = String(draft[field])
 }
 const known = computed(() => [
-  { value: 'now', words: 'as it is' },
+  { value: 'now', words: t('layoutEditor.noChange') },
   ...shop.house.layouts.map(({ name }, i) => ({ value: `shop.${i}`, words: name })),
   ...Object.entries(PRESETS).map(([key, { title }]) => ({ value: key, words: title })),
 ])
@@ -48,37 +50,48 @@ function begin(choice: string) {
 }
 /** What was recorded and would have no place any more. */
 const lost = computed(() => (blocked.value ? 0 : relayout(build.sheet!, copy(draft)).length - 1))
-async function use() {
-  if (blocked.value) return
-  await build.change(relayout(build.sheet!, copy(draft)), 'Layout', 'another layout')
+/** The draft as a whole is what is judged, by the record's own schema. */
+const byLayout = zodResolver(Layout)
+const resolver = () => byLayout({ values: copy(draft), names: [] } as never)
+async function use({ valid }: { valid: boolean }) {
+  if (!valid || blocked.value) return
+  await build.change(relayout(build.sheet!, copy(draft)), t('layoutEditor.layout'), t('layoutEditor.anotherLayout'))
   emit('close')
 }
 const name = ref('')
 const kept = ref('')
 async function keep() {
   const title = name.value.trim()
-  if (!title) return void (kept.value = 'Give the layout a name.')
+  if (!title) return void (kept.value = t('layoutEditor.giveTheLayoutAName'))
   const done = await shop.save((house) => {
     house.layouts = [
       ...house.layouts.filter((each) => each.name !== title),
       { name: title, layout: { ...copy(draft), preset: 'own' } },
     ]
   })
-  kept.value = done ? `Kept as “${title}”: it is offered for every new build.` : (shop.problem ?? '')
+  kept.value = done ? t('layoutEditor.keptAsItIsOfferedFor', { title }) : (shop.problem ?? '')
 }
 </script>
 
 <template>
-  <form class="editor" aria-label="Layout" @submit.prevent="use">
+  <Form class="editor" :aria-label="t('layoutEditor.layout')" :resolver="resolver" @submit="use">
     <div class="columns">
       <div>
         <div class="row">
-          <span class="what">Begin with</span
-          ><ChoiceField label="Begin with" :value="from" :options="known" @choose="begin" />
+          <span class="what">{{ t('layoutEditor.beginWith') }}</span><ChoiceField
+            :label="t('layoutEditor.beginWith')"
+            :value="from"
+            :options="known"
+            @choose="begin"
+          />
         </div>
         <div class="row">
-          <span class="what">Kind</span
-          ><ChoiceField label="Kind of engine" :value="draft.kind" :options="KINDS" @choose="draft.kind = $event" />
+          <span class="what">{{ t('layoutEditor.kind') }}</span><ChoiceField
+            :label="t('layoutEditor.kindOfEngine')"
+            :value="draft.kind"
+            :options="KINDS"
+            @choose="draft.kind = $event"
+          />
         </div>
         <label v-for="[field, title] in COUNTS" :key="field" class="row"
           ><span class="what"
@@ -103,24 +116,24 @@ async function keep() {
             @choose="Object.assign(draft, { [field]: $event })"
           />
         </div>
-        <label v-for="[field, title] in SWITCHES" :key="field" class="row switch"
-          ><span class="what"
-            >{{ title }}<span v-if="problems[field]" class="wrong" role="alert">{{ problems[field] }}</span></span
-          ><input v-model="draft[field]" type="checkbox"
-        /></label>
+        <div v-for="[field, title] in SWITCHES" :key="field" class="row">
+          <TickBox :value="draft[field]" @tick="draft[field] = $event"
+            >{{ title }}<span v-if="problems[field]" class="wrong" role="alert">{{ problems[field] }}</span></TickBox
+          >
+        </div>
       </div>
     </div>
     <fieldset class="feed">
-      <legend>Which main feeds each rod</legend>
+      <legend>{{ t('layoutEditor.whichMainFeedsEachRod') }}</legend>
       <label v-for="(_, i) in draft.feed" :key="i"
-        ><span class="quiet">Rod {{ i + 1 }}</span
-        ><input
-          v-model.number="draft.feed[i]"
-          type="number"
-          min="1"
-          :max="draft.mains"
-          :aria-label="`Main that feeds rod ${i + 1}`"
-          :aria-invalid="!!problems[`feed/${i}`]"
+        ><span class="quiet">{{ t('layoutEditor.rod', { i: i + 1 }) }}</span
+        ><InputNumber
+          :model-value="draft.feed[i]"
+          :max-fraction-digits="0"
+          :use-grouping="false"
+          :aria-label="t('layoutEditor.mainThatFeedsRod', { i: i + 1 })"
+          :invalid="!!problems[`feed/${i}`]"
+          @input="draft.feed[i] = Number($event.value)"
       /></label>
     </fieldset>
     <p
@@ -132,21 +145,32 @@ async function keep() {
       {{ message }}
     </p>
     <p v-if="lost > 0" class="quiet">
-      {{ lost }} recorded {{ lost === 1 ? 'value has' : 'values have' }} no place in this layout and
-      {{ lost === 1 ? 'goes' : 'go' }} with it; one undo brings all of it back.
+      {{
+        t('layoutEditor.recordedNoPlaceInThisLayout', {
+          lost,
+          lost2: lost === 1 ? t('layoutEditor.valueHas') : t('layoutEditor.valuesHave'),
+          lost3: lost === 1 ? 'goes' : 'go',
+        })
+      }}
     </p>
     <div class="actions end">
-      <Button type="submit" :disabled="blocked">Use this layout</Button
-      ><Button type="button" variant="outlined" @click="emit('close')">Leave as it was</Button>
+      <Button type="submit" :disabled="blocked">{{ t('layoutEditor.useThisLayout') }}</Button><Button
+        type="button"
+        variant="outlined"
+        @click="emit('close')"
+        >{{ t('layoutEditor.leaveAsItWas') }}</Button
+      >
       <span class="gap" /><InputText
         v-model="name"
         maxlength="80"
-        placeholder="name for the shop"
-        aria-label="Name of the layout"
-      /><Button type="button" variant="outlined" :disabled="blocked" @click="keep">Keep for the next engine</Button>
+        :placeholder="t('layoutEditor.nameForTheShop')"
+        :aria-label="t('layoutEditor.nameOfTheLayout')"
+      /><Button type="button" variant="outlined" :disabled="blocked" @click="keep">{{
+        t('layoutEditor.keepForTheNextEngine')
+      }}</Button>
     </div>
     <p v-if="kept" class="quiet" role="status">{{ kept }}</p>
-  </form>
+  </Form>
 </template>
 
 <style scoped>
@@ -162,15 +186,6 @@ async function keep() {
   font-size: 18px;
   text-align: right;
   font-family: var(--mono);
-}
-.switch {
-  cursor: pointer;
-}
-.switch input {
-  width: 26px;
-  height: 26px;
-  accent-color: var(--petrol);
-  margin: 9px;
 }
 .feed {
   border: 0;
@@ -190,7 +205,7 @@ async function keep() {
   align-items: center;
   gap: 6px;
 }
-.feed input {
+.feed :deep(input) {
   width: 60px;
   height: 44px;
   text-align: right;

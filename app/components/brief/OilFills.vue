@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/brief'
 import { OIL_GRADES } from '#core/oil/grades'
 import { STATE_LABELS } from '#core/outlook/states'
 import { filledFor, filledWith, type OilChoice, oilFor } from '#core/record/fill'
@@ -16,8 +18,8 @@ void shelf.load()
 const onShelf = computed(() => shelf.fitting('oil', sheet.value.engine))
 
 const FILLS = [
-  { field: 'prime', words: 'Primed on', same: 'the first fill' },
-  { field: 'firstFill', words: 'First fill, to break in on', same: 'the running oil' },
+  { field: 'prime', words: t('oilFills.primedOn'), same: t('oilFills.theFirstFill') },
+  { field: 'firstFill', words: t('oilFills.firstFillToBreakInOn'), same: t('oilFills.theRunningOil') },
 ] as const
 type Field = (typeof FILLS)[number]['field']
 const SAME = 'same'
@@ -28,12 +30,15 @@ const valueOf = (field: Field) => {
   return oil === undefined ? SAME : oil.figures ? OWN : oil.grade
 }
 const optionsOf = (field: Field, same: string) => [
-  { value: SAME, words: field === 'prime' && !sheet.value.oils?.firstFill ? 'the running oil' : same },
+  { value: SAME, words: field === 'prime' && !sheet.value.oils?.firstFill ? t('oilFills.theRunningOil') : same },
   ...(sheet.value.oils?.[field]?.figures ? [{ value: OWN, words: nameOf(sheet.value.oils[field]!) }] : []),
   ...OIL_GRADES.map(({ name }) => ({ value: name, words: name })),
-  ...onShelf.value.map((item) => ({ value: SHELF + item.id, words: `${item.label}, on the shelf` })),
+  ...onShelf.value.map((item) => ({
+    value: SHELF + item.id,
+    words: t('oilFills.onTheShelf', { item: named(item.label) }),
+  })),
 ]
-const nameOf = (oil: OilChoice) => `${oil.grade}${oil.figures ? ', by its data sheet' : ''}`
+const nameOf = (oil: OilChoice) => `${oil.grade}${oil.figures ? t('oilFills.byItsDataSheet') : ''}`
 /** An oil from the rack, as a sheet holds it: by its own figures. */
 function fromShelf(id: string): OilChoice | undefined {
   const item = onShelf.value.find((each) => each.id === id)
@@ -59,7 +64,11 @@ function choose(field: Field, value: string, label: string) {
 const typing = ref<Field>()
 function write(field: Field, figures: OilFigures, label: string) {
   typing.value = undefined
-  void build.change([{ op: 'add', path: `/oils/${field}/figures`, value: figures }], label, 'by its data sheet')
+  void build.change(
+    [{ op: 'add', path: `/oils/${field}/figures`, value: figures }],
+    label,
+    t('oilFills.byItsDataSheet2'),
+  )
 }
 /** Prime and the four states with each oil. */
 const { value: rows, error } = useAnswer(
@@ -68,8 +77,8 @@ const { value: rows, error } = useAnswer(
     const primed = filledFor(own, 'prime')
     const first = own.oils?.firstFill
     const fills = [
-      ...(first ? [{ key: 'firstFill', words: 'First fill', oil: first }] : []),
-      { key: 'running', words: 'Running oil', oil: own.oil },
+      ...(first ? [{ key: 'firstFill', words: t('oilFills.firstFill'), oil: first }] : []),
+      { key: 'running', words: t('oilFills.runningOil'), oil: own.oil },
     ]
     return {
       prime: { name: nameOf(oilFor(own, 'prime')), expected: await model.prime(JSON.parse(JSON.stringify(primed))) },
@@ -89,12 +98,12 @@ const { value: rows, error } = useAnswer(
 
 <template>
   <section class="block" data-testid="oil-fills">
-    <h2>Oil by phase</h2>
+    <h2>{{ t('oilFills.oilByPhase') }}</h2>
     <div class="fills">
       <div v-for="each in FILLS" :key="each.field" :data-phase="each.field">
         <div class="row">
-          <span class="what">{{ each.words }}</span><ChoiceField
-            :label="each.words"
+          <span class="what">{{ named(each.words) }}</span><ChoiceField
+            :label="named(each.words)"
             :value="valueOf(each.field)"
             :options="optionsOf(each.field, each.same)"
             @choose="choose(each.field, $event, each.words)"
@@ -106,53 +115,56 @@ const { value: rows, error } = useAnswer(
           variant="outlined"
           :aria-expanded="typing === each.field"
           @click="typing = typing === each.field ? undefined : each.field"
-          >{{ sheet.oils[each.field]!.figures ? 'Change its figures' : 'Type its data sheet' }}</Button
+          >{{
+            sheet.oils[each.field]!.figures ? t('oilFills.changeItsFigures') : t('oilFills.typeItsDataSheet')
+          }}</Button
         >
         <OilSheetForm
           v-if="typing === each.field && sheet.oils?.[each.field]"
           :key="sheet.oils[each.field]!.grade"
           :oil="sheet.oils[each.field]!"
-          :label="`Data sheet: ${each.words}`"
+          :label="t('oilFills.dataSheet', { each: named(each.words) })"
           @use="write(each.field, $event, each.words)"
         />
       </div>
       <OilInEngine />
     </div>
     <div v-if="rows" class="drawing-scroll">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Gauge, {{ units.unit('pressure').symbol }}</th>
-            <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state] }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows.fills" :key="row.key" :data-fill="row.key">
-            <th scope="row">
-              {{ row.words }}<span class="quiet name">{{ row.name }}</span>
-            </th>
-            <td v-for="state in row.states" :key="state.name" class="mono">
-              {{ state.pumpable ? units.show(state.pressure, 'pressure', units.fine) : 'may not flow'
-              }}<span v-if="state.pumpable" class="quiet"
-                >{{ units.show(state.low, 'pressure', units.fine) }} to
-                {{ units.show(state.high, 'pressure', units.fine) }}</span
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <ResultTable
+        :rows="rows.fills"
+        :label="t('oilFills.gaugeWithEachOil')"
+        :attributes="(row) => ({ 'data-fill': row.key })"
+      >
+        <Column :header="t('oilFills.gauge', { unit: units.unit('pressure').symbol })"
+          ><template #body="{ data }"
+            >{{ named(data.words) }}<span class="under">{{ data.name }}</span></template
+          ></Column
+        ><Column v-for="(state, i) in STATE_NAMES" :key="state" :header="named(STATE_LABELS[state])"
+          ><template #body="{ data }"
+            ><BandedFigure
+              v-if="data.states[i].pumpable"
+              :value="data.states[i].pressure"
+              :low="data.states[i].low"
+              :high="data.states[i].high"
+              dimension="pressure"
+              :fine="units.fine"
+            /><template v-else>{{ t('oilFills.mayNotFlow') }}</template></template
+          ></Column
+        >
+      </ResultTable>
       <p class="quiet">
-        Primed on oil {{ rows.prime.name }}: the gauge should come to
-        {{ units.say(rows.prime.expected.pressure, 'pressure', units.fine) }} ({{
-          units.show(rows.prime.expected.low, 'pressure', units.fine)
+        {{
+          t('oilFills.primedOnOilTheGaugeShould', {
+            name: rows.prime.name,
+            pressure: units.say(rows.prime.expected.pressure, 'pressure', units.fine),
+            low: units.show(rows.prime.expected.low, 'pressure', units.fine),
+            high: units.show(rows.prime.expected.high, 'pressure', units.fine),
+          })
         }}
-        to {{ units.show(rows.prime.expected.high, 'pressure', units.fine) }}). The gauge card is for the running oil.
       </p>
     </div>
     <p v-else class="quiet" role="status">
-      {{
-        error || outlook.failed ? 'No figures with these oils: the model does not answer.' : 'Computing with each oil.'
-      }}
+      {{ error || outlook.failed ? t('oilFills.noFiguresWithTheseOilsThe') : t('oilFills.computingWithEachOil') }}
     </p>
   </section>
 </template>
@@ -163,37 +175,6 @@ const { value: rows, error } = useAnswer(
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 0 34px;
   align-items: start;
-}
-table {
-  width: 100%;
-  margin-top: 10px;
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: right;
-  padding: 8px 0 8px 12px;
-  font-weight: 400;
-  border-top: 1px solid var(--rule);
-  vertical-align: top;
-}
-thead th {
-  color: var(--quiet);
-  border-top: 0;
-}
-th:first-child {
-  text-align: left;
-  padding-left: 0;
-}
-tbody th {
-  font-weight: 600;
-}
-.name,
-td span {
-  display: block;
-  white-space: nowrap;
-  font-size: 15px;
-  font-weight: 400;
 }
 p {
   padding-top: 8px;

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { significant } from '~/words/numbers'
+import { t } from '~/words/of/brief'
 import { OIL_GRADES } from '#core/oil/grades'
 import type { OilFigures } from '#core/record/schema'
 import { shelfOil } from '#core/shelf/figures'
@@ -8,14 +11,14 @@ import { namedStates } from '#core/outlook/states'
 
 /** The oil: grade or its data sheet's own figures, how thick it is over temperature, how cold it still pumps, what it should carry. */
 const ViscosityChart = defineAsyncComponent(() => import('./ViscosityChart.vue'))
+const shown = useOnceShown()
 const build = useBuild()
 const units = useUnits()
 const sheet = computed(() => build.sheet!)
 const oil = computed(() => oilOf(sheet.value))
 const cold = computed(() => namedStates(sheet.value)[0].temperature)
 const hot = computed(() => namedStates(sheet.value)[2].temperature)
-const thick = (temperature: number) =>
-  `${Number((1e3 * oilAt(oil.value, temperature).viscosity).toPrecision(3)).toLocaleString('en')} mPa·s`
+const thick = (temperature: number) => `${significant(1e3 * oilAt(oil.value, temperature).viscosity, 3)} mPa·s`
 const GRADES = OIL_GRADES.map(({ name }) => ({ value: name, words: name }))
 /** Grades that still pump at the coldest start, thinnest when hot first. */
 const pumping = computed(() =>
@@ -27,7 +30,7 @@ const pumping = computed(() =>
 const own = ref(false)
 function write(figures: OilFigures) {
   own.value = false
-  void build.change([{ op: 'add', path: '/oil/figures', value: figures }], 'Oil, own figures')
+  void build.change([{ op: 'add', path: '/oil/figures', value: figures }], t('oilPanel.oilOwnFigures'))
 }
 function grade(name: string) {
   void build.change(
@@ -36,7 +39,7 @@ function grade(name: string) {
       ...(sheet.value.oil.figures ? [{ op: 'remove' as const, path: '/oil/figures' }] : []),
       ...(sheet.value.choices['oil.shelf'] ? [{ op: 'remove' as const, path: '/choices/oil.shelf' }] : []),
     ],
-    'Oil grade',
+    t('oilPanel.oilGrade'),
   )
 }
 const shelf = useShelf()
@@ -52,8 +55,8 @@ function fromShelf(id: string) {
       { op: 'add', path: '/oil/figures', value },
       { op: 'add', path: '/choices/oil.shelf', value: item.label.slice(0, 80) },
     ],
-    `Oil ${item.label}`,
-    'as it stands on the shelf',
+    t('oilPanel.oil2', { item: named(item.label) }),
+    t('oilPanel.asItStandsOnTheShelf'),
   )
 }
 /** A second grade mixed in, by volume. */
@@ -63,88 +66,109 @@ const SHARES = [10, 20, 25, 30, 40, 50, 60, 70, 75, 80, 90].map((share) => ({
 }))
 const mixed = computed(() => sheet.value.oil.blend)
 function mix(grade: string, share: number) {
-  if (grade === 'none') void (mixed.value && build.change([{ op: 'remove', path: '/oil/blend' }], 'Oil blend'))
-  else void build.change([{ op: 'add', path: '/oil/blend', value: { grade, share } }], 'Oil blend')
+  if (grade === 'none')
+    void (mixed.value && build.change([{ op: 'remove', path: '/oil/blend' }], t('oilPanel.oilBlend')))
+  else void build.change([{ op: 'add', path: '/oil/blend', value: { grade, share } }], t('oilPanel.oilBlend'))
 }
 const additive = computed(() =>
   sheet.value.layout.followers === 'sliding'
-    ? 'Sliding followers: break in on an oil with anti-wear additive, and keep to one that has it. Rules on additives differ by place.'
-    : 'Roller followers: no additive is wanted for them; what the maker says of the oil is enough.',
+    ? t('oilPanel.slidingFollowersBreakInOnAn')
+    : t('oilPanel.rollerFollowersNoAdditiveIs'),
 )
 </script>
 
 <template>
   <section class="block">
     <div class="block-head">
-      <h2>Oil</h2>
+      <h2>{{ t('oilPanel.oil') }}</h2>
       <span class="note">{{
-        sheet.oil.figures ? 'by its data sheet' : 'typical for its grade; a data sheet is better'
+        sheet.oil.figures ? t('oilPanel.byItsDataSheet') : t('oilPanel.typicalForItsGradeAData')
       }}</span>
     </div>
     <div class="oil">
       <div>
         <div class="row">
           <span class="what"
-            >Oil grade<span class="origin"
-              >{{ thick(hot) }} at {{ units.say(hot, 'temperature') }}, {{ thick(cold) }} at
-              {{ units.say(cold, 'temperature') }}</span
-            ></span
-          ><ChoiceField label="Oil grade" :value="sheet.oil.grade" :options="GRADES" @choose="grade" />
+            >{{ t('oilPanel.oilGrade')
+            }}<span class="origin">{{
+              t('oilPanel.atAt', {
+                thick: thick(hot),
+                hot: units.say(hot, 'temperature'),
+                thick2: thick(cold),
+                cold: units.say(cold, 'temperature'),
+              })
+            }}</span></span
+          ><ChoiceField :label="t('oilPanel.oilGrade')" :value="sheet.oil.grade" :options="GRADES" @choose="grade" />
         </div>
         <div v-if="oils.length > 0" class="row">
           <span class="what"
-            >From the shelf<span v-if="sheet.choices['oil.shelf'] && sheet.oil.figures" class="origin">{{
+            >{{ t('oilPanel.fromTheShelf')
+            }}<span v-if="sheet.choices['oil.shelf'] && sheet.oil.figures" class="origin">{{
               sheet.choices['oil.shelf']
             }}</span></span
           ><ChoiceField
-            label="Oil from the shelf"
+            :label="t('oilPanel.oilFromTheShelf')"
             value="none"
             :options="[
-              { value: 'none', words: 'choose one' },
-              ...oils.map((item) => ({ value: item.id, words: `${item.label}, ${item.count} there` })),
+              { value: 'none', words: t('oilPanel.chooseOne') },
+              ...oils.map((item) => ({
+                value: item.id,
+                words: t('oilPanel.there', { item: item.label, count: item.count }),
+              })),
             ]"
             @choose="fromShelf"
           />
         </div>
         <div class="row">
-          <span class="what">Mixed with</span
-          ><ChoiceField
-            label="Oil mixed in"
+          <span class="what">{{ t('oilPanel.mixedWith') }}</span><ChoiceField
+            :label="t('oilPanel.oilMixedIn')"
             :value="mixed?.grade ?? 'none'"
-            :options="[{ value: 'none', words: 'nothing' }, ...GRADES]"
+            :options="[{ value: 'none', words: t('oilPanel.nothing') }, ...GRADES]"
             @choose="mix($event, mixed?.share ?? 0.5)"
           />
         </div>
         <div v-if="mixed" class="row">
-          <span class="what">Share of it<span class="origin">by volume; pumps down to the worse of the two</span></span
+          <span class="what"
+            >{{ t('oilPanel.shareOfIt') }}<span class="origin">{{ t('oilPanel.byVolumePumpsDownToThe') }}</span></span
           ><ChoiceField
-            label="Share mixed in"
+            :label="t('oilPanel.shareMixedIn')"
             :value="String(Math.round(100 * mixed.share))"
             :options="SHARES"
             @choose="mix(mixed!.grade, Number($event) / 100)"
           />
         </div>
         <p v-if="!oilAt(oil, cold).pumpable" class="bad">
-          This oil must pump down to {{ units.say(oil.pumpingLimit, 'temperature') }} only; the coldest start is
-          {{ units.say(cold, 'temperature') }}. Take a thinner winter grade:
-          {{ pumping.slice(0, 4).join(', ') || 'none in the list' }}.
+          {{
+            t('oilPanel.thisOilMustPumpDownTo', {
+              pumpingLimit: units.say(oil.pumpingLimit, 'temperature'),
+              cold: units.say(cold, 'temperature'),
+              pumping: pumping.slice(0, 4).join(', ') || t('oilPanel.noneInTheList'),
+            })
+          }}
         </p>
         <p v-else class="quiet limit">
-          Pumps down to {{ units.say(oil.pumpingLimit, 'temperature') }}; the coldest start is
-          {{ units.say(cold, 'temperature') }}.
+          {{
+            t('oilPanel.pumpsDownToTheColdestStart', {
+              pumpingLimit: units.say(oil.pumpingLimit, 'temperature'),
+              cold: units.say(cold, 'temperature'),
+            })
+          }}
         </p>
         <p class="quiet limit" data-testid="additive">{{ additive }}</p>
         <Button type="button" variant="outlined" :aria-expanded="own" @click="own = !own">{{
-          sheet.oil.figures ? 'Change its figures' : 'Type its data sheet'
+          sheet.oil.figures ? t('oilPanel.changeItsFigures') : t('oilPanel.typeItsDataSheet')
         }}</Button>
-        <OilSheetForm v-if="own" :oil="sheet.oil" label="Data sheet" @use="write" />
+        <OilSheetForm v-if="own" :oil="sheet.oil" :label="t('oilPanel.dataSheet')" @use="write" />
       </div>
-      <ViscosityChart :oil="oil" :cold="cold" :hot="hot" />
+      <div class="charted"><ViscosityChart v-if="shown" :oil="oil" :cold="cold" :hot="hot" /></div>
     </div>
   </section>
 </template>
 
 <style scoped>
+.charted {
+  min-height: 290px;
+}
 .oil {
   display: grid;
   grid-template-columns: minmax(280px, 1fr) minmax(300px, 1fr);

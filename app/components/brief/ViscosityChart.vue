@@ -1,15 +1,17 @@
 <script setup lang="ts">
+import { whole } from '~/words/numbers'
+import { t } from '~/words/of/brief'
 import type { ApexOptions } from 'apexcharts'
 import ApexChart from 'vue3-apexcharts'
 import { type Oil, oilAt } from '#core/oil/oil'
 import { fromSI } from '#core/quantity/units'
+import { chartLook, inkOf } from '~/composables/chartLook'
 
 /** Dynamic viscosity over temperature, pipes and films, on a logarithmic scale, with the coldest start, hot oil and the pumping limit. */
 const { oil, cold, hot } = defineProps<{ oil: Oil; cold: number; hot: number }>()
 const units = useUnits()
 const person = usePerson()
 const unit = computed(() => units.unit('temperature'))
-const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const from = computed(() => Math.min(-30, Math.floor(cold / 10) * 10))
 const temperatures = computed(() => Array.from({ length: 40 }, (_, i) => from.value + ((150 - from.value) * i) / 39))
 /** Decades, so that the axis stands on whole ones. */
@@ -24,9 +26,7 @@ const series = computed(() => [
 ])
 const thickest = computed(() => Math.ceil(series.value[0].data[0].y))
 const options = computed<ApexOptions>(() => {
-  void person.scheme
-  const quiet = colour('--quiet')
-  const type = { fontFamily: colour('--type'), fontSize: '13px' }
+  const look = chartLook(person.scheme)
   const mark = (temperature: number, text: string, ink: string, dash = 0) => ({
     x: fromSI(temperature, unit.value),
     borderColor: ink,
@@ -36,44 +36,35 @@ const options = computed<ApexOptions>(() => {
       orientation: 'vertical' as const,
       offsetX: temperature < 40 ? 18 : 0,
       borderColor: 'transparent',
-      style: { background: 'transparent', color: ink, fontSize: '13px' },
+      style: { background: 'transparent', color: ink, fontSize: '15px' },
     },
   })
   return {
-    chart: {
-      type: 'line',
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      animations: { enabled: false },
-      background: 'transparent',
-      fontFamily: colour('--type'),
-      foreColor: colour('--ink'),
-    },
-    theme: { mode: person.scheme },
-    colors: [colour('--oil'), colour('--petrol')],
+    ...look.options,
+    colors: [inkOf('oil'), inkOf('petrol')],
     stroke: { width: [2.5, 2], dashArray: [0, 5], curve: 'straight' },
     xaxis: {
       type: 'numeric',
       tickAmount: 6,
       decimalsInFloat: 0,
-      title: { text: `oil temperature, ${unit.value.symbol}`, style: { ...type, fontWeight: 400, color: quiet } },
-      labels: { style: type, formatter: (value) => String(Math.round(Number(value))) },
+      title: look.title(t('viscosityChart.oilTemperature', { unit: unit.value.symbol })),
+      labels: { style: look.type, formatter: (value) => String(Math.round(Number(value))) },
       tooltip: { enabled: false },
     },
     yaxis: {
       min: 0,
       max: thickest.value,
       tickAmount: thickest.value,
-      title: { text: 'viscosity, mPa·s', style: { ...type, fontWeight: 400, color: quiet } },
-      labels: { style: type, formatter: (value) => Math.round(10 ** value).toLocaleString('en') },
+      title: look.title(t('viscosityChart.viscosityMpaS')),
+      labels: { style: look.type, formatter: (value) => whole(10 ** value) },
     },
-    grid: { borderColor: colour('--rule') },
-    legend: { show: false },
     annotations: {
       xaxis: [
-        mark(cold, 'coldest start', colour('--petrol')),
-        mark(hot, 'hot oil', colour('--oil')),
-        ...(oil.pumpingLimit > from.value ? [mark(oil.pumpingLimit, 'pumping limit', colour('--stop'), 4)] : []),
+        mark(cold, t('viscosityChart.coldestStart'), inkOf('petrol')),
+        mark(hot, t('viscosityChart.hotOil'), inkOf('oil')),
+        ...(oil.pumpingLimit > from.value
+          ? [mark(oil.pumpingLimit, t('viscosityChart.pumpingLimit'), inkOf('stop'), 4)]
+          : []),
       ],
     },
     tooltip: {
@@ -87,8 +78,8 @@ const options = computed<ApexOptions>(() => {
 <template>
   <div>
     <ul class="legend">
-      <li><span />in pipes and gaps</li>
-      <li><span class="films" />in the films, under shear</li>
+      <li><span />{{ t('viscosityChart.inPipesAndGaps') }}</li>
+      <li><span class="films" />{{ t('viscosityChart.inTheFilmsUnderShear') }}</li>
     </ul>
     <ApexChart type="line" height="280" :options="options" :series="series" />
   </div>

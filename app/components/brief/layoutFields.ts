@@ -1,3 +1,4 @@
+import { t } from '~/words/of/brief'
 import type { Layout } from '#core/record/schema'
 
 /** What of a layout is edited, in the order of its form: counts, kinds of things, and what is there or not. */
@@ -6,14 +7,14 @@ import type { Layout } from '#core/record/schema'
 const plain = <Value extends string>(value: Value) => ({ value, words: value as string })
 
 export const COUNTS: [field: CountField, title: string][] = [
-  ['cylinders', 'Cylinders'],
-  ['mains', 'Mains'],
-  ['camBearings', 'Cam bearings'],
-  ['lifterCount', 'Lifters'],
-  ['pistonJets', 'Piston jets'],
-  ['headCams', 'Overhead cams'],
-  ['headCamJournals', 'Bearings of each overhead cam'],
-  ['lashAdjusters', 'Lash adjusters in the heads'],
+  ['cylinders', t('layoutFields.cylinders')],
+  ['mains', t('layoutFields.mains')],
+  ['camBearings', t('layoutFields.camBearings')],
+  ['lifterCount', t('layoutFields.lifters')],
+  ['pistonJets', t('layoutFields.pistonJets')],
+  ['headCams', t('layoutFields.overheadCams')],
+  ['headCamJournals', t('layoutFields.bearingsOfEachOverheadCam')],
+  ['lashAdjusters', t('layoutFields.lashAdjustersInTheHeads')],
 ]
 export type CountField =
   | 'cylinders'
@@ -48,43 +49,87 @@ export const CHOICES: [
 ][] = [
   [
     'crankPlane',
-    'Crank of a V8',
+    t('layoutFields.crankOfAV8'),
     [
-      { value: 'cross', words: 'cross-plane' },
-      { value: 'flat', words: 'flat' },
+      { value: 'cross', words: t('layoutFields.crossPlane') },
+      { value: 'flat', words: t('layoutFields.flat') },
     ],
   ],
-  ['lifters', 'Lifters are', [plain('hydraulic'), plain('solid')]],
-  ['followers', 'Followers', [plain('sliding'), plain('roller')]],
-  ['pumpKind', 'Pump', [{ value: 'gear', words: 'gears' }, plain('gerotor')]],
+  ['lifters', t('layoutFields.liftersAre'), [plain('hydraulic'), plain('solid')]],
+  ['followers', t('layoutFields.followers'), [plain('sliding'), plain('roller')]],
+  ['pumpKind', t('layoutFields.pump'), [{ value: 'gear', words: t('layoutFields.gears') }, plain('gerotor')]],
   [
     'pumpDrive',
-    'Driven by',
+    t('layoutFields.drivenBy'),
     [
-      { value: 'shaft', words: 'a shaft' },
-      { value: 'crank', words: 'the crank' },
+      {
+        value: 'shaft',
+        get words() {
+          return t('layoutFields.aShaft')
+        },
+      },
+      {
+        value: 'crank',
+        get words() {
+          return t('layoutFields.theCrank')
+        },
+      },
     ],
   ],
   [
     'reliefReturn',
-    'Relief valve lets its oil go',
+    t('layoutFields.reliefValveLetsItsOilGo'),
     [
-      { value: 'sump', words: 'into the sump' },
-      { value: 'inlet', words: 'to the pump’s inlet' },
+      {
+        value: 'sump',
+        get words() {
+          return t('layoutFields.intoTheSump')
+        },
+      },
+      {
+        value: 'inlet',
+        get words() {
+          return t('layoutFields.toThePumpsInlet')
+        },
+      },
     ],
   ],
-  ['housing', 'Housing', [plain('iron'), plain('aluminium')]],
+  ['housing', t('layoutFields.housing'), [plain('iron'), plain('aluminium')]],
   [
     'oilLine',
-    'External oil line',
-    [plain('none'), { value: 'head', words: 'to the head' }, { value: 'turbo', words: 'to the turbo' }],
+    t('layoutFields.externalOilLine'),
+    [
+      plain('none'),
+      {
+        value: 'head',
+        get words() {
+          return t('layoutFields.toTheHead')
+        },
+      },
+      {
+        value: 'turbo',
+        get words() {
+          return t('layoutFields.toTheTurbo')
+        },
+      },
+    ],
   ],
   [
     'oilLineFrom',
-    'It takes oil from',
+    t('layoutFields.itTakesOilFrom'),
     [
-      { value: 'gallery', words: 'the gallery' },
-      { value: 'filter', words: 'the filter' },
+      {
+        value: 'gallery',
+        get words() {
+          return t('layoutFields.theGallery')
+        },
+      },
+      {
+        value: 'filter',
+        get words() {
+          return t('layoutFields.theFilter')
+        },
+      },
     ],
   ],
 ]
@@ -102,14 +147,14 @@ export const SWITCHES: [
     | 'drilledRods',
   title: string,
 ][] = [
-  ['filter', 'Filter with bypass'],
-  ['cooler', 'Oil cooler with bypass'],
-  ['coolerPlugged', 'Cooler gone, its ports plugged'],
-  ['drySump', 'Dry sump, with a tank'],
-  ['galleryRelief', 'Second relief valve at the gallery’s end'],
-  ['rockerFeed', 'Restricted feed to the rockers'],
-  ['timingJet', 'Timing jet'],
-  ['tensioner', 'Chain tensioner'],
-  ['turbo', 'Turbo'],
-  ['drilledRods', 'Rods drilled to the pin'],
+  ['filter', t('layoutFields.filterWithBypass')],
+  ['cooler', t('layoutFields.oilCoolerWithBypass')],
+  ['coolerPlugged', t('layoutFields.coolerGoneItsPortsPlugged')],
+  ['drySump', t('layoutFields.drySumpWithATank')],
+  ['galleryRelief', t('layoutFields.secondReliefValveAtTheGallerys')],
+  ['rockerFeed', t('layoutFields.restrictedFeedToTheRockers')],
+  ['timingJet', t('layoutFields.timingJet')],
+  ['tensioner', t('layoutFields.chainTensioner')],
+  ['turbo', t('layoutFields.turbo')],
+  ['drilledRods', t('layoutFields.rodsDrilledToThePin')],
 ]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
 import { quantityAt } from '#core/engine/values'
 import { goToReading } from '~/composables/goToReading'
 
@@ -29,7 +30,7 @@ const go = () => build.id && goToReading(router, build.id, quantity.value)
     class="value"
     role="link"
     tabindex="0"
-    :aria-label="`${quantity?.label ?? name}: ${words}`"
+    :aria-label="`${named(quantity?.label) ?? name}: ${words}`"
     @click="go"
     @keydown.enter.prevent="go"
     @keydown.space.prevent="go"

@@ -1,10 +1,14 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/floor'
+import { whole } from '~/words/numbers'
 import type { Verdict } from '#core/quantity/verdict'
 import type { StationProgress } from '#core/progress/progress'
 import { PRESETS } from '#core/record/layouts'
 import { PAGES } from '~/composables/stations'
-import { many, stretch } from '~/composables/words'
+import { stretch } from '~/composables/words'
 import type { Listed } from '~/sync/routes'
+import { dayOf } from '~/words/dates'
 
 /** One engine of the floor: how far it is, what it waits for, what gauge or model say of it. */
 const { build } = defineProps<{ build: Listed }>()
@@ -16,26 +20,36 @@ function waitsFor(build: Listed): { words: string; station: string; verdict?: St
   const stop = build.progress.find((each) => each.verdict === 'stop')
   if (build.stopped)
     return {
-      words: `Stopped${build.stopped.outcome ? `, ${build.stopped.outcome.replace(/^stopped: /, '')}` : ''}: write what was found and done`,
+      words: t('engineRow.stoppedWriteWhatWasFoundAnd', {
+        outcome: build.stopped.outcome ? `, ${build.stopped.outcome.replace(/^stopped: /, '')}` : '',
+      }),
       station: 'start',
       verdict: 'stop',
     }
   const next = build.progress.find((each) => each.done < each.wanted)
   const ran = build.ranAt !== undefined && build.ranAt === build.primedAt
-  if (ran && stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
+  if (ran && stop)
+    return { words: `${titleOf(stop.station)}: ${named(stop.about)}`, station: stop.station, verdict: 'stop' }
   if (build.primedUntil !== undefined && (!ran || build.primedUntil < Date.now())) {
     const left = build.primedUntil - Date.now()
     if (left <= 0)
       return {
-        words: `${ran ? 'Ran' : 'Primed'} ${stretch(Date.now() - build.primedAt!)} ago${ran ? '' : ' and not started'}: prime again`,
+        words: t('engineRow.agoPrimeAgain', {
+          ran: ran ? t('engineRow.ran') : t('engineRow.primed'),
+          now: stretch(Date.now() - build.primedAt!),
+          ran2: ran ? '' : ` ${t('engineRow.andNotStarted')}`,
+        }),
         station: 'prime',
         verdict: 'watch',
       }
-    if (!stop) return { words: `Primed; start it within ${stretch(left)}`, station: 'start' }
+    if (!stop) return { words: t('engineRow.primedStartItWithin', { left: stretch(left) }), station: 'start' }
   }
-  if (stop) return { words: `${titleOf(stop.station)}: ${stop.about}`, station: stop.station, verdict: 'stop' }
-  if (!next) return { words: 'Started; readings are in', station: 'start' }
-  return { words: `${titleOf(next.station)}, ${next.wanted - next.done} to go`, station: next.station }
+  if (stop) return { words: `${titleOf(stop.station)}: ${named(stop.about)}`, station: stop.station, verdict: 'stop' }
+  if (!next) return { words: t('engineRow.startedReadingsAreIn'), station: 'start' }
+  return {
+    words: t('engineRow.toGo2', { titleOf: titleOf(next.station), wanted: next.wanted - next.done }),
+    station: next.station,
+  }
 }
 /** What the gauge or the model says that is no pass, in a few words; read beats predicted. */
 function says(build: Listed): { verdict: Verdict; words: string } | undefined {
@@ -46,15 +60,25 @@ function says(build: Listed): { verdict: Verdict; words: string } | undefined {
   if (worst)
     return {
       verdict: worst.verdict,
-      words: `${worst.label} ${worst.reading === undefined ? 'predicted' : `read ${units.say(worst.reading, 'pressure', units.fine)}`}`,
+      words:
+        worst.reading === undefined
+          ? t('engineRow.statePredicted', { state: named(worst.label) })
+          : t('engineRow.stateReadReading', {
+              state: named(worst.label),
+              reading: units.say(worst.reading, 'pressure', units.fine),
+            }),
     }
   if (voids.length > 0) return { verdict: 'void', words: voids[0] }
-  if (starvesFrom !== undefined) return { verdict: 'watch', words: `starves from ${units.say(starvesFrom, 'speed')}` }
+  if (starvesFrom !== undefined)
+    return { verdict: 'watch', words: t('engineRow.starvesFrom', { starvesFrom: units.say(starvesFrom, 'speed') }) }
   const first = states.find(({ verdict }) => verdict === 'watch') ?? states.find(({ verdict }) => verdict === 'assumed')
   return (
     first && {
       verdict: first.verdict,
-      words: first.verdict === 'assumed' ? 'predicted by layout values' : `${first.label}, predicted`,
+      words:
+        first.verdict === 'assumed'
+          ? t('engineRow.predictedByLayoutValues')
+          : t('engineRow.predicted', { first: named(first.label) }),
     }
   )
 }
@@ -66,16 +90,27 @@ const missing = (build: Listed) =>
     .join(', ')
 const share = (each: StationProgress) => (each.wanted === 0 ? 1 : each.done / each.wanted)
 
+const keptUntil = computed(() => (build.keptUntil ? dayOf(build.keptUntil) : ''))
 const waits = computed(() => waitsFor(build))
 const word = computed(() => says(build))
 const toGo = computed(() => missing(build))
 </script>
 
 <template>
-  <NuxtLink :to="`/build/${build.id}/${waits.station}`">
+  <div v-if="build.place === 'deleted'" class="gone">
+    <strong>{{ build.name }}</strong><span class="quiet">{{
+      t('engineRow.deletedKeptUntil', {
+        engine: build.engine,
+        deletedBy: build.deletedBy ? ` ${t('engineRow.by', { deletedBy: build.deletedBy })}` : '',
+        keptUntil,
+      })
+    }}</span>
+  </div>
+  <NuxtLink v-else :to="`/build/${build.id}/${waits.station}`">
     <span class="names"
       ><strong>{{ build.name }}</strong
-      ><span class="quiet">{{ build.engine }}, {{ PRESETS[build.layout]?.title ?? 'own layout' }}</span
+      ><span class="quiet"
+        >{{ build.engine }}, {{ named(PRESETS[build.layout]?.title) ?? t('engineRow.ownLayout') }}</span
       ><span class="quiet work">{{ build.work }}</span></span
     >
     <span class="progress" aria-hidden="true"
@@ -89,22 +124,25 @@ const toGo = computed(() => missing(build))
       ></span
     >
     <span class="waits"
-      ><VerdictLabel v-if="waits.verdict" :verdict="waits.verdict!" /><span>{{ waits.words }}</span></span
+      ><VerdictLabel v-if="waits.verdict" :verdict="waits.verdict!" /><span>{{ named(waits.words) }}</span></span
     >
     <span v-if="word || toGo || build.waiting" class="says" data-testid="floor-says"
-      ><b v-if="build.waiting" class="to-sign"
-        >{{ many(build.waiting, 'change waits', 'changes wait') }} for a sign-off</b
-      ><template v-if="word"><VerdictLabel :verdict="word!.verdict" /> {{ word!.words }}</template
+      ><b v-if="build.waiting" class="to-sign">{{
+        t('engineRow.forASignOff', {
+          waiting: t('engineRow.changeWaitsChangesWait', { n: whole(build.waiting) }, build.waiting),
+        })
+      }}</b
+      ><template v-if="word"><VerdictLabel :verdict="word!.verdict" /> {{ named(word!.words) }}</template
       ><span
         v-if="toGo"
         class="quiet"
         :title="
           build.progress
             .filter((one) => one.missing.length > 0)
-            .map((one) => `${titleOf(one.station)}: ${one.missing.join(', ')}`)
+            .map((one) => `${titleOf(one.station)}: ${one.missing.map(named).join(', ')}`)
             .join('\n')
         "
-        >to go: {{ toGo }}</span
+        >{{ t('engineRow.toGo', { toGo }) }}</span
       ></span
     >
   </NuxtLink>
@@ -117,12 +155,18 @@ a {
   gap: 26px;
   align-items: center;
   padding: 16px 8px;
-  border-top: 1px solid var(--rule);
   color: var(--ink);
   text-decoration: none;
 }
 a:hover {
   background: var(--petrol-wash);
+}
+.gone {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+  padding: 16px 8px;
 }
 .names {
   display: grid;
@@ -136,7 +180,8 @@ a:hover {
   grid-auto-flow: column;
   grid-auto-columns: 1fr;
   gap: 3px;
-  font-size: 13px;
+  font-size: 15px;
+  font-stretch: 75%;
   color: var(--quiet);
 }
 .pipe i {

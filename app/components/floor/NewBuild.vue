@@ -1,40 +1,44 @@
 <script setup lang="ts">
+import { t } from '~/words/of/floor'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
 import { v4 as uuid } from 'uuid'
+import { BuildNames } from '#core/record/begin'
 import { PRESETS } from '#core/record/layouts'
 import { ask, refusedWords } from '~/sync/ask'
 
 /** Begins a build: a layout of the shop's own or a preset, and what the engine is called. */
-const wanted = reactive({ preset: 'inline4', name: '', engine: '', work: '' })
 const shop = useShop()
 void shop.load()
+const from = ref('inline4')
 /** The shop's own layouts first, then the presets. */
 const layouts = computed(() => [
   ...shop.house.layouts.map(({ name }, i) => ({ value: `shop.${i}`, words: name })),
   ...Object.entries(PRESETS).map(([key, preset]) => ({ value: key, words: preset.title })),
 ])
-const problem = ref<Record<string, string>>({})
+const problem = ref('')
+const resolver = zodResolver(BuildNames)
 
-function bodyOf() {
-  const { preset, ...names } = wanted
-  const own = /^shop\.(\d+)$/.exec(preset)
-  return own ? { ...names, layout: shop.house.layouts[Number(own[1])].layout } : { ...names, preset }
-}
 /** Sent with the request, so that one pressed twice is begun once. */
 let wantedId = uuid()
 const creating = ref(false)
-async function create() {
-  if (creating.value) return
-  problem.value = {}
-  if (!wanted.name.trim()) problem.value.name = 'Give it a name, such as the boat or the owner.'
-  if (!wanted.engine.trim()) problem.value.engine = 'Say which engine it is.'
-  if (Object.keys(problem.value).length > 0) return
+async function create({ valid, values }: { valid: boolean; values?: unknown }) {
+  if (!valid || creating.value) return
+  problem.value = ''
   creating.value = true
+  const names = BuildNames.parse(values)
+  const own = /^shop\.(\d+)$/.exec(from.value)
   try {
-    const made = await ask('POST /api/builds', { body: { id: wantedId, ...bodyOf() } })
+    const made = await ask('POST /api/builds', {
+      body: {
+        id: wantedId,
+        ...names,
+        ...(own ? { layout: shop.house.layouts[Number(own[1])].layout } : { preset: from.value }),
+      },
+    })
     wantedId = uuid()
     await navigateTo(`/build/${made.id}/brief`)
   } catch (error) {
-    problem.value.all = refusedWords(error, 'The server does not answer. What you typed is kept; try again.')
+    problem.value = refusedWords(error, t('newBuild.theServerDoesNotAnswerWhat'))
   } finally {
     creating.value = false
   }
@@ -42,32 +46,22 @@ async function create() {
 </script>
 
 <template>
-  <form class="new" @submit.prevent="create">
+  <Form class="new" :resolver="resolver" :initial-values="{ name: '', engine: '', work: '' }" @submit="create">
     <span class="field"
-      >Layout<ChoiceField label="Layout" :value="wanted.preset" :options="layouts" @choose="wanted.preset = $event"
+      >{{ t('newBuild.layout')
+      }}<ChoiceField :label="t('newBuild.layout')" :value="from" :options="layouts" @choose="from = $event"
     /></span>
-    <label
-      >Name<InputText v-model="wanted.name" maxlength="120" autocomplete="off" :aria-invalid="!!problem.name" /><span
-        v-if="problem.name"
-        class="wrong"
-        role="alert"
-        >{{ problem.name }}</span
-      ></label
-    >
-    <label
-      >Engine<InputText
-        v-model="wanted.engine"
-        maxlength="120"
-        autocomplete="off"
-        :aria-invalid="!!problem.engine"
-      /><span v-if="problem.engine" class="wrong" role="alert">{{ problem.engine }}</span></label
-    >
-    <label
-      >Out of<InputText v-model="wanted.work" maxlength="200" autocomplete="off" placeholder="what it drives"
-    /></label>
-    <Button type="submit" :disabled="creating">Start build</Button>
-    <p v-if="problem.all" class="wrong" role="alert">{{ problem.all }}</p>
-  </form>
+    <FormLine name="name" :label="t('newBuild.name')" maxlength="120" />
+    <FormLine name="engine" :label="t('newBuild.engine')" maxlength="120" />
+    <FormLine
+      name="work"
+      :label="t('newBuild.vehicleOrMachine')"
+      maxlength="200"
+      :placeholder="t('newBuild.whatItDrives')"
+    />
+    <Button type="submit" :disabled="creating">{{ t('newBuild.startBuild') }}</Button>
+    <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+  </Form>
 </template>
 
 <style scoped>
@@ -75,20 +69,14 @@ async function create() {
   display: grid;
   grid-template-columns: 170px 1fr 1fr 1fr auto;
   gap: 14px;
-  align-items: end;
+  align-items: start;
   padding: 4px 0 22px;
 }
-.new label,
 .new .field {
   display: grid;
   gap: 3px;
   color: var(--quiet);
   align-self: start;
-}
-.new .p-inputtext {
-  height: 46px;
-  font-size: 18px;
-  width: 100%;
 }
 .new .p-button {
   align-self: start;

@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { quantityAt } from '#core/engine/values'
 import { RULES } from '#core/house/rules'
 import { SHELF_FIELDS } from '#core/shelf/fields'
-import { stationPath } from '~/composables/stations'
 import { type Kept, patchOf } from '~/sync/kept'
 import type { NotKept } from '~/sync/keeper'
 import { useSync } from '~/sync/useSync'
+import { timeOf } from '~/words/dates'
 
-/** What stands apart of everything that this browser has written, whichever page it was written at, and what the last undo did. Nothing typed is lost. */
+/** What stands apart of everything that this browser has written, whichever page it was written at. Nothing typed is lost. */
 const build = useBuild()
 const units = useUnits()
 const shop = useShop()
@@ -15,12 +17,10 @@ const shelf = useShelf()
 const sync = useSync()
 
 const NOT_KEPT: Record<NotKept, string> = {
-  denied:
-    'This browser keeps nothing on its disk (a private window, or storage is switched off). What you write is sent at once; what has not arrived when this page closes is lost.',
-  newer:
-    'A newer version of Uldo has run in this browser. Reload this page. Until then what has not arrived when it closes is lost.',
-  held: 'Another tab runs another version of Uldo and holds what is kept here. Close it and reload this page. Until then what has not arrived when it closes is lost.',
-  full: 'This device’s disk is full: what you write is sent, and is not kept here. Make room before you go on without the network.',
+  denied: t('apartNotes.thisBrowserKeepsNothingOnIts'),
+  newer: t('apartNotes.aNewerVersionOfUldoHas'),
+  held: t('apartNotes.anotherTabRunsAnotherVersionOf'),
+  full: t('apartNotes.thisDevicesDiskIsFullWhat'),
 }
 
 /** What a kept value says, in the chosen units where it is a number of this engine. */
@@ -36,7 +36,7 @@ function say(item: Kept, path: string, value: unknown): string {
     reading.typed ??
     reading.finding ??
     reading.state ??
-    (reading.value !== undefined ? String(reading.value) : 'another text')
+    (reading.value !== undefined ? String(reading.value) : t('apartNotes.anotherText'))
   )
 }
 /** A number of the shop's or the shelf's, in its own unit. */
@@ -57,8 +57,6 @@ function oursOf(item: Kept, path: string): unknown {
   const operation = patchOf(item).find((each) => each.path === path)
   return operation && 'value' in operation ? operation.value : undefined
 }
-const clock = (at: string | number) =>
-  new Date(at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })
 const notes = computed(() =>
   sync.apart.map((item) => {
     const there = item.refusal?.conflict
@@ -71,8 +69,8 @@ const notes = computed(() =>
       conflict: item.state === 'conflict',
       theirs: say(item, path, there?.now),
       ours: say(item, path, oursOf(item, path)),
-      who: there?.who ?? 'Somebody',
-      at: there ? clock(there.at) : '',
+      who: there?.who ?? t('apartNotes.somebody'),
+      at: there ? timeOf(there.at) : '',
       message: item.refusal?.message ?? '',
     }
   }),
@@ -83,94 +81,53 @@ const settle = (item: Kept, ours: boolean) =>
     : item.kind === 'shelf'
       ? shelf.settle(item, ours)
       : build.settle(item, ours)
-const stationName = (page: string) =>
-  build.id && page ? stationPath(build.id, page as Parameters<typeof stationPath>[1]) : undefined
-const news = computed(() => build.stepNews)
-const again = () => (news.value?.ask === 'undo' ? build.undo(true) : build.redo(true))
-let closing: ReturnType<typeof setTimeout> | undefined
-watch(news, (now) => {
-  clearTimeout(closing)
-  if (now && !now.ask) closing = setTimeout(() => (build.stepNews = undefined), 12_000)
-})
-onBeforeUnmount(() => clearTimeout(closing))
 </script>
 
 <template>
   <div class="notes">
-    <div v-if="sync.notKept" class="note loud" role="alert">
-      <p>{{ NOT_KEPT[sync.notKept] }}</p>
-    </div>
-    <div v-if="sync.why" class="note loud" role="alert">
-      <p>{{ sync.why }}</p>
-    </div>
-    <div v-for="note in notes" :key="note.item.key" class="note" role="alert" :data-apart="note.item.state">
+    <VersionNote />
+    <WhoNote />
+    <NoteBar v-if="sync.notKept" kind="stop">{{ NOT_KEPT[sync.notKept] }}</NoteBar>
+    <NoteBar v-if="sync.why" kind="stop">{{ named(sync.why) }}</NoteBar>
+    <NoteBar v-for="note in notes" :key="note.item.key" :data-apart="note.item.state">
       <p v-if="note.conflict && note.to">
-        {{ note.item.label }}: {{ note.who }} wrote there at {{ note.at }}, before yours arrived.
-        <NuxtLink :to="note.to">Look at both in that build</NuxtLink>
+        {{
+          t('apartNotes.wroteThereAtBeforeYoursArrived', { item: named(note.item.label), who: note.who, at: note.at })
+        }}
+        <NuxtLink :to="note.to">{{ t('apartNotes.lookAtBothInThatBuild') }}</NuxtLink>
       </p>
       <p v-else-if="note.conflict">
-        {{ note.item.label }}: {{ note.who }} wrote <b class="mono">{{ note.theirs }}</b> at {{ note.at }}, before your
-        <b class="mono">{{ note.ours }}</b> arrived.
+        {{ t('apartNotes.wrote', { item: named(note.item.label), who: note.who }) }}
+        <b class="mono">{{ note.theirs }}</b> {{ t('apartNotes.atBeforeYour', { at: note.at }) }}
+        <b class="mono">{{ note.ours }}</b>
+        {{ t('apartNotes.arrived') }}
       </p>
       <p v-else>
-        {{ note.item.label }}, written at {{ clock(note.item.at) }}, was not taken: {{ note.message
-        }}<NuxtLink v-if="note.to" :to="note.to"> It is another build’s.</NuxtLink>
+        {{
+          t('apartNotes.writtenAtWasNotTaken', {
+            item: named(note.item.label),
+            at: timeOf(note.item.at),
+            message: note.message,
+          })
+        }}<NuxtLink v-if="note.to" :to="note.to">{{ ' ' }}{{ t('apartNotes.itIsAnotherBuilds') }}</NuxtLink>
       </p>
       <!-- Settled where both can be read in their units. -->
-      <span v-if="note.conflict && !note.to" class="actions"
-        ><Button type="button" variant="outlined" @click="settle(note.item, false)">Keep {{ note.theirs }}</Button
-        ><Button type="button" @click="settle(note.item, true)">Write {{ note.ours }}</Button></span
-      >
-      <span v-else-if="!note.conflict" class="actions"
-        ><Button type="button" variant="outlined" @click="sync.retry(note.item.key)">Send again</Button
-        ><Button type="button" variant="outlined" @click="sync.forget(note.item.key)">Leave it out</Button></span
-      >
-    </div>
-    <div v-if="news" class="note quiet-note" role="status" data-testid="step-news">
-      <p>{{ news.words }}</p>
-      <span class="actions"
-        ><Button v-if="news.ask" type="button" @click="again">{{
-          news.ask === 'undo' ? 'Undo it there' : 'Redo it there'
+      <template v-if="note.conflict && !note.to" #actions
+        ><Button type="button" variant="outlined" @click="settle(note.item, false)">{{
+          t('apartNotes.keep', { theirs: note.theirs })
         }}</Button
-        ><NuxtLink v-if="stationName(news.page)" class="go" :to="stationName(news.page)!">Go there</NuxtLink
-        ><Button type="button" variant="outlined" @click="build.stepNews = undefined">Close</Button></span
+        ><Button type="button" @click="settle(note.item, true)">{{
+          t('apartNotes.write', { ours: note.ours })
+        }}</Button></template
       >
-    </div>
+      <template v-else-if="!note.conflict" #actions
+        ><Button type="button" variant="outlined" @click="sync.retry(note.item.key)">{{
+          t('apartNotes.sendAgain')
+        }}</Button
+        ><Button type="button" variant="outlined" @click="sync.forget(note.item.key)">{{
+          t('apartNotes.leaveItOut')
+        }}</Button></template
+      >
+    </NoteBar>
   </div>
 </template>
-
-<style scoped>
-.note {
-  border: 1px solid var(--watch);
-  border-left-width: 6px;
-  padding: 10px 14px;
-  margin-bottom: 14px;
-  display: flex;
-  gap: 10px 16px;
-  justify-content: space-between;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.note p {
-  margin: 0;
-  max-width: 72ch;
-}
-.loud {
-  border-color: var(--stop);
-}
-.quiet-note {
-  border-color: var(--petrol);
-}
-.go {
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
-  padding: 0 8px;
-  font-weight: 600;
-}
-@media print {
-  .notes {
-    display: none;
-  }
-}
-</style>

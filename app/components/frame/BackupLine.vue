@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { ask, refusedWords } from '~/sync/ask'
 import type { Backups } from '~/sync/routes'
 import { stretch } from '~/composables/words'
@@ -19,14 +20,18 @@ const old = computed(
 const words = computed(() => {
   if (!state.value) return ''
   const { last, failed, running } = state.value
-  if (running) return 'Backing up.'
+  if (running) return t('backupLine.backingUp')
   const age = last === undefined ? 0 : now.value - last
   const stands =
-    last === undefined ? 'No backup yet' : age < MINUTE ? 'Backed up just now' : `Last good backup ${stretch(age)} ago`
-  if (failed) return `${stands}. The last try came to nothing: ${failed}`
+    last === undefined
+      ? t('backupLine.noBackupYet')
+      : age < MINUTE
+        ? t('backupLine.backedUpJustNow')
+        : t('backupLine.lastGoodBackupAgo', { age: stretch(age) })
+  if (failed) return t('backupLine.theLastTryCameToNothing', { stands, failed })
   return last === undefined
-    ? 'No backup yet: the first is made by itself in a few minutes.'
-    : `${stands}${old.value ? ': it is old.' : '.'}`
+    ? t('backupLine.noBackupYetTheFirstIs')
+    : `${stands}${old.value ? t('backupLine.itIsOld') : '.'}`
 })
 async function look() {
   state.value = await ask('GET /api/backups').catch(() => undefined)
@@ -35,7 +40,7 @@ async function make() {
   problem.value = ''
   if (state.value) state.value = { ...state.value, running: true }
   await ask('POST /api/backups', { body: {} }).catch(
-    (error: unknown) => (problem.value = refusedWords(error, 'The server does not answer.')),
+    (error: unknown) => (problem.value = refusedWords(error, t('backupLine.theServerDoesNotAnswer'))),
   )
   await look()
 }
@@ -43,11 +48,13 @@ onMounted(look)
 </script>
 
 <template>
-  <section v-if="state" class="backup" :class="{ old }" aria-label="Backups" data-testid="backup">
+  <section v-if="state" class="backup" :class="{ old }" :aria-label="t('backupLine.backups')" data-testid="backup">
     <p :role="old ? 'alert' : 'status'">
-      {{ words }} <span class="quiet">In {{ state.folder }}: copy them to another disk too.</span>
+      {{ words }} <span class="quiet">{{ t('backupLine.inCopyThemToAnotherDisk', { folder: state.folder }) }}</span>
     </p>
-    <Button type="button" variant="outlined" :disabled="state.running" @click="make">Back up now</Button>
+    <Button type="button" variant="outlined" :disabled="state.running" @click="make">{{
+      t('backupLine.backUpNow')
+    }}</Button>
     <p v-if="problem && !state.failed" class="wrong" role="alert">{{ problem }}</p>
   </section>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { ask } from '~/sync/ask'
 import { catalogueOf } from '#core/engine/catalogue'
 import { focusReading } from '~/composables/goToReading'
@@ -11,13 +13,12 @@ const router = useRouter()
 const units = useUnits()
 const person = usePerson()
 const shop = useShop()
-const box = useTemplateRef<HTMLDialogElement>('box')
+const visible = ref(true)
 const text = ref('')
 const chosen = ref(0)
 const engines = ref<{ id: string; name: string; engine: string }[]>([])
 onMounted(async () => {
-  box.value?.showModal()
-  engines.value = await ask('GET /api/builds').catch(() => [])
+  engines.value = (await ask('GET /api/builds').catch(() => [])).filter(({ place }) => place !== 'deleted')
 })
 
 interface Target {
@@ -34,10 +35,14 @@ const all = computed((): Target[] => {
   const sheet = build.sheet
   const actions: Target[] = sheet
     ? [
-        { label: 'Next reading worth taking', kind: 'action', run: () => nextMissing(router) },
-        { label: 'Undo the last change', kind: 'action', run: build.undo },
-        { label: 'Redo', kind: 'action', run: build.redo },
-        { label: 'Save the build file', kind: 'action', run: () => open(`/api/builds/${id}/file`, '_self') },
+        { label: t('findPalette.nextReadingWorthTaking'), kind: 'action', run: () => nextMissing(router) },
+        { label: t('findPalette.undoTheLastChange'), kind: 'action', run: build.undo },
+        { label: t('findPalette.redo'), kind: 'action', run: build.redo },
+        {
+          label: t('findPalette.saveTheBuildFile'),
+          kind: 'action',
+          run: () => open(`/api/builds/${id}/file`, '_self'),
+        },
       ]
     : []
   return [
@@ -46,7 +51,7 @@ const all = computed((): Target[] => {
       .filter(({ bearing }) => !bearing?.place)
       .map((quantity) => ({
         label: quantity.label,
-        kind: quantity.station === 'start' ? 'first start' : quantity.station,
+        kind: quantity.station === 'start' ? t('findPalette.firstStart') : quantity.station,
         to: readingPath(id, quantity),
         reading: quantity.key,
       })),
@@ -56,16 +61,16 @@ const all = computed((): Target[] => {
       to: stationPath(engine.id, 'brief'),
     })),
     ...actions,
-    { label: 'Next units', kind: 'action', run: units.nextUnits },
+    { label: t('findPalette.nextUnits'), kind: 'action', run: units.nextUnits },
     {
-      label: `Make ${units.choiceName} the shop’s units`,
+      label: t('findPalette.makeTheShopsUnits', { choiceName: units.choiceName }),
       kind: 'action',
       run: () => shop.save((next) => (next.units = units.choiceName)),
     },
-    { label: 'Light or dark', kind: 'action', run: person.flipScheme },
-    { label: 'New build', kind: 'action', to: '/?new' },
-    { label: 'Shelf', kind: 'place', to: '/shelf' },
-    { label: 'House rules', kind: 'place', to: '/house' },
+    { label: t('findPalette.lightOrDark'), kind: 'action', run: person.flipScheme },
+    { label: t('findPalette.newBuild'), kind: 'action', to: '/?new' },
+    { label: t('findPalette.shelf'), kind: 'place', to: '/shelf' },
+    { label: t('findPalette.houseRules'), kind: 'place', to: '/house' },
   ]
 })
 const found = computed(() => {
@@ -83,7 +88,7 @@ watch(text, () => (chosen.value = 0))
 
 async function go(target = found.value[chosen.value]) {
   if (!target) return
-  box.value?.close()
+  visible.value = false
   if (target.to) await router.push(target.to)
   if (target.reading) focusReading(target.reading)
   target.run?.()
@@ -98,66 +103,66 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <dialog ref="box" class="find-box" aria-label="Find" @close="emit('close')" @click.self="box?.close()">
-    <input
+  <Dialog
+    v-model:visible="visible"
+    modal
+    dismissable-mask
+    :show-header="false"
+    position="top"
+    class="find-box"
+    :aria-label="t('findPalette.find')"
+    @after-hide="emit('close')"
+  >
+    <InputText
       v-model="text"
-      placeholder="main 4, spring, relief, an engine"
-      aria-label="Find a reading, station or engine"
+      :placeholder="t('findPalette.main4SpringReliefAnEngine')"
+      :aria-label="t('findPalette.findAReadingStationOrEngine')"
       autofocus
       @keydown="key"
     />
     <ul>
       <li v-for="(each, i) in found" :key="each.kind + each.label">
-        <button type="button" :class="{ chosen: i === chosen }" @click="go(each)">
-          <span>{{ each.label }}</span><span class="quiet">{{ each.kind }}</span>
-        </button>
+        <Button type="button" variant="text" :class="{ chosen: i === chosen }" @click="go(each)">
+          <span>{{ named(each.label) }}</span><span class="quiet">{{ each.kind }}</span>
+        </Button>
       </li>
-      <li v-if="found.length === 0" class="quiet none">Nothing by that name. Try “main 4” or “shims”.</li>
+      <li v-if="found.length === 0" class="quiet none">{{ t('findPalette.nothingByThatNameTryMain') }}</li>
     </ul>
-  </dialog>
+  </Dialog>
 </template>
 
-<style scoped>
+<style>
 .find-box {
-  border: 1px solid var(--field);
-  background: var(--sheet);
-  color: var(--ink);
-  padding: 14px;
   width: 460px;
   max-width: 94vw;
-  margin-top: 70px;
+  margin-top: 60px !important;
 }
-.find-box::backdrop {
-  background: rgb(20 24 26 / 40%);
+.find-box .p-dialog-content {
+  padding: 14px;
 }
-input {
+</style>
+
+<style scoped>
+.p-inputtext {
   width: 100%;
   height: 48px;
   font-size: 18px;
-  padding: 0 12px;
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: var(--sheet);
 }
 ul {
   list-style: none;
   margin: 8px 0 0;
   padding: 0;
 }
-button {
+.p-button {
   width: 100%;
-  min-height: 44px;
-  display: flex;
   justify-content: space-between;
-  align-items: center;
   padding: 0 12px;
-  border: 0;
-  background: none;
+  color: var(--ink);
+  font-weight: 400;
   text-align: left;
-  cursor: pointer;
 }
 .chosen,
-button:hover {
+.p-button:hover {
   background: var(--petrol-wash);
 }
 .none {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { progressOf } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
 
@@ -39,7 +40,7 @@ const filled = computed(() => {
 </script>
 
 <template>
-  <nav class="rail" aria-label="Stations">
+  <nav class="rail" :aria-label="t('galleryRail.stations')">
     <ol :style="{ '--filled': filled }">
       <li v-for="(tap, i) in taps" :key="tap.page">
         <NuxtLink
@@ -55,7 +56,7 @@ const filled = computed(() => {
               >, {{ tap.own.verdict }}</span
             ></span
           >
-          <span v-if="tap.missing > 0" class="missing">{{ tap.missing }} left</span>
+          <span v-if="tap.missing > 0" class="missing">{{ t('galleryRail.left', { missing: tap.missing }) }}</span>
         </NuxtLink>
       </li>
     </ol>

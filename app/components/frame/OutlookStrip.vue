@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { fillOf } from '#core/record/fill'
 
 const build = useBuild()
@@ -6,16 +8,19 @@ const outlook = useOutlook()
 const units = useUnits()
 const cause = computed(() =>
   build.lastLabel === ''
-    ? 'another hand wrote'
+    ? t('outlookStrip.anotherHandWrote')
     : build.lastLabel === 'undo'
       ? 'undo'
-      : `${build.lastLabel.toLowerCase()} ${/shells$/.test(build.lastLabel) ? 'were' : 'was'} written`,
+      : t('outlookStrip.written', {
+          lastLabel: build.lastLabel.toLowerCase(),
+          test: /shells$/.test(build.lastLabel) ? 'were' : 'was',
+        }),
 )
 /** Where the filter can and the cooler see the most: they stand before the gauge. */
 const vessels = computed(() =>
   (
     [
-      ['can', 'filter can'],
+      ['can', t('outlookStrip.filterCan')],
       ['cooler', 'cooler'],
     ] as const
   ).flatMap(([key, words]) => {
@@ -29,28 +34,37 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
 
 <template>
-  <aside class="strip" aria-label="Outlook" tabindex="0" :data-took="outlook.took">
+  <aside class="strip" :aria-label="t('outlookStrip.outlook')" tabindex="0" :data-took="outlook.took">
     <div class="head">
-      <h2>Outlook</h2>
-      <span class="quiet">{{ units.unit('pressure').symbol }}, at the gauge</span>
+      <h2>{{ t('outlookStrip.outlook') }}</h2>
+      <span class="quiet">{{ t('outlookStrip.atTheGauge', { unit: units.unit('pressure').symbol }) }}</span>
     </div>
     <p v-if="outlook.failed" class="failed" role="alert" data-testid="strip-failed">
-      No prediction: {{ outlook.failed }}{{ outlook.now ? ' What stands below is of the record before.' : '' }}
+      {{
+        t('outlookStrip.noPrediction', {
+          failed: outlook.failed,
+          now: outlook.now ? ` ${t('outlookStrip.whatStandsBelowIsOfThe')}` : '',
+        })
+      }}
     </p>
     <p v-else-if="outlook.late || !outlook.now" class="computed" role="status" data-testid="strip-late">
-      {{ outlook.now ? 'Computing: what stands below is of the record before.' : 'Computing.' }}
+      {{ outlook.now ? t('outlookStrip.computingWhatStandsBelowIsOf') : t('outlookStrip.computing') }}
     </p>
     <p v-if="outlook.now && outlook.now.voids.length > 0" class="failed" data-testid="strip-void">
-      Void until mended: {{ outlook.now.voids.map(({ about }) => about).join('; ') }}.
+      {{ t('outlookStrip.voidUntilMended', { voids: outlook.now.voids.map(({ about }) => about).join('; ') }) }}
     </p>
     <p v-if="outlook.now && outlook.now.faults.length > 0" class="computed" data-testid="strip-faults">
-      Computed with: {{ outlook.now.faults.map(({ about }) => about).join('; ') }}.
+      {{ t('outlookStrip.computedWith', { faults: outlook.now.faults.map(({ about }) => about).join('; ') }) }}
     </p>
     <p v-if="outlook.now?.starvesFrom !== undefined" class="failed" data-testid="strip-starves">
-      The pump starves from {{ units.say(outlook.now.starvesFrom, 'speed') }} with hot oil.
+      {{ t('outlookStrip.thePumpStarvesFromWithHot', { starvesFrom: units.say(outlook.now.starvesFrom, 'speed') }) }}
     </p>
     <p v-if="outlook.now && outlook.now.unused.length > 0" class="computed">
-      Not used: {{ outlook.now.unused.map(({ path, message }) => `${path} ${message}`).join('; ') }}.
+      {{
+        t('outlookStrip.notUsed', {
+          unused: outlook.now.unused.map(({ path, message }) => `${path} ${message}`).join('; '),
+        })
+      }}
     </p>
     <div v-if="outlook.now" class="states">
       <StateScale
@@ -65,24 +79,31 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
       />
     </div>
     <p v-if="build.sheet && fillOf(build.sheet) === 'firstFill'" class="can" data-testid="strip-oil">
-      By the running oil, {{ build.sheet.oil.grade }}. The first fill is in the engine now: its figures stand at Brief.
+      {{ t('outlookStrip.byTheRunningOilTheFirst', { grade: build.sheet.oil.grade }) }}
     </p>
     <p v-for="can in vessels" :key="can.key" class="can" :class="can.verdict" :data-testid="`strip-${can.key}`">
-      At the {{ can.words }} up to {{ units.say(can.pressure, 'pressure') }} ({{ units.show(can.low, 'pressure') }} to
-      {{ units.show(can.high, 'pressure') }}), {{ can.label.toLowerCase() }}:
-      {{ can.verdict === 'pass' ? 'within' : can.pressure > can.most ? 'over' : 'near' }} its
-      {{ units.say(can.most, 'pressure') }}.
+      {{
+        t('outlookStrip.atTheUpToToIts', {
+          can: named(can.words),
+          pressure: units.say(can.pressure, 'pressure'),
+          low: units.show(can.low, 'pressure'),
+          high: units.show(can.high, 'pressure'),
+          can2: named(can.label).toLowerCase(),
+          verdict: named(can.verdict === 'pass' ? 'within' : can.pressure > can.most ? 'over' : 'near'),
+          most: units.say(can.most, 'pressure'),
+        })
+      }}
     </p>
     <div v-if="outlook.now" class="assumed-list">
-      <h3>Still assumed</h3>
-      <p v-if="assumed.length === 0" class="quiet">Nothing here changes hot-idle pressure.</p>
+      <h3>{{ t('outlookStrip.stillAssumed') }}</h3>
+      <p v-if="assumed.length === 0" class="quiet">{{ t('outlookStrip.nothingHereChangesHotIdle') }}</p>
       <dl v-else>
         <template v-for="share in assumed" :key="share.key"
-          ><dt>{{ share.label }}</dt>
+          ><dt>{{ named(share.label) }}</dt>
           <dd class="mono">{{ Math.max(1, Math.round(100 * share.share)) }} %</dd></template
         >
       </dl>
-      <p v-if="assumed.length > 0" class="quiet foot">Share of hot-idle uncertainty.</p>
+      <p v-if="assumed.length > 0" class="quiet foot">{{ t('outlookStrip.shareOfHotIdleUncertainty') }}</p>
     </div>
   </aside>
 </template>
@@ -145,7 +166,14 @@ dd {
   line-height: 1.3;
 }
 @media (max-width: 1099px) {
-  .head,
+  /* No room for the title; it still heads what is read out. */
+  .head {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
   .can.pass,
   .assumed-list {
     display: none;
@@ -186,22 +214,35 @@ dd {
     overflow: hidden;
     text-overflow: ellipsis;
   }
+  /* No scale in so little room: the band stands in figures, narrow, under the value. */
   .states :deep(.scale) {
     display: none;
   }
-  .states :deep(.line) {
-    flex-wrap: wrap;
+  .states :deep(.band) {
+    display: block;
+    font-family: var(--type);
+    font-stretch: 75%;
+    letter-spacing: -0.01em;
+  }
+  .states :deep(.line:not(.beside)) {
+    display: grid;
+    justify-items: start;
     gap: 2px;
   }
+  .states :deep(.line.beside) {
+    flex-wrap: wrap;
+    gap: 0 4px;
+    justify-content: flex-start;
+  }
   .states :deep(.beside .words) {
-    font-size: 13px;
+    font-size: 15px;
   }
   .states :deep(.apart) {
-    font-size: 13px;
+    font-size: 15px;
     line-height: 1.15;
   }
   .states :deep(.verdict) {
-    font-size: 13px;
+    font-size: 15px;
     padding: 3px 6px;
   }
 }

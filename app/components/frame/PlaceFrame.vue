@@ -1,23 +1,34 @@
 <script setup lang="ts">
+import { useSync } from '~/sync/useSync'
 import { type ShopNews, useNews } from '~/stores/news'
 
 /** The frame of a place that is no station of a build: Floor, Shelf, House rules. */
 useBuild().close()
 const finding = ref(false)
 const listing = ref(false)
+const wording = ref(false)
+const sync = useSync()
 const stream = new EventSource('/api/events')
 stream.addEventListener('shop', (event) => useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews))
-stream.onerror = () => stream.readyState === EventSource.CLOSED && void useAccess().check()
-onBeforeUnmount(() => stream.close())
-useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
+stream.onopen = () => (sync.streaming = true)
+stream.onerror = () => {
+  sync.streaming = false
+  if (stream.readyState === EventSource.CLOSED) void useAccess().check()
+}
+onBeforeUnmount(() => {
+  stream.close()
+  sync.streaming = true
+})
+useKeys({ find: () => (finding.value = true), list: () => (listing.value = true), words: () => (wording.value = true) })
 </script>
 
 <template>
   <div class="frame wide">
-    <TopBar @find="finding = true" />
+    <TopBar @find="finding = true" @keys="listing = true" @words="wording = true" />
     <main class="sheet"><ApartNotes /><slot /></main>
     <LazyFindPalette v-if="finding" @close="finding = false" />
     <LazyKeyList v-if="listing" @close="listing = false" />
+    <LazyGlossaryList v-if="wording" @close="wording = false" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 /** The shop's own cautions for the open station, under its sheet. */
 const shop = useShop()
 const route = useRoute()
@@ -6,7 +7,9 @@ const own = computed(() => shop.house.cautions.filter(({ station }) => route.pat
 </script>
 
 <template>
-  <div v-for="{ words } in own" :key="words" class="shop-caution" role="note"><b>House</b> {{ words }}</div>
+  <div v-for="{ words } in own" :key="words" class="shop-caution" role="note">
+    <b>{{ t('shopCautions.house') }}</b> {{ words }}
+  </div>
 </template>
 
 <style scoped>

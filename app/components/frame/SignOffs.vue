@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { quantityAt } from '#core/engine/values'
 import { type Decision, type Proposal, suffices } from '#core/house/people'
 import { ask, Refused, refusedWords } from '~/sync/ask'
+import { timeOf } from '~/words/dates'
 
 /** An apprentice's changes that wait: until a builder has signed them off they move no prediction and no verdict. */
 const access = useAccess()
@@ -20,7 +23,7 @@ const lines = computed(() =>
   build.proposals.map((proposal) => ({
     proposal,
     words: wordsOf(proposal),
-    at: new Date(proposal.at).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' }),
+    at: timeOf(proposal.at),
   })),
 )
 
@@ -29,13 +32,13 @@ function wordsOf({ patch }: Proposal): string {
   const said = patch.slice(0, 3).map(({ op, path, value }) => {
     const quantity = quantityAt(build.sheet!, path.replace('/readings/', ''))
     const label = quantity?.label ?? path.split('/').slice(2).join(' ').replaceAll('.', ' ')
-    if (op === 'remove') return `${label} taken out`
+    if (op === 'remove') return t('signOffs.takenOut', { label })
     const reading = value as { value?: number; finding?: string; state?: string } | string | number | null
     if (quantity && typeof reading === 'object' && reading?.value !== undefined)
       return `${label} ${units.say(reading.value, quantity.dimension)}`
     return `${label} ${typeof reading === 'object' ? (reading?.finding ?? reading?.state ?? 'changed') : String(reading)}`
   })
-  return `${said.join(', ')}${patch.length > 3 ? `, and ${patch.length - 3} more` : ''}`
+  return `${said.join(', ')}${patch.length > 3 ? t('signOffs.andMore', { count: patch.length - 3 }) : ''}`
 }
 async function decide({ number }: Proposal, decision: Decision) {
   problem.value = ''
@@ -53,7 +56,7 @@ async function decide({ number }: Proposal, decision: Decision) {
   } catch (error) {
     const conflict = error instanceof Refused && error.refusal.code === 'conflict'
     if (conflict) over.value = number
-    problem.value = refusedWords(error) + (conflict ? ' Sign it off again to enter it over that, or send it back.' : '')
+    problem.value = refusedWords(error) + (conflict ? ` ${t('signOffs.signItOffAgainToEnter')}` : '')
     return false
   } finally {
     await build.loadProposals()
@@ -67,16 +70,30 @@ async function signAll() {
 </script>
 
 <template>
-  <section v-if="lines.length > 0" class="sign-offs" aria-label="Waiting for sign-off" data-testid="sign-offs">
+  <section
+    v-if="lines.length > 0"
+    class="sign-offs"
+    :aria-label="t('signOffs.waitingForSignOff')"
+    data-testid="sign-offs"
+  >
     <div class="head">
       <p>
-        <b>{{ lines.length === 1 ? '1 change waits' : `${lines.length} changes wait` }} for a builder’s sign-off</b
-        >{{ ' ' }}<span class="quiet">and {{ lines.length === 1 ? 'moves' : 'move' }} nothing until then.</span>
+        <b>{{
+          t('signOffs.forABuildersSignOff', {
+            count:
+              lines.length === 1 ? t('signOffs.n1ChangeWaits') : t('signOffs.changesWait', { count: lines.length }),
+          })
+        }}</b>{{ ' '
+        }}<span class="quiet">{{
+          t('signOffs.andNothingUntilThen', { count: lines.length === 1 ? 'moves' : 'move' })
+        }}</span>
       </p>
       <span class="actions"
-        ><Button v-if="signs && sent.length > 1" type="button" @click="signAll">Sign off all {{ sent.length }}</Button
+        ><Button v-if="signs && sent.length > 1" type="button" @click="signAll">{{
+          t('signOffs.signOffAll', { count: sent.length })
+        }}</Button
         ><Button v-if="lines.length > 3" type="button" variant="outlined" :aria-expanded="open" @click="open = !open">{{
-          open ? 'Show fewer' : 'Show all'
+          open ? t('signOffs.showFewer') : t('signOffs.showAll')
         }}</Button></span
       >
     </div>
@@ -87,33 +104,33 @@ async function signAll() {
         :data-proposal="line.proposal.number"
       >
         <span
-          >{{ line.words }}<span class="quiet">, {{ line.proposal.who }}, {{ line.at }}</span></span
+          >{{ named(line.words) }}<span class="quiet">, {{ line.proposal.who }}, {{ line.at }}</span></span
         >
-        <span v-if="line.proposal.number === 0" class="quiet">on its way</span>
+        <span v-if="line.proposal.number === 0" class="quiet">{{ t('signOffs.onItsWay') }}</span>
         <span v-else class="actions">
           <Button
             v-if="signs"
             type="button"
             :variant="lines.length > 1 ? 'outlined' : undefined"
-            :aria-label="`Sign off: ${line.words}`"
+            :aria-label="t('signOffs.signOff', { line: named(line.words) })"
             @click="decide(line.proposal, 'signed')"
-            >{{ over === line.proposal.number ? 'Sign off over it' : 'Sign off' }}</Button
+            >{{ over === line.proposal.number ? t('signOffs.signOffOverIt') : t('signOffs.signOff2') }}</Button
           >
           <Button
             v-if="signs"
             type="button"
             variant="outlined"
-            :aria-label="`Send back: ${line.words}`"
+            :aria-label="t('signOffs.sendBack', { line: named(line.words) })"
             @click="decide(line.proposal, 'sent-back')"
-            >Send back</Button
+            >{{ t('signOffs.sendBack2') }}</Button
           >
           <Button
             v-if="line.proposal.who === person.who"
             type="button"
             variant="outlined"
-            :aria-label="`Take back: ${line.words}`"
+            :aria-label="t('signOffs.takeBack', { line: named(line.words) })"
             @click="decide(line.proposal, 'taken-back')"
-            >Take back</Button
+            >{{ t('signOffs.takeBack2') }}</Button
           >
         </span>
       </li>

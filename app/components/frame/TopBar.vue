@@ -1,82 +1,73 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { UNIT_CHOICES } from '#core/quantity/unitChoices'
-import { useSync } from '~/sync/useSync'
 
 const build = useBuild()
-const sync = useSync()
 const units = useUnits()
 const person = usePerson()
 const access = useAccess()
 /** On the shop's own machine a person of the list; what is no name of it is nobody. */
-const NOBODY = ''
+const NOBODY = 'nobody'
 const hands = computed(() => [
-  { value: NOBODY, words: 'Who records?' },
+  { value: NOBODY, words: t('topBar.whoRecords') },
   ...access.people.map(({ name }) => ({ value: name, words: name })),
 ])
-defineEmits<{ find: [] }>()
-const savingWord = computed(() => {
-  const count = sync.waiting.length
-  switch (build.saving) {
-    case 'apart':
-      return `${sync.apart.length} to settle`
-    case 'unkept':
-      return count > 0 ? `${count} not kept here` : 'sent, not kept here'
-    case 'offline':
-      return sync.why ? `not written, ${count} kept here` : count > 0 ? `offline, ${count} kept here` : 'offline'
-    case 'saving':
-      return `${count} waiting`
-    default:
-      return 'saved'
-  }
-})
+defineEmits<{ find: []; keys: []; words: [] }>()
 </script>
 
 <template>
   <header class="top bar">
-    <NuxtLink to="/" class="mark" aria-label="Uldo, to the Floor">
+    <NuxtLink to="/" class="mark" :aria-label="t('topBar.uldoToTheFloor')">
       <img src="/mark.svg" alt="" width="22" height="22" />
-      <span>Uldo</span>
+      <span>{{ t('topBar.uldo') }}</span>
     </NuxtLink>
     <div v-if="build.sheet && build.id" class="engine">
-      <strong>{{ build.sheet.name }}</strong>{{ ' ' }}<span class="quiet">{{ build.sheet.engine }}</span>
+      <strong>{{ build.sheet.name }}</strong>{{ ' ' }}<span class="quiet">{{ build.sheet.engine }}</span
+      >{{ ' ' }}<OthersHere />
     </div>
-    <nav v-else class="places" aria-label="Places">
-      <NuxtLink to="/" exact-active-class="here">Floor</NuxtLink
-      ><NuxtLink to="/shelf" active-class="here">Shelf</NuxtLink
-      ><NuxtLink to="/house" active-class="here">House rules</NuxtLink>
-    </nav>
+    <TopPlaces v-else />
     <span class="gap" />
-    <button type="button" class="find" @click="$emit('find')">
-      <span>Find a reading or engine</span><kbd>Ctrl K</kbd>
-    </button>
+    <Button type="button" variant="outlined" class="find" @click="$emit('find')">
+      <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
+        <circle cx="8.5" cy="8.5" r="5.5" fill="none" stroke="currentColor" stroke-width="2" />
+        <path d="M 12.8 12.8 L 17.5 17.5" stroke="currentColor" stroke-width="2" stroke-linecap="round" /></svg
+      ><span>{{ t('topBar.findAReadingOrEngine') }}</span
+      ><kbd>Ctrl K</kbd>
+    </Button>
     <ChoiceField
-      label="Units"
+      class="units"
+      :label="t('topBar.units')"
       quiet
       :value="units.choiceName"
       :options="Object.keys(UNIT_CHOICES).map((name) => ({ value: name, words: name }))"
       @choose="units.choiceName = $event"
     />
-    <NuxtLink v-if="access.needed" class="who" to="/house?view=people" :aria-label="`${person.who}, signed in`">{{
-      person.who
-    }}</NuxtLink>
+    <NuxtLink
+      v-if="access.needed"
+      class="who"
+      to="/house?view=people"
+      :aria-label="t('topBar.signedIn', { who: person.who })"
+      >{{ person.who }}</NuxtLink
+    >
     <ChoiceField
       v-else
       class="who"
-      label="Who is recording"
+      :label="t('topBar.whoIsRecording')"
       quiet
-      :value="person.who"
+      :value="person.who || NOBODY"
       :options="hands"
-      @choose="person.who = $event"
+      @choose="person.who = $event === NOBODY ? '' : $event"
     />
-    <button
+    <Button
       type="button"
+      variant="text"
       class="plain-button"
-      :aria-label="person.scheme === 'dark' ? 'Light scheme' : 'Dark scheme'"
+      :aria-label="person.scheme === 'dark' ? t('topBar.lightScheme') : t('topBar.darkScheme')"
       @click="person.flipScheme()"
+      >{{ person.scheme === 'dark' ? '☀' : '☾' }}</Button
     >
-      {{ person.scheme === 'dark' ? '☀' : '☾' }}
-    </button>
-    <span class="saving" :class="build.saving" role="status" data-testid="saving">{{ savingWord }}</span>
+    <PageMenu :hands="hands" @keys="$emit('keys')" @words="$emit('words')" />
+    <SavingWord class="saving" />
   </header>
 </template>
 
@@ -109,25 +100,13 @@ const savingWord = computed(() => {
 .engine .quiet {
   margin-left: 6px;
 }
-.places {
-  display: flex;
-  gap: 4px;
-}
-.places a {
+a.who {
   min-height: 44px;
   display: inline-flex;
   align-items: center;
-  padding: 0 12px;
-  color: var(--quiet);
   text-decoration: none;
   font-weight: 600;
   white-space: nowrap;
-  border-bottom: 3px solid transparent;
-  border-top: 3px solid transparent;
-}
-.places .here {
-  color: var(--petrol);
-  border-bottom-color: var(--petrol);
 }
 .gap {
   flex: 1;
@@ -137,15 +116,18 @@ const savingWord = computed(() => {
   align-items: center;
   justify-content: space-between;
   gap: 12px;
-  min-width: 0;
+  min-width: 44px;
   flex: 0 1 250px;
-  height: 34px;
+  font-weight: 400;
   padding: 0 5px 0 11px;
   border: 1px solid var(--rule);
   border-radius: 4px;
   background: var(--sheet);
   color: var(--quiet);
   cursor: pointer;
+}
+.find svg {
+  display: none;
 }
 .find span {
   overflow: hidden;
@@ -154,23 +136,17 @@ const savingWord = computed(() => {
 }
 kbd {
   font: inherit;
-  font-size: 13px;
+  font-size: 15px;
   border: 1px solid var(--rule);
   border-radius: 3px;
   padding: 1px 5px;
   white-space: nowrap;
 }
 a.who {
-  min-height: 44px;
-  display: inline-flex;
-  align-items: center;
   padding: 0 6px;
   color: var(--ink);
-  text-decoration: none;
-  font-weight: 600;
   max-width: 150px;
   overflow: hidden;
-  white-space: nowrap;
   text-overflow: ellipsis;
 }
 .plain-button {
@@ -178,20 +154,12 @@ a.who {
   background: transparent;
   width: 44px;
   height: 44px;
+  flex: none;
   cursor: pointer;
   font-size: 18px;
 }
 .saving {
   white-space: nowrap;
-}
-.saved {
-  color: var(--pass);
-}
-.saving.offline,
-.saving.apart,
-.saving.unkept {
-  color: var(--stop);
-  font-weight: 650;
 }
 @media (max-width: 1099px) {
   .mark {
@@ -205,11 +173,29 @@ a.who {
   }
 }
 @media (max-width: 760px) {
-  .find,
   .engine .quiet,
   .mark span,
+  .units,
+  .plain-button,
   .who {
     display: none;
+  }
+  .find {
+    flex: 0 0 44px;
+    padding: 0;
+    border: 0;
+    justify-content: center;
+    background: transparent;
+    color: var(--ink);
+  }
+  .find svg {
+    display: block;
+  }
+  .find span {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    clip-path: inset(50%);
   }
   .bar {
     gap: 4px;
@@ -221,13 +207,11 @@ a.who {
   .engine {
     flex: 1;
   }
-  .places {
-    flex: 1 1 0;
-    min-width: 0;
-    overflow-x: auto;
-  }
-  .places a {
-    padding: 0 7px;
+  /* As wide as a finger, into the bar’s own edge. */
+  .mark {
+    min-width: 44px;
+    margin: 0 -8px 0 -10px;
+    justify-content: center;
   }
   .saving {
     flex: none;

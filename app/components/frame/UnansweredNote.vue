@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { unanswered } from '~/composables/useAnswer'
 
 /** What the model could not compute of this page, and the way to ask it again: a view that lacks its figures is never without a word. */
@@ -7,16 +8,10 @@ const askAgain = () => [...unanswered.values()].forEach(({ again }) => again())
 </script>
 
 <template>
-  <p v-if="reasons.length > 0" class="unanswered" role="alert">
-    <b>Figures of this page could not be computed.</b> {{ reasons.join(' ') }}
-    <Button type="button" variant="outlined" @click="askAgain">Ask again</Button>
-  </p>
+  <NoteBar v-if="reasons.length > 0" class="on-paper">
+    <b>{{ t('unansweredNote.figuresOfThisPageCouldNot') }}</b>: {{ reasons.join(' ') }}
+    <template #actions
+      ><Button type="button" variant="outlined" @click="askAgain">{{ t('unansweredNote.askAgain') }}</Button></template
+    >
+  </NoteBar>
 </template>
-
-<style scoped>
-.unanswered {
-  border-left: 3px solid var(--watch);
-  padding: 8px 12px;
-  margin: 0 0 12px;
-}
-</style>

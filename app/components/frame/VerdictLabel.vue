@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
 import type { Verdict } from '#core/quantity/verdict'
 
 /** A verdict in its word, colour and outline: round ends, a cut corner, a bar, dashes. */
@@ -7,7 +8,7 @@ const { verdict, count } = defineProps<{ verdict: Verdict; count?: number }>()
 
 <template>
   <span class="verdict" :class="verdict"
-    ><span>{{ verdict }}{{ count ? ` ${count}` : '' }}</span></span
+    ><span>{{ named(verdict) }}{{ count ? ` ${count}` : '' }}</span></span
   >
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { PAGES, stationPath } from '~/composables/stations'
 
 /** Why nothing may be said of the gauge, at every station, with the way to what must be mended. */
@@ -11,13 +13,13 @@ const titleOf = (station: string) => PAGES.find(({ page }) => page === station)?
   <div v-if="outlook.now && outlook.now.voids.length > 0" class="void-note" role="alert" data-testid="void">
     <VerdictLabel verdict="void" />
     <p>
-      <b>Nothing is predicted until this is mended.</b>{{ ' '
+      <b>{{ t('voidNote.nothingIsPredictedUntilThisIs') }}</b>{{ ' '
       }}<template v-for="(each, i) in outlook.now.voids" :key="each.path"
         >{{ i > 0 ? ' ' : ''
         }}<NuxtLink v-if="each.station && build.id" :to="stationPath(build.id, each.station)">{{
           titleOf(each.station)
         }}</NuxtLink
-        >{{ each.station ? ', ' : '' }}{{ each.about }}: {{ each.message }}.</template
+        >{{ each.station ? ', ' : '' }}{{ named(each.about) }}: {{ each.message }}.</template
       >
     </p>
   </div>

@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { t } from '~/words/of/house'
+import { whole } from '~/words/numbers'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
+import { NewToken } from '#core/house/forms'
 import { TOKEN_KINDS, type TokenKind } from '#core/house/people'
-import { many, stretch } from '~/composables/words'
+import { stretch } from '~/composables/words'
 import { ask, refusedWords } from '~/sync/ask'
 import type { AccessKept } from '~/sync/routes'
+import { momentOf } from '~/words/dates'
 
 /** Who is signed in where, tokens for loggers and scripts, and the log of all of it: an owner's. */
 const access = useAccess()
@@ -19,41 +24,41 @@ onMounted(load)
 /** A browser as people say it: the device, not the version. */
 const deviceOf = (agent: string) =>
   /tablet/i.test(agent)
-    ? 'a tablet'
+    ? t('accessList.aTablet')
     : /mobi/i.test(agent)
-      ? 'a phone or tablet'
+      ? t('accessList.aPhoneOrTablet')
       : agent.includes('(')
-        ? 'a computer'
+        ? t('accessList.aComputer')
         : agent
           ? agent.slice(0, 30)
-          : 'a program'
+          : t('accessList.aProgram')
 const ago = (at: string) =>
-  now.value - new Date(at).getTime() < 60_000 ? 'just now' : `${stretch(now.value - new Date(at).getTime())} ago`
-const when = (at: string) =>
-  new Date(at).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+  now.value - new Date(at).getTime() < 60_000
+    ? t('accessList.justNow')
+    : t('accessList.ago', { now: stretch(now.value - new Date(at).getTime()) })
 const KINDS: Record<TokenKind, string> = {
-  logger: 'Logger: sends readings to runs',
-  script: 'Script: what a builder may',
+  logger: t('accessList.loggerSendsReadingsToRuns'),
+  script: t('accessList.scriptWhatABuilderMay'),
 }
 const WHAT: Record<string, string> = {
-  'passphrase-right': 'knew the passphrase',
-  'passphrase-wrong': 'wrong passphrase',
-  'pin-right': 'signed in',
-  'pin-wrong': 'wrong PIN',
-  waits: 'tried again too soon',
-  'signed-out': 'signed out',
-  'session-ended': 'was ended',
-  'passphrase-set': 'passphrase set',
+  'passphrase-right': t('accessList.knewThePassphrase'),
+  'passphrase-wrong': t('accessList.wrongPassphrase'),
+  'pin-right': t('accessList.signedIn2'),
+  'pin-wrong': t('accessList.wrongPin'),
+  waits: t('accessList.triedAgainTooSoon'),
+  'signed-out': t('accessList.signedOut'),
+  'session-ended': t('accessList.wasEnded'),
+  'passphrase-set': t('accessList.passphraseSet'),
   'person-added': 'added',
   'person-gone': 'removed',
-  'role-changed': 'role changed',
-  'pin-set': 'PIN set',
-  'pin-taken': 'PIN taken away',
+  'role-changed': t('accessList.roleChanged'),
+  'pin-set': t('accessList.pinSet'),
+  'pin-taken': t('accessList.pinTakenAway'),
   unlocked: 'unlocked',
-  'token-made': 'token made',
-  'token-ended': 'token ended',
+  'token-made': t('accessList.tokenMade'),
+  'token-ended': t('accessList.tokenEnded'),
 }
-const name = ref('')
+const resolver = zodResolver(NewToken.pick({ name: true }))
 const kind = ref<TokenKind>('logger')
 const made = ref<{ name: string; secret: string }>()
 async function act(work: () => Promise<unknown>) {
@@ -67,84 +72,101 @@ async function act(work: () => Promise<unknown>) {
 }
 const endSession = (session: string) => act(() => ask('DELETE /api/sessions/:session', { at: { session } }))
 const endToken = (token: string) => act(() => ask('DELETE /api/tokens/:token', { at: { token } }))
-const makeToken = () =>
-  act(async () => {
-    if (!name.value.trim()) return void (problem.value = 'Give the token a name: what it enters carries it.')
+function makeToken({ valid, values, reset }: { valid: boolean; values?: unknown; reset: () => void }) {
+  if (!valid) return
+  const token = NewToken.parse({ kind: kind.value, ...(values as object) })
+  void act(async () => {
     made.value = await ask('POST /api/tokens', {
-      body: { name: name.value.trim(), kind: kind.value, ...(access.needed ? {} : { who: person.who || 'Someone' }) },
+      body: { ...token, ...(access.needed ? {} : { who: person.who || 'Someone' }) },
     })
-    name.value = ''
+    reset()
   })
+}
 </script>
 
 <template>
   <div v-if="kept" class="access">
-    <section aria-label="Devices signed in">
-      <h2>Signed in</h2>
-      <p v-if="kept.sessions.length === 0" class="quiet">No device is.</p>
+    <section :aria-label="t('accessList.devicesSignedIn')">
+      <h2>{{ t('accessList.signedIn') }}</h2>
+      <p v-if="kept.sessions.length === 0" class="quiet">{{ t('accessList.noDeviceIs') }}</p>
       <div v-for="each in kept.sessions" :key="each.id" class="row wide" :data-session="each.person ?? 'nobody'">
         <span class="what"
-          >{{ each.person ?? 'Nobody yet' }}, on {{ deviceOf(each.agent)
-          }}<span class="origin"
-            >{{ each.address }}, since {{ when(each.began) }}, last seen {{ ago(each.seen) }}</span
-          ></span
+          >{{ t('accessList.on', { person: each.person ?? t('accessList.nobodyYet'), deviceOf: deviceOf(each.agent) })
+          }}<span class="origin">{{
+            t('accessList.sinceLastSeen', { address: each.address, began: momentOf(each.began), ago: ago(each.seen) })
+          }}</span></span
         >
         <Button
           type="button"
           variant="outlined"
-          :aria-label="`End the session of ${each.person ?? 'nobody'}`"
+          :aria-label="t('accessList.endTheSessionOf', { person: each.person ?? 'nobody' })"
           @click="endSession(each.id)"
-          >End it</Button
+          >{{ t('accessList.endIt') }}</Button
         >
       </div>
     </section>
-    <section aria-label="Tokens">
-      <h2>Loggers and scripts</h2>
+    <section :aria-label="t('accessList.tokens')">
+      <h2>{{ t('accessList.loggersAndScripts') }}</h2>
       <div v-for="each in kept.tokens" :key="each.id" class="row wide">
         <span class="what"
           >{{ each.name
-          }}<span class="origin"
-            >{{ KINDS[each.kind] }}; made by {{ each.madeBy }} {{ when(each.madeAt) }},
-            {{ each.usedAt ? `last used ${ago(each.usedAt)}` : 'never used' }}</span
-          ></span
+          }}<span class="origin">{{
+            t('accessList.madeBy', {
+              kinds: KINDS[each.kind],
+              madeBy: each.madeBy,
+              madeAt: momentOf(each.madeAt),
+              usedAt: each.usedAt ? t('accessList.lastUsed', { ago: ago(each.usedAt) }) : t('accessList.neverUsed'),
+            })
+          }}</span></span
         >
-        <Button type="button" variant="outlined" :aria-label="`End the token ${each.name}`" @click="endToken(each.id)"
-          >End it</Button
+        <Button
+          type="button"
+          variant="outlined"
+          :aria-label="t('accessList.endTheToken', { name: each.name })"
+          @click="endToken(each.id)"
+          >{{ t('accessList.endIt') }}</Button
         >
       </div>
-      <form class="adding" @submit.prevent="makeToken">
-        <InputText
-          v-model="name"
+      <Form class="adding" :resolver="resolver" :initial-values="{ name: '' }" @submit="makeToken">
+        <FormLine
+          name="name"
+          :label="t('accessList.nameOfTheToken')"
           maxlength="60"
-          aria-label="Name of the token"
-          placeholder="name, such as Bench logger"
+          :placeholder="t('accessList.suchAsBenchLogger')"
         /><ChoiceField
-          label="Kind of token"
+          :label="t('accessList.kindOfToken')"
           :value="kind"
           :options="TOKEN_KINDS.map((each) => ({ value: each, words: KINDS[each] }))"
           @choose="kind = $event"
-        /><Button type="submit" variant="outlined">Make token</Button>
-      </form>
+        /><Button type="submit" variant="outlined">{{ t('accessList.makeToken') }}</Button>
+      </Form>
       <p v-if="made" class="made" role="status">
-        Token of {{ made.name }}, shown this once:
-        <code class="print" data-testid="secret">{{ made.secret }}</code> Send it as
+        {{ t('accessList.tokenOfShownThisOnce', { name: made.name }) }}
+        <code class="print" data-testid="secret">{{ made.secret }}</code> {{ t('accessList.sendItAs') }}
         <code>authorization: Bearer …</code>.
       </p>
     </section>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <section aria-label="Log of access">
-      <h2>Log</h2>
+    <section :aria-label="t('accessList.logOfAccess')">
+      <h2>{{ t('accessList.log') }}</h2>
       <p class="quiet">
-        {{ kept.passphrase ? 'The newest' : 'No passphrase is set. The newest' }} {{ many(kept.log.length, 'line') }};
-        it is never altered.
+        {{
+          t('accessList.itIsNeverAltered', {
+            passphrase: kept.passphrase ? t('accessList.theNewest') : t('accessList.noPassphraseIsSetTheNewest'),
+            count: t('accessList.lineLines', { n: whole(kept.log.length) }, kept.log.length),
+          })
+        }}
       </p>
-      <ul class="log" tabindex="0" aria-label="Log">
+      <ul class="log" tabindex="0" :aria-label="t('accessList.log')">
         <li v-for="line in kept.log" :key="line.number">
-          <span class="mono quiet">{{ when(line.at) }}</span>{{ ' ' }}<b>{{ line.subject || 'A device' }}</b>
-          {{ WHAT[line.what] ?? line.what
-          }}<span class="quiet"
-            >{{ line.who && line.who !== line.subject ? `, by ${line.who}` : '' }}, from {{ line.address }}</span
-          >
+          <span class="mono quiet">{{ momentOf(line.at) }}</span>{{ ' '
+          }}<b>{{ line.subject || t('accessList.aDevice') }}</b> {{ WHAT[line.what] ?? line.what
+          }}<span class="quiet">{{
+            t('accessList.from', {
+              who: line.who && line.who !== line.subject ? t('accessList.by', { who: line.who }) : '',
+              address: line.address,
+            })
+          }}</span>
         </li>
       </ul>
     </section>
@@ -170,10 +192,9 @@ const makeToken = () =>
   gap: 10px;
   padding: 12px 0;
   flex-wrap: wrap;
+  align-items: end;
 }
-.p-inputtext {
-  height: 44px;
-  font-size: 16px;
+.adding .form-line {
   flex: 1;
   min-width: 180px;
   max-width: 320px;

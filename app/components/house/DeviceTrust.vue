@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/house'
 import { ask } from '~/sync/ask'
 import type { Network } from '~/sync/routes'
 /** How tablets reach this server, and come to trust it. */
@@ -13,43 +14,46 @@ onMounted(async () => {
 </script>
 
 <template>
-  <section aria-label="Network">
-    <h2>Tablets on the shop’s network</h2>
+  <section :aria-label="t('deviceTrust.network')">
+    <h2>{{ t('deviceTrust.tabletsOnTheShopsNetwork') }}</h2>
     <p v-if="network && !network.open">
-      The network is not let in: only this machine reaches Uldo. Set a passphrase with <code>npm run passphrase</code>,
-      then start with <code>ULDO_HOST=0.0.0.0 npm start</code>.
+      {{ t('deviceTrust.theNetworkIsNotLetIn') }} <code>npm run passphrase</code>{{ t('deviceTrust.thenStartWith') }}
+      <code>ULDO_HOST=0.0.0.0 npm start</code>.
     </p>
     <div v-else-if="network" class="trust">
       <!-- eslint-disable-next-line vue/no-v-html -- made here from an address -->
-      <span class="code" role="img" :aria-label="`Code of ${network.door ?? network.address}`" v-html="code" />
+      <span
+        class="code"
+        role="img"
+        :aria-label="t('deviceTrust.codeOf', { door: network.door ?? network.address })"
+        v-html="code"
+      />
       <div>
         <p class="address mono">{{ network.address }}</p>
         <template v-if="network.own">
           <ol>
             <li>
-              Point the tablet’s camera at the code, or type <span class="mono">{{ network.door }}</span> there. It
-              shows a page without anything of the records.
+              {{ t('deviceTrust.pointTheTabletsCameraAtThe') }} <span class="mono">{{ network.door }}</span>
+              {{ t('deviceTrust.thereItShowsAPageWithout') }}
             </li>
             <li>
-              Get the shop’s certificate on that page and open the file. On some tablets it shows up as a profile in the
-              settings and is then switched on under certificate trust; on others it is installed under security, as a
-              certificate authority. A browser with certificates of its own takes it in its settings, under authorities.
+              {{ t('deviceTrust.getTheShopsCertificateOnThat') }}
             </li>
             <li>
-              Compare its SHA-256 fingerprint, pair by pair, with this one. If one differs, stop.<code class="print"
+              {{ t('deviceTrust.compareItsSha256Fingerprint')
+              }}<code class="print"
                 ><template v-for="(pair, i) in network.fingerprint!.split(/(?<=:)/)" :key="i"
                   >{{ pair }}<wbr /></template
               ></code>
             </li>
-            <li>Go on to Uldo, type the shop’s passphrase once, and sign in.</li>
+            <li>{{ t('deviceTrust.goOnToUldoTypeThe') }}</li>
           </ol>
           <p class="quiet">
-            Without it a browser warns, and neither works without the network nor lets the camera and the awake screen
-            be used. It vouches only for addresses inside a private network.
+            {{ t('deviceTrust.withoutItABrowserWarnsAnd') }}
           </p>
         </template>
         <p v-else class="quiet">
-          The certificate is one that was brought with ULDO_TLS_CERT. Fingerprint:
+          {{ t('deviceTrust.theCertificateIsOneThatWas') }}
           <code class="print"
             ><template v-for="(pair, i) in network.fingerprint!.split(/(?<=:)/)" :key="i">{{ pair }}<wbr /></template
           ></code>

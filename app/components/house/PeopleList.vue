@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { t } from '~/words/of/house'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
 import type { Routes } from '~/sync/routes'
+import { NewPerson, Pin, PinChange } from '#core/house/forms'
 import { type Person, type Role, ROLES, suffices } from '#core/house/people'
 import { stretch } from '~/composables/words'
 import { ask, refusedWords } from '~/sync/ask'
@@ -9,10 +12,10 @@ const access = useAccess()
 const shop = useShop()
 const recorder = usePerson()
 const ROLE_WORDS: Record<Role, string> = {
-  owner: 'Owner: everything',
-  builder: 'Builder: records and signs off',
-  apprentice: 'Apprentice: records',
-  reader: 'Reader: looks',
+  owner: t('peopleList.ownerEverything'),
+  builder: t('peopleList.builderRecordsAndSignsOff'),
+  apprentice: t('peopleList.apprenticeRecords'),
+  reader: t('peopleList.readerLooks'),
 }
 const roles = ROLES.map((role) => ({ value: role, words: ROLE_WORDS[role] }))
 /** Whether the hand here may change who works here. */
@@ -32,11 +35,15 @@ const loadWaits = async () =>
     : {})
 onMounted(loadWaits)
 const problem = ref<Record<string, string>>({})
-const name = ref('')
 const role = ref<Role>('builder')
 const settingPin = ref<string>()
-const pin = ref('')
+/** What PrimeVue's form hands on. */
+type Submitted = { valid: boolean; values?: unknown; reset: () => void }
+const newName = zodResolver(NewPerson.pick({ name: true }))
+const newPin = zodResolver(Pin)
+const pinChange = zodResolver(PinChange)
 
+const SECRET = { type: 'password', inputmode: 'numeric', maxlength: 20 } as const
 const hand = () => (access.needed ? {} : { who: recorder.who || 'Someone' })
 async function send(at: string, work: () => Promise<unknown>): Promise<boolean> {
   problem.value = {}
@@ -49,34 +56,30 @@ async function send(at: string, work: () => Promise<unknown>): Promise<boolean> 
     return false
   }
 }
-async function add() {
-  if (!name.value.trim()) return void (problem.value = { new: 'Give a first name.' })
-  if (
-    await send('new', () => ask('POST /api/people', { body: { name: name.value.trim(), role: role.value, ...hand() } }))
-  )
-    name.value = ''
+async function add({ valid, values, reset }: Submitted) {
+  if (!valid) return
+  const person = NewPerson.parse({ role: role.value, ...(values as object) })
+  if (await send('new', () => ask('POST /api/people', { body: { ...person, ...hand() } }))) reset()
 }
 const change = (person: Person, to: Routes['PUT /api/people/:person']['body']) =>
   send(person.id, () => ask('PUT /api/people/:person', { at: { person: person.id }, body: { ...to, ...hand() } }))
-async function setPin(person: Person) {
-  if (await change(person, { pin: pin.value })) settingPin.value = undefined
-  pin.value = ''
+async function setPin(person: Person, { valid, values, reset }: Submitted) {
+  if (!valid) return
+  if (await change(person, Pin.parse(values))) settingPin.value = undefined
+  else reset()
 }
 function openPin(person: Person) {
   settingPin.value = settingPin.value === person.id ? undefined : person.id
-  pin.value = ''
   problem.value = {}
 }
-const pinNow = ref('')
-const pinNew = ref('')
 const said = ref('')
-async function changeOwn() {
+async function changeOwn({ valid, values, reset }: Submitted) {
   said.value = ''
+  if (!valid) return
   try {
-    await ask('PUT /api/access/pin', { body: { now: pinNow.value, pin: pinNew.value } })
-    said.value =
-      'Your PIN is changed. Other devices on which you were signed in ask for the passphrase and the new one.'
-    pinNow.value = pinNew.value = ''
+    await ask('PUT /api/access/pin', { body: PinChange.parse(values) })
+    said.value = t('peopleList.yourPinIsChangedOtherDevices')
+    reset()
   } catch (error) {
     said.value = refusedWords(error)
   }
@@ -84,124 +87,123 @@ async function changeOwn() {
 </script>
 
 <template>
-  <section aria-label="People">
-    <section v-if="access.needed" class="own" aria-label="You">
+  <section :aria-label="t('peopleList.people')">
+    <section v-if="access.needed" class="own" :aria-label="t('peopleList.you')">
       <p>
-        <b>{{ access.person?.name }}</b> is signed in on this device.
-        <Button type="button" variant="outlined" @click="access.signOut()">Sign out</Button>
+        <b>{{ access.person?.name }}</b> {{ t('peopleList.isSignedInOnThisDevice') }}
+        <Button type="button" variant="outlined" @click="access.signOut()">{{ t('peopleList.signOut') }}</Button>
       </p>
-      <form class="adding" @submit.prevent="changeOwn">
-        <InputText
-          v-model="pinNow"
-          type="password"
-          inputmode="numeric"
-          maxlength="20"
-          autocomplete="off"
-          aria-label="PIN that stands"
-          placeholder="PIN that stands"
-        /><InputText
-          v-model="pinNew"
-          type="password"
-          inputmode="numeric"
-          maxlength="20"
-          autocomplete="off"
-          aria-label="New PIN"
-          placeholder="new PIN"
-        /><Button type="submit" variant="outlined">Change my PIN</Button>
-      </form>
+      <Form class="adding" :resolver="pinChange" :initial-values="{ now: '', pin: '' }" @submit="changeOwn">
+        <FormLine v-bind="SECRET" name="now" :label="t('peopleList.pinThatStands')" /><FormLine
+          v-bind="SECRET"
+          name="pin"
+          :label="t('peopleList.newPin')"
+        /><Button type="submit" variant="outlined">{{ t('peopleList.changeMyPin') }}</Button>
+      </Form>
       <p v-if="said" role="status">{{ said }}</p>
     </section>
-    <div v-for="person in people" :key="person.id" class="row wide person" :data-person="person.name">
-      <span class="what"
-        >{{ person.name
-        }}<span class="origin">{{
-          waits[person.id]
-            ? `too many wrong PINs: waits ${stretch(waits[person.id]!)}`
-            : person.pin
-              ? 'signs in with a PIN'
-              : rules
-                ? 'no PIN: cannot sign in over the network'
-                : ''
-        }}</span></span
+    <ResultTable
+      :rows="people"
+      :label="t('peopleList.people')"
+      :attributes="(person) => ({ 'data-person': person.name })"
+    >
+      <Column field="name" :header="t('peopleList.name')" sortable
+        ><template #body="{ data }"
+          >{{ data.name
+          }}<span class="under">{{
+            waits[data.id]
+              ? t('peopleList.tooManyWrongPinsWaits', { waits: stretch(waits[data.id]!) })
+              : data.pin
+                ? t('peopleList.signsInWithAPin')
+                : rules
+                  ? t('peopleList.noPinCannotSignInOver')
+                  : ''
+          }}</span></template
+        ></Column
+      ><Column v-if="rules" field="role" :header="t('peopleList.may')" class="words" sortable
+        ><template #body="{ data }"
+          ><ChoiceField
+            :label="t('peopleList.roleOf', { name: data.name })"
+            quiet
+            :value="data.role"
+            :options="roles"
+            @choose="change(data, { role: $event })" /></template></Column
+      ><Column v-if="rules"
+        ><template #header
+          ><span class="hidden-but-read">{{ t('peopleList.pinAndRemoval') }}</span></template
+        ><template #body="{ data }"
+          ><span class="hands"
+            ><Button
+              type="button"
+              variant="outlined"
+              :aria-label="
+                t('peopleList.of', {
+                  pin: data.pin ? t('peopleList.changePin') : t('peopleList.setPin'),
+                  name: data.name,
+                })
+              "
+              @click="openPin(data)"
+              >{{ data.pin ? t('peopleList.changePin') : t('peopleList.setPin') }}</Button
+            ><Button
+              v-if="waits[data.id]"
+              type="button"
+              variant="outlined"
+              :aria-label="t('peopleList.forgetWrongPinsOf', { name: data.name })"
+              @click="change(data, { unlock: true })"
+              >{{ t('peopleList.unlock') }}</Button
+            ><Button
+              type="button"
+              variant="text"
+              :aria-label="t('peopleList.remove', { name: data.name })"
+              @click="change(data, { gone: true })"
+              >{{ t('peopleList.remove2') }}</Button
+            ></span
+          >
+          <Form
+            v-if="settingPin === data.id"
+            class="adding pin"
+            :resolver="newPin"
+            :initial-values="{ pin: '' }"
+            @submit="setPin(data, $event)"
+          >
+            <FormLine
+              v-bind="SECRET"
+              name="pin"
+              :label="t('peopleList.pinOf', { name: data.name })"
+              :placeholder="t('peopleList.n4To12Digits')"
+              :refused="problem[data.id]"
+            /><Button type="submit">{{ t('peopleList.setPin') }}</Button>
+          </Form>
+          <p v-else-if="problem[data.id]" class="wrong" role="alert">{{ problem[data.id] }}</p></template
+        ></Column
       >
-      <span v-if="rules" class="hands">
-        <ChoiceField
-          :label="`Role of ${person.name}`"
-          :value="person.role"
-          :options="roles"
-          @choose="change(person, { role: $event })"
-        />
-        <Button
-          type="button"
-          variant="outlined"
-          :aria-label="`${person.pin ? 'Change PIN' : 'Set PIN'} of ${person.name}`"
-          @click="openPin(person)"
-          >{{ person.pin ? 'Change PIN' : 'Set PIN' }}</Button
-        >
-        <Button
-          v-if="waits[person.id]"
-          type="button"
-          variant="outlined"
-          :aria-label="`Forget wrong PINs of ${person.name}`"
-          @click="change(person, { unlock: true })"
-          >Unlock</Button
-        >
-        <Button
-          type="button"
-          variant="outlined"
-          :aria-label="`Remove ${person.name}`"
-          @click="change(person, { gone: true })"
-          >Remove</Button
-        >
-      </span>
-      <form v-if="settingPin === person.id" class="adding pin" @submit.prevent="setPin(person)">
-        <InputText
-          v-model="pin"
-          type="password"
-          inputmode="numeric"
-          maxlength="20"
-          autocomplete="off"
-          :aria-label="`PIN of ${person.name}`"
-          placeholder="4 to 12 digits"
-          :aria-invalid="!!problem[person.id]"
-        /><Button type="submit">Set PIN</Button>
-      </form>
-      <p v-if="problem[person.id]" class="wrong" role="alert">{{ problem[person.id] }}</p>
-    </div>
-    <form v-if="rules" class="adding" @submit.prevent="add">
-      <InputText
-        v-model="name"
-        maxlength="60"
-        aria-label="First name"
-        placeholder="first name"
-        :aria-invalid="!!problem.new"
-      /><ChoiceField label="Role" :value="role" :options="roles" @choose="role = $event" /><Button
-        type="submit"
-        variant="outlined"
-        >Add</Button
-      >
-    </form>
-    <p v-if="problem.new" class="wrong" role="alert">{{ problem.new }}</p>
+    </ResultTable>
+    <Form v-if="rules" class="adding" :resolver="newName" :initial-values="{ name: '' }" @submit="add">
+      <FormLine name="name" :label="t('peopleList.firstName')" maxlength="60" :refused="problem.new" /><ChoiceField
+        :label="t('peopleList.role')"
+        :value="role"
+        :options="roles"
+        @choose="role = $event"
+      /><Button type="submit" variant="outlined">{{ t('peopleList.add') }}</Button>
+    </Form>
     <div class="row wide">
       <span class="what"
-        >An apprentice’s values wait for a sign-off<span class="origin"
-          >until a builder has looked at them they move no prediction and no verdict</span
-        ></span
+        >{{ t('peopleList.anApprenticesValuesWaitForA')
+        }}<span class="origin">{{ t('peopleList.untilABuilderHasLookedAt') }}</span></span
       >
       <SegmentChoice
         v-if="rules"
-        label="Sign-off"
+        :label="t('peopleList.signOff')"
         :value="shop.house.signOff ? 'yes' : 'no'"
         :options="[
-          { value: 'yes', words: 'They wait' },
-          { value: 'no', words: 'Entered at once' },
+          { value: 'yes', words: t('peopleList.theyWait') },
+          { value: 'no', words: t('peopleList.enteredAtOnce') },
         ]"
         @choose="$event && shop.save((next) => (next.signOff = $event === 'yes'))"
-      /><span v-else>{{ shop.house.signOff ? 'they wait' : 'entered at once' }}</span>
+      /><span v-else>{{ shop.house.signOff ? t('peopleList.theyWait2') : t('peopleList.enteredAtOnce2') }}</span>
     </div>
     <p class="quiet">
-      On this machine a name is chosen in the top bar. Over the network each signs in, and every entry carries that
-      name.
+      {{ t('peopleList.onThisMachineANameIs') }}
     </p>
     <AccessList v-if="rules" />
   </section>
@@ -213,13 +215,11 @@ async function changeOwn() {
   gap: 10px;
   padding: 12px 0;
   flex-wrap: wrap;
-  align-items: center;
+  align-items: end;
 }
-.p-inputtext {
-  height: 44px;
-  font-size: 16px;
+.adding .form-line {
   flex: 1;
-  min-width: 140px;
+  min-width: 150px;
   max-width: 260px;
 }
 .hands {
@@ -229,12 +229,8 @@ async function changeOwn() {
   justify-content: flex-end;
 }
 .pin {
-  flex-basis: 100%;
   justify-content: flex-end;
-  padding: 0 0 8px;
-}
-.person .wrong {
-  flex-basis: 100%;
+  padding: 8px 0;
 }
 .wrong {
   color: var(--stop);

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/house'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
 import { ask, refusedWords } from '~/sync/ask'
 import type { Moved } from '~/sync/routes'
 import { sameValue } from '~/sync/patches'
 import { SCHOOLS } from '#core/record/words'
 import { RULES, type Rule } from '#core/house/rules'
-import type { House } from '#core/house/schema'
+import { House } from '#core/house/schema'
 
 /** Limits with their reasons; a change is looked at with every build on the floor before it is written. */
 const shop = useShop()
@@ -52,7 +55,10 @@ async function preview() {
   if (!changed.value) return void (moved.value = undefined)
   // Whether a rule is given its reason moves no verdict.
   const rules = Object.fromEntries(
-    Object.entries(draft.value).map(([key, rule]) => [key, { ...rule, reason: rule.reason || 'not said yet' }]),
+    Object.entries(draft.value).map(([key, rule]) => [
+      key,
+      { ...rule, reason: rule.reason || t('ruleList.notSaidYet') },
+    ]),
   )
   try {
     const found = await ask('POST /api/house/preview', { body: { rules, school: school.value } })
@@ -63,14 +69,17 @@ async function preview() {
   } catch (error) {
     if (turn !== asked) return
     moved.value = undefined
-    problem.value = refusedWords(
-      error,
-      'The server does not answer: what would move cannot be said. Nothing is written.',
-    )
+    problem.value = refusedWords(error, t('ruleList.theServerDoesNotAnswerWhat'))
   }
 }
 watch([draft, school], preview)
-async function save() {
+/** Judged as a whole by the house's own schema: ranges, order of pairs, a reason for each. */
+const byHouse = zodResolver(House.pick({ rules: true, school: true }))
+const resolver = () => byHouse({ values: { rules: copy(draft.value), school: school.value }, names: [] } as never)
+async function save({ valid, errors }: { valid: boolean; errors?: unknown }) {
+  const first = Object.values((errors ?? {}) as Record<string, { message: string }[]>)[0]?.[0]
+  if (first) return void (problem.value = `${first.message.replace(/^./, (letter) => letter.toUpperCase())}.`)
+  if (!valid) return
   const [rules, governs] = [copy(draft.value), school.value]
   await shop.save((next) => {
     next.rules = rules
@@ -84,26 +93,25 @@ function leave() {
   problem.value = ''
 }
 const SCHOOL_WORDS = {
-  auto: 'Maker, else the highest',
-  maker: 'Maker’s limits',
-  'per-thousand': 'Ten psi per thousand rpm',
-  'rod-feed': 'Rod feed',
-  own: 'Your own numbers',
+  auto: t('ruleList.makerElseTheHighest'),
+  maker: t('ruleList.makersLimits'),
+  'per-thousand': t('ruleList.tenPsiPerThousandRpm'),
+  'rod-feed': t('ruleList.rodFeed'),
+  own: t('ruleList.yourOwnNumbers'),
 } as const
 </script>
 
 <template>
-  <div class="split">
+  <Form class="split" :resolver="resolver" @submit="save">
     <div>
       <section>
-        <h2>School</h2>
+        <h2>{{ t('ruleList.targetRule') }}</h2>
         <div class="row">
           <span class="what"
-            >Governs where a build names none<span class="origin"
-              >Sheets show all schools side by side all the same.</span
-            ></span
+            >{{ t('ruleList.defaultTargetRule')
+            }}<span class="origin">{{ t('ruleList.sheetsShowAllSchoolsSideBy') }}</span></span
           ><ChoiceField
-            label="School that governs"
+            :label="t('ruleList.defaultTargetRule')"
             :value="school"
             :options="SCHOOLS.map((each) => ({ value: each, words: SCHOOL_WORDS[each] }))"
             @choose="school = $event"
@@ -111,60 +119,69 @@ const SCHOOL_WORDS = {
         </div>
       </section>
       <section v-for="each in groups" :key="each.group" class="block">
-        <h2>{{ each.group }}</h2>
+        <h2>{{ named(each.group) }}</h2>
         <div v-for="rule in each.rules" :key="rule.key" class="row rule" :data-rule="rule.key">
           <span class="what"
-            >{{ rule.label }}<span class="origin reason">{{ rule.reason }}</span>
+            >{{ named(rule.label) }}<span class="origin reason">{{ named(rule.reason) }}</span>
             <label v-if="draft[rule.key]" class="why"
-              >Why here<input
-                :value="draft[rule.key].reason"
+              >{{ t('ruleList.whyHere')
+              }}<InputText
+                :model-value="draft[rule.key].reason"
                 maxlength="300"
-                :aria-label="`Reason for ${rule.label}`"
-                placeholder="say why it differs"
-                @change="because(rule, $event)" /></label
+                :aria-label="t('ruleList.reasonFor', { rule: named(rule.label) })"
+                :placeholder="t('ruleList.sayWhyItDiffers')"
+                @change="because(rule, $event)"
+                @keydown.enter.prevent="because(rule, $event)" /></label
           ></span>
           <span class="tools"
             ><QuantityField
               :value="valueOf(rule)"
               :dimension="rule.dimension"
               :range="rule.range"
-              :label="rule.label"
+              :label="named(rule.label)"
               @write="write(rule, $event)"
             />
-            <button
+            <Button
               type="button"
+              variant="text"
               class="reset"
               :class="{ hidden: !draft[rule.key] }"
-              :aria-label="`${rule.label}: back to ${units.say(rule.first, rule.dimension)}`"
+              :aria-label="
+                t('ruleList.backTo', { rule: named(rule.label), first: units.say(rule.first, rule.dimension) })
+              "
               :tabindex="draft[rule.key] ? 0 : -1"
               @click="write(rule, undefined)"
-            >
-              back to {{ units.show(rule.first, rule.dimension) }}
-            </button></span
+              >{{ t('ruleList.backTo2', { first: units.show(rule.first, rule.dimension) }) }}</Button
+            ></span
           >
         </div>
       </section>
     </div>
-    <aside aria-label="What would move">
-      <h2>Before it is written</h2>
+    <aside :aria-label="t('ruleList.whatWouldMove')">
+      <h2>{{ t('ruleList.beforeItIsWritten') }}</h2>
       <p v-if="!changed" class="quiet">
-        Change a limit, and the builds whose verdicts it would move are named here before anything is written.
+        {{ t('ruleList.changeALimitAndTheBuilds') }}
       </p>
       <template v-else>
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-        <p v-else-if="!moved" class="quiet">Judging every build anew.</p>
-        <p v-else-if="moved.length === 0" data-testid="moves"><b>No build’s verdict moves.</b></p>
+        <p v-else-if="!moved" class="quiet">{{ t('ruleList.judgingEveryBuildAnew') }}</p>
+        <p v-else-if="moved.length === 0" data-testid="moves">
+          <b>{{ t('ruleList.noBuildsVerdictMoves') }}</b>
+        </p>
         <RuleMoves v-else :moved="moved" />
         <p v-if="unsaid.length > 0" class="quiet">
-          Say why: {{ unsaid.map(({ label }) => label.toLowerCase()).join('; ') }}.
+          {{ t('ruleList.sayWhy', { unsaid: unsaid.map(({ label }) => label.toLowerCase()).join('; ') }) }}
         </p>
         <div class="actions">
-          <Button type="button" :disabled="unsaid.length > 0 || !!problem" @click="save">Write the rules</Button
-          ><Button type="button" variant="outlined" @click="leave">Leave as they were</Button>
+          <Button type="submit" :disabled="unsaid.length > 0 || !!problem">{{
+            t('ruleList.writeTheRules')
+          }}</Button><Button type="button" variant="outlined" @click="leave">{{
+            t('ruleList.leaveAsTheyWere')
+          }}</Button>
         </div>
       </template>
     </aside>
-  </div>
+  </Form>
 </template>
 
 <style scoped>
@@ -191,12 +208,7 @@ aside {
   justify-items: end;
 }
 .reset {
-  border: 0;
-  background: none;
-  color: var(--petrol);
-  font-weight: 600;
-  cursor: pointer;
-  min-height: 32px;
+  min-height: 36px;
   padding: 0 28px 0 6px;
 }
 .hidden {
@@ -214,13 +226,7 @@ aside {
 }
 .why input {
   flex: 1;
-  height: 40px;
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: var(--sheet);
-  padding: 0 8px;
-  font-weight: 400;
-  color: var(--ink);
+  height: 44px;
 }
 .wrong {
   color: var(--stop);

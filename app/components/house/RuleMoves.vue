@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/house'
 import { PAGES } from '~/composables/stations'
 import type { Moved } from '~/sync/routes'
 
@@ -13,8 +15,9 @@ const title = (what: string) =>
     <li v-for="build in moved" :key="build.id">
       <b>{{ build.name }}</b>{{ ' ' }}<span class="quiet">{{ build.engine }}</span>
       <span v-for="move in build.moves" :key="move.what" class="move"
-        >{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> to <VerdictLabel :verdict="move.to" />{{ ' '
-        }}<span v-if="move.about" class="quiet">{{ move.about }}</span></span
+        >{{ title(move.what) }}: <VerdictLabel :verdict="move.from" /> {{ t('ruleMoves.to') }}
+        <VerdictLabel :verdict="move.to" />{{ ' '
+        }}<span v-if="move.about" class="quiet">{{ named(move.about) }}</span></span
       >
     </li>
   </ul>

@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/outlook'
 import type { CircuitState, DrawnElement } from '#core/outlook/circuitState'
 import { layCircuit } from './circuitLayout'
+import { nearest } from './nearest'
 
 /** The whole oil path of this engine as it works at a moment: flow as width, pressure as number; each element leads to what it is. */
 const { state, chosen } = defineProps<{ state: CircuitState; chosen?: string }>()
@@ -8,6 +11,8 @@ const emit = defineEmits<{ look: [id: string] }>()
 const units = useUnits()
 const layout = computed(() => layCircuit(state))
 const most = computed(() => Math.max(...state.elements.map(({ flow }) => Math.abs(flow)), 1e-12))
+/** The drawing's unit in px: its smallest words are 15 px. */
+const SCALE = 15 / 13
 /** Area of a pipe goes with its flow; a trickle still shows. */
 const width = (flow: number) => Math.max(1.2, 13 * Math.sqrt(Math.abs(flow) / most.value))
 const pressureOf = computed(() => new Map(state.nodes.map(({ id, pressure }) => [id, pressure])))
@@ -19,6 +24,19 @@ const drawn = computed(() =>
 )
 const figure = (element: DrawnElement) =>
   element.flow < 1e-9 ? '0' : units.show(element.flow, 'flow', element.flow < 1.7e-5 ? 2 : 1)
+/** A finger's reach, px: pipes stand closer than that, so that a tap means the nearest. */
+const REACH = 22
+function tapped(event: MouseEvent) {
+  const svg = event.currentTarget as SVGSVGElement
+  // A press that no finger made, as a screen reader's, means what it was made on.
+  const own = (event.target as Element).closest<SVGGElement>('[data-element]')?.dataset.element
+  if (event.detail === 0 && own) return emit('look', own)
+  const toScreen = svg.getScreenCTM()
+  if (!toScreen) return
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(toScreen.inverse())
+  const found = nearest(drawn.value, x, y, REACH / toScreen.a)
+  if (found) emit('look', found.element.id)
+}
 const pump = computed(() => layout.value.nodes.get('pump outlet')!)
 /** A long engine is wider than the page: it scrolls, or is seen whole and smaller. */
 const whole = ref(false)
@@ -29,24 +47,37 @@ onMounted(() => {
   watcher.observe(frame.value!)
   onBeforeUnmount(() => watcher.disconnect())
 })
-const wider = computed(() => layout.value.width > room.value + 1)
+const wider = computed(() => SCALE * layout.value.width > room.value + 1)
 </script>
 
 <template>
   <div v-if="wider" class="size">
-    <span class="quiet">{{ whole ? 'Made small, to be seen whole.' : 'Goes on to the right.' }}</span>{{ ' '
-    }}<Button type="button" variant="text" @click="whole = !whole">{{ whole ? 'Full size' : 'See it whole' }}</Button>
+    <span class="quiet">{{
+      whole ? t('circuitDrawing.madeSmallToBeSeenWhole') : t('circuitDrawing.goesOnToTheRight')
+    }}</span>{{ ' '
+    }}<Button type="button" variant="text" @click="whole = !whole">{{
+      whole ? t('circuitDrawing.fullSize') : t('circuitDrawing.seeItWhole')
+    }}</Button>
   </div>
   <div ref="frame" class="drawing-scroll">
     <svg
-      class="circuit"
+      class="circuit predicted"
       :viewBox="`0 0 ${layout.width} ${layout.height}`"
-      :style="whole && wider ? { width: '100%' } : { width: `${layout.width}px`, minWidth: `${layout.width}px` }"
+      :style="
+        whole && wider
+          ? { width: '100%' }
+          : { width: `${SCALE * layout.width}px`, minWidth: `${SCALE * layout.width}px` }
+      "
       role="group"
-      :aria-label="`Oil circuit: ${units.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2)} at the gauge`"
+      @click="tapped"
+      :aria-label="
+        t('circuitDrawing.oilCircuitAtTheGauge', {
+          pressure: units.say(pressureOf.get(state.gauge) ?? 0, 'pressure', 2),
+        })
+      "
     >
       <path class="ground" :d="`M 16 ${layout.height - 22} H ${layout.width - 16}`" />
-      <text x="18" :y="layout.height - 6" class="quiet-text">sump</text>
+      <text x="18" :y="layout.height - 6" class="quiet-text">{{ t('circuitDrawing.sump') }}</text>
       <g
         v-for="{ element, d } in drawn"
         :key="element.id"
@@ -54,12 +85,11 @@ const wider = computed(() => layout.value.width > room.value + 1)
         :class="{ here: element.id === chosen, idle: Math.abs(element.flow) < 1e-9, out: /left out$/.test(element.id) }"
         role="button"
         tabindex="0"
-        :aria-label="`${element.words}: ${units.say(element.flow, 'flow', 2)}`"
+        :aria-label="`${named(element.words)}: ${units.say(element.flow, 'flow', 2)}`"
         :data-element="element.id"
         :data-from="element.from"
         :data-to="element.to"
         :data-flow="element.flow"
-        @click="emit('look', element.id)"
         @keydown.enter.prevent="emit('look', element.id)"
         @keydown.space.prevent="emit('look', element.id)"
       >
@@ -77,7 +107,7 @@ const wider = computed(() => layout.value.width > room.value + 1)
       </template>
       <g v-for="{ element, label, name } in drawn" :key="`l${element.id}`" class="labels">
         <text v-if="name" :x="name.x" :y="name.y" :text-anchor="name.anchor" class="quiet-text label">
-          {{ name.words }}
+          {{ named(name.words) }}
         </text>
         <text v-if="label" :x="label.x" :y="label.y" :text-anchor="label.anchor" class="flow label">
           {{ figure(element) }}
@@ -94,7 +124,11 @@ const wider = computed(() => layout.value.width > room.value + 1)
         {{ units.show(pressureOf.get(each.node) ?? 0, 'pressure', units.fine) }}
       </text>
       <text :x="layout.nodes.get(state.gauge)!.x + 8" y="34" class="gauge label">
-        gauge {{ units.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', units.fine) }}
+        {{
+          t('circuitDrawing.gauge', {
+            pressure: units.say(Math.max(0, pressureOf.get(state.gauge) ?? 0), 'pressure', units.fine),
+          })
+        }}
       </text>
     </svg>
   </div>
@@ -121,7 +155,7 @@ text {
 }
 .flow {
   font-family: var(--mono);
-  font-size: 12.5px;
+  font-size: 13px;
   fill: var(--oil);
 }
 .pressure {
@@ -133,7 +167,7 @@ text {
   font-size: 15px;
 }
 .number {
-  font-size: 11px;
+  font-size: 13px;
   font-family: var(--mono);
   pointer-events: none;
 }

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named as sayState } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/outlook'
 import type { BriefField } from '#core/parts/list'
 import { meanPressureAt, namedStates, STATE_LABELS } from '#core/outlook/states'
 import { quantityAt, requireValue } from '#core/engine/values'
@@ -46,11 +49,11 @@ const element = computed(
     state.value?.elements.find(({ id }) => id === 'pump'),
 )
 const SOURCES = {
-  measured: 'measured',
-  maker: 'the maker’s',
-  planned: 'planned',
-  layout: 'assumed from the layout',
-  computed: 'computed',
+  measured: t('circuitView.measured'),
+  maker: t('circuitView.theMakers'),
+  planned: t('circuitView.planned'),
+  layout: t('circuitView.assumedFromTheLayout'),
+  computed: t('circuitView.computed'),
 }
 const go = () =>
   element.value?.station &&
@@ -63,67 +66,71 @@ const go = () =>
   <div>
     <div class="moment">
       <SegmentChoice
-        label="State"
+        :label="t('circuitView.state')"
         :value="named"
-        :options="STATE_NAMES.map((name) => ({ value: name, words: STATE_LABELS[name].toLowerCase() }))"
+        :options="STATE_NAMES.map((name) => ({ value: name, words: sayState(STATE_LABELS[name]).toLowerCase() }))"
         @choose="named = $event ?? named"
       />
-      <label
-        ><span class="quiet">speed</span
-        ><input
-          type="range"
-          :min="ranges.slow"
-          :max="ranges.fast"
-          step="0.5"
+      <div class="hand">
+        <span class="quiet">{{ t('circuitView.speed') }}</span><ValueSlider
+          :label="t('circuitView.crankSpeed')"
           :value="moment.speed"
-          aria-label="Crank speed"
-          :aria-valuetext="units.say(moment.speed, 'speed')"
-          @input="slide({ speed: Number(($event.target as HTMLInputElement).value) })"
-        /><span class="mono">{{ units.say(moment.speed, 'speed') }}</span></label
-      >
-      <label
-        ><span class="quiet">oil</span
-        ><input
-          type="range"
-          :min="ranges.cold"
-          :max="ranges.hot"
-          step="1"
+          :from="ranges.slow"
+          :to="ranges.fast"
+          :step="0.5"
+          :says="units.say(moment.speed, 'speed')"
+          @slide="slide({ speed: $event })"
+        /><span class="mono">{{ units.say(moment.speed, 'speed') }}</span>
+      </div>
+      <div class="hand">
+        <span class="quiet">{{ t('circuitView.oil') }}</span><ValueSlider
+          :label="t('circuitView.oilTemperature')"
           :value="moment.temperature"
-          aria-label="Oil temperature"
-          :aria-valuetext="units.say(moment.temperature, 'temperature')"
-          @input="slide({ temperature: Number(($event.target as HTMLInputElement).value) })"
-        /><span class="mono">{{ units.say(moment.temperature, 'temperature') }}</span></label
-      >
+          :from="ranges.cold"
+          :to="ranges.hot"
+          :step="1"
+          :says="units.say(moment.temperature, 'temperature')"
+          @slide="slide({ temperature: $event })"
+        /><span class="mono">{{ units.say(moment.temperature, 'temperature') }}</span>
+      </div>
     </div>
     <CircuitDrawing v-if="state" :state="state" :chosen="element?.id" @look="chosen = $event" />
     <p class="quiet units">
-      Flows in {{ units.unit('flow').symbol }}, pressures in {{ units.unit('pressure').symbol }}; a dashed line passes
-      nothing.
-      <template v-if="band"
-        >With what is uncertain the gauge reads {{ units.show(band.low, 'pressure', units.fine) }} to
-        {{ units.say(band.high, 'pressure', units.fine) }}.</template
-      >
+      {{
+        t('circuitView.flowsInPressuresInADashed', {
+          unit: units.unit('flow').symbol,
+          unit2: units.unit('pressure').symbol,
+        })
+      }}
+      <template v-if="band">{{
+        t('circuitView.withWhatIsUncertainTheGauge', {
+          low: units.show(band.low, 'pressure', units.fine),
+          high: units.say(band.high, 'pressure', units.fine),
+        })
+      }}</template>
     </p>
     <div v-if="element" class="about" data-testid="element">
       <dl aria-live="polite">
         <div>
-          <dt>{{ element.words }}</dt>
+          <dt>{{ sayState(element.words) }}</dt>
           <dd class="mono">{{ units.say(element.flow, 'flow', 2) }}</dd>
         </div>
         <div>
-          <dt class="quiet">of what the pump gives</dt>
-          <dd class="mono">{{ (100 * element.share).toFixed(1) }} %</dd>
+          <dt class="quiet">{{ t('circuitView.ofWhatThePumpGives') }}</dt>
+          <dd class="mono">{{ figure(100 * element.share, 1) }} %</dd>
         </div>
         <div>
-          <dt class="quiet">{{ element.loss < 0 ? 'gains' : 'loses' }}</dt>
+          <dt class="quiet">{{ element.loss < 0 ? t('circuitView.gains') : t('circuitView.loses') }}</dt>
           <dd class="mono">{{ units.say(Math.abs(element.loss), 'pressure', units.fine) }}</dd>
         </div>
         <div>
-          <dt class="quiet">its size</dt>
-          <dd>{{ element.source ? SOURCES[element.source] : 'a typical passage' }}</dd>
+          <dt class="quiet">{{ t('circuitView.itsSize') }}</dt>
+          <dd>{{ element.source ? SOURCES[element.source] : t('circuitView.aTypicalPassage') }}</dd>
         </div>
       </dl>
-      <Button v-if="element.station" type="button" variant="outlined" @click="go">Go there</Button>
+      <Button v-if="element.station" type="button" variant="outlined" @click="go">{{
+        t('circuitView.goThere')
+      }}</Button>
     </div>
   </div>
 </template>
@@ -136,7 +143,7 @@ const go = () =>
   align-items: center;
   margin-bottom: 6px;
 }
-.moment label {
+.moment .hand {
   display: flex;
   align-items: center;
   gap: 8px;
@@ -144,10 +151,8 @@ const go = () =>
   flex: 1;
   min-width: 240px;
 }
-.moment input {
+.hand .slider {
   flex: 1;
-  accent-color: var(--petrol);
-  min-width: 70px;
 }
 .moment .mono {
   min-width: 82px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/outlook'
 import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 import { pointMoment } from '#core/start/verdict'
@@ -22,36 +24,54 @@ const points = computed(() =>
 )
 function sentence(state: StateOutlook): string {
   if (state.measured) return pointReason(state.measured, (pressure) => units.say(pressure, 'pressure', units.fine))
-  if (state.verdict === 'void') return `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.`
+  if (state.verdict === 'void')
+    return t('curvesView.voidUntilMended', { voids: outlook.now!.voids.map(({ about }) => about).join('; ') })
   const short = state.target.least - state.pressure
   const over = state.pressure - state.target.most
   if (state.verdict === 'assumed')
-    return `By layout values alone, ${units.show(state.low, 'pressure')} to ${units.say(state.high, 'pressure')}: not passed. Measure ${state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', ')}.`
-  if (state.starves) return 'The pump starves here: the suction asks for more than oil follows.'
+    return t('curvesView.byLayoutValuesAloneToNot', {
+      low: units.show(state.low, 'pressure'),
+      high: units.say(state.high, 'pressure'),
+      missing: state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', '),
+    })
+  if (state.starves) return t('curvesView.thePumpStarvesHereTheSuction')
   if (!state.pumpable)
-    return `The oil is below its pumping limit at ${units.say(state.temperature, 'temperature')}. Take a thinner winter grade.`
+    return t('curvesView.theOilIsBelowItsPumping', { temperature: units.say(state.temperature, 'temperature') })
   if (short > 0)
-    return `${units.say(short, 'pressure', units.fine)} short of ${units.say(state.target.least, 'pressure', units.fine)}, ${state.target.reason}.`
+    return t('curvesView.shortOf', {
+      short: units.say(short, 'pressure', units.fine),
+      least: units.say(state.target.least, 'pressure', units.fine),
+      reason: named(state.target.reason),
+    })
   if (over > 0)
-    return `${units.say(over, 'pressure', units.fine)} over ${units.say(state.target.most, 'pressure', units.fine)}, which filter and seals should not see.`
-  if (state.doubted && state.predicted === 'pass')
-    return 'In its target by a record that the gauge departs from elsewhere: find out why before it is trusted.'
+    return t('curvesView.overWhichFilterAndSealsShould', {
+      over: units.say(over, 'pressure', units.fine),
+      most: units.say(state.target.most, 'pressure', units.fine),
+    })
+  if (state.doubted && state.predicted === 'pass') return t('curvesView.inItsTargetByARecord')
   return state.verdict === 'watch'
-    ? `In its target, but the band reaches past its edge (${units.say(state.low, 'pressure', units.fine)} to ${units.say(state.high, 'pressure', units.fine)}). Measure what is still assumed.`
-    : `In its target of ${units.show(state.target.least, 'pressure')} to ${units.say(state.target.most, 'pressure')}: ${state.target.reason}.`
+    ? t('curvesView.inItsTargetButTheBand', {
+        low: units.say(state.low, 'pressure', units.fine),
+        high: units.say(state.high, 'pressure', units.fine),
+      })
+    : t('curvesView.inItsTargetOfTo', {
+        least: units.show(state.target.least, 'pressure'),
+        most: units.say(state.target.most, 'pressure'),
+        reason: named(state.target.reason),
+      })
 }
 </script>
 
 <template>
   <div>
     <div class="chart predicted"><PressureChart v-if="curves" :curves="curves" :points="points" /></div>
-    <section aria-label="Judgement">
+    <section :aria-label="t('curvesView.judgement')">
       <JudgementLine v-for="state in outlook.now?.states ?? []" :key="state.name" :verdict="state.verdict"
         ><b
-          >{{ state.label }},
+          >{{ named(state.label) }},
           {{
             state.measured
-              ? `${units.say(state.measured.reading, 'pressure', units.fine)} read`
+              ? t('curvesView.read', { reading: units.say(state.measured.reading, 'pressure', units.fine) })
               : units.say(state.pressure, 'pressure')
           }}.</b
         >

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure, whole } from '~/words/numbers'
+import { t } from '~/words/of/outlook'
 import { proxy } from 'comlink'
 import { explain } from '#core/finder/explain'
 import { combinationsOf } from '#core/finder/combinations'
@@ -13,10 +16,11 @@ const build = useBuild()
 const units = useUnits()
 const shelf = useShelf()
 void shelf.load()
+const FindChart = defineAsyncComponent(() => import('~/components/outlook/FindChart.vue'))
 const open = reactive<Open>({ springs: true, stacks: true, oils: true, pumps: true, shells: true })
 const SWITCHES: [keyof Open, string][] = [
-  ['springs', 'relief spring'],
-  ['stacks', 'shims'],
+  ['springs', t('findView.reliefSpring')],
+  ['stacks', t('findView.shims')],
   ['oils', 'oil'],
   ['pumps', 'pump'],
   ['shells', 'shells'],
@@ -54,6 +58,12 @@ function stop() {
   void useSlowWorker().stopFinding()
 }
 onBeforeUnmount(stop)
+/** The first answers come without being asked, once it is known what lies on the shelf. */
+watch(
+  () => shelf.loaded && build.sheet !== undefined,
+  (ready) => ready && void find(),
+  { immediate: true },
+)
 /** Looked for again when what was found is of another sheet. */
 watch(
   () => build.sheet,
@@ -98,59 +108,90 @@ async function adopt(setup: Setup) {
 
 <template>
   <div>
-    <div class="open" role="group" aria-label="What may change">
-      <span class="quiet">May change</span
-      ><label v-for="[key, words] in SWITCHES" :key="key"
-        ><input v-model="open[key]" type="checkbox" />{{ words }}</label
+    <div class="open" role="group" :aria-label="t('findView.whatMayChange')">
+      <span class="quiet">{{ t('findView.mayChange') }}</span><TickBox
+        v-for="[key, words] in SWITCHES"
+        :key="key"
+        :value="open[key]"
+        @tick="open[key] = $event"
+        >{{ words }}</TickBox
       >
       <label
-        >meeting all targets in
-        <input v-model.number="wanted" type="number" min="50" max="99" step="5" aria-label="Chance wanted, in 100" /> of
-        100</label
+        >{{ t('findView.meetingAllTargetsIn') }}
+        <InputNumber
+          :model-value="wanted"
+          :min="50"
+          :max="99"
+          :step="5"
+          show-buttons
+          :aria-label="t('findView.chanceWantedIn100')"
+          @update:model-value="wanted = $event ?? wanted"
+        />
+        {{ t('findView.of100') }}</label
       >
     </div>
     <div class="actions begin">
-      <Button v-if="!running" type="button" :disabled="!shelf.loaded" @click="find">Find set-ups</Button
-      ><Button v-else type="button" variant="outlined" @click="stop">Stop</Button>
-      <span class="quiet">{{ offered.toLocaleString('en') }} set-ups of what lies free on the shelf</span>
-      <progress
+      <Button v-if="!running" type="button" :disabled="!shelf.loaded" @click="find">{{
+        t('findView.findSetUps')
+      }}</Button><Button v-else type="button" variant="outlined" @click="stop">{{ t('findView.stop') }}</Button>
+      <span class="quiet">{{ t('findView.setUpsOfWhatLiesFree', { offered: whole(offered) }) }}</span>
+      <ProgressBar
         v-if="running"
-        :value="progress?.done ?? 0"
-        :max="progress?.total ?? 1"
-        aria-label="Set-ups looked at"
+        :value="(100 * (progress?.done ?? 0)) / (progress?.total ?? 1)"
+        :show-value="false"
+        :aria-label="t('findView.setUpsLookedAt')"
       />
     </div>
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
-    <p v-if="failed" class="wrong" role="alert">Nothing was found: {{ failed }}</p>
+    <p v-if="failed" class="wrong" role="alert">{{ t('findView.nothingWasFound', { failed }) }}</p>
     <p v-if="adopted" class="adopted" role="status" data-testid="adopted">
-      <b>Adopted.</b> {{ explain(adopted) }} Its parts are set aside on the shelf; one undo takes the change back.
+      <b>{{ t('findView.adopted') }}</b> {{ t('findView.itsPartsAreSetAsideOn', { explain: named(explain(adopted)) }) }}
     </p>
     <template v-if="setups.length > 0">
       <FindChart :setups="setups" :best="best" :wanted="wanted" />
-      <ol class="setups">
-        <li v-for="(setup, i) in shown" :key="i" :class="{ best: setup === best }" :data-setup="i">
-          <p>
-            {{ explain(setup) }}<template v-if="price(setup)"> Parts {{ price(setup)!.toFixed(2) }}.</template>
-          </p>
-          <span class="mono states"
-            ><span v-for="state in STATE_NAMES" :key="state"
-              ><span class="quiet">{{ STATE_LABELS[state].toLowerCase() }}</span>
-              {{ units.show(setup.pressures[state], 'pressure', units.fine) }}
-              <span class="quiet band"
-                >{{ units.show(setup.bands[state][0], 'pressure', units.fine) }} to
-                {{ units.show(setup.bands[state][1], 'pressure', units.fine) }}</span
+      <ResultTable
+        :rows="shown"
+        :label="t('findView.setUpsFound')"
+        :attributes="
+          (setup) => ({ 'data-setup': shown.indexOf(setup), class: ['predicted', { best: setup === best }] })
+        "
+      >
+        <Column :header="t('findView.setUpAtTheGauge', { unit: units.unit('pressure').symbol })"
+          ><template #body="{ data }"
+            ><span class="explained"
+              >{{ named(explain(data))
+              }}<template v-if="price(data)"
+                >{{ ' ' }}{{ t('findView.parts', { price: figure(price(data)!, 2) }) }}</template
               ></span
-            ></span
-          >
-          <Button
-            v-if="setup.changes > 0"
-            type="button"
-            :variant="setup === best ? undefined : 'outlined'"
-            @click="adopt(setup)"
-            >Adopt</Button
-          >
-        </li>
-      </ol>
+            ><Button
+              v-if="data.changes > 0"
+              type="button"
+              :variant="data === best ? undefined : 'outlined'"
+              @click="adopt(data)"
+              >{{ t('findView.adopt') }}</Button
+            ></template
+          ></Column
+        ><Column field="probability" :header="t('findView.in100')" body-class="figures" sortable
+          ><template #body="{ data }"
+            ><span class="big">{{ Math.round(100 * data.probability) }}</span
+            ><span class="under">{{ units.say(data.power, 'power') }}</span></template
+          ></Column
+        ><Column
+          v-for="state in STATE_NAMES"
+          :key="state"
+          :field="`pressures.${state}`"
+          :header="named(STATE_LABELS[state]).toLowerCase()"
+          sortable
+          ><template #body="{ data }"
+            ><BandedFigure
+              :data-at="state"
+              :value="data.pressures[state]"
+              :low="data.bands[state][0]"
+              :high="data.bands[state][1]"
+              dimension="pressure"
+              :fine="units.fine" /></template
+        ></Column>
+      </ResultTable>
     </template>
   </div>
 </template>
@@ -162,70 +203,40 @@ async function adopt(setup: Setup) {
   gap: 4px 20px;
   align-items: center;
 }
-.open label {
+.open > label {
   display: flex;
   align-items: center;
   gap: 8px;
   min-height: 44px;
 }
-.open input[type='checkbox'] {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--petrol);
-}
-.open input[type='number'] {
-  width: 64px;
+.open :deep(.p-inputnumber-input) {
+  width: 108px;
   height: 44px;
-  font-size: 17px;
-  text-align: right;
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: var(--sheet);
   font-family: var(--mono);
 }
 .begin {
   align-items: center;
   padding: 6px 0 10px;
 }
-progress {
+.p-progressbar {
   flex: 1;
-  height: 12px;
-  accent-color: var(--oil);
 }
-.setups {
-  list-style: none;
-  margin: 8px 0 0;
-  padding: 0;
-}
-.setups li {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 2px 16px;
-  padding: 10px 0 10px 12px;
-  border-top: 1px solid var(--rule);
-  align-items: center;
-}
-.best {
-  box-shadow: inset 3px 0 0 var(--petrol);
-  font-weight: 600;
-}
-.states {
-  grid-column: 1;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 18px;
+.explained {
+  display: block;
+  min-width: 150px;
   font-weight: 400;
 }
-.states .quiet {
-  font-family: var(--type);
+:deep(.best .explained) {
+  font-weight: 600;
 }
-.states .band {
-  font-family: inherit;
-  font-size: 13px;
+:deep(tr.best > td:first-child) {
+  box-shadow: inset 3px 0 0 var(--petrol);
 }
-.setups .p-button {
-  grid-column: 2;
-  grid-row: 1 / span 2;
+:deep(tbody td:first-child) {
+  padding-left: 10px !important;
+}
+.big {
+  font-size: 18px;
 }
 .adopted {
   border-left: 6px solid var(--pass);

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/outlook'
 import { quantityAt } from '#core/engine/values'
 import { STATE_LABELS } from '#core/outlook/states'
 import { STATE_NAMES } from '#core/targets/targets'
@@ -23,23 +25,25 @@ const signed = (value: number) =>
   Math.abs(value) < 500 ? '0' : `${value > 0 ? '+' : ''}${units.show(value, 'pressure', units.fine)}`
 /** Kinds of things, for one sentence on what sets the floor and what the ceiling. */
 const KINDS: Record<string, string> = {
-  main: 'mains',
-  rod: 'rods',
-  oil: 'oil',
-  pump: 'the pump',
-  relief: 'the relief spring',
-  relief2: 'the relief spring',
-  cam: 'cam bearings',
-  pickup: 'the pickup',
+  main: t('movesView.mains'),
+  rod: t('movesView.rods'),
+  oil: t('movesView.oil'),
+  pump: t('movesView.thePump'),
+  relief: t('movesView.theReliefSpring'),
+  relief2: t('movesView.theReliefSpring'),
+  cam: t('movesView.camBearings'),
+  pickup: t('movesView.thePickup'),
 }
-const kindOf = (part: string) => KINDS[part] ?? 'restrictors and jets'
+const kindOf = (part: string) => KINDS[part] ?? t('movesView.restrictorsAndJets')
 function setBy(state: 'idleHot' | 'workingHot'): string {
   const sorted = [...(moves.value ?? [])].sort((a, b) => Math.abs(b.effects[state]) - Math.abs(a.effects[state]))
   const first = Math.abs(sorted[0]?.effects[state] ?? 0)
   const kinds = [
     ...new Set(sorted.filter(({ effects }) => Math.abs(effects[state]) > 0.4 * first).map(({ part }) => kindOf(part))),
   ].slice(0, 3)
-  return kinds.length > 1 ? `${kinds.slice(0, -1).join(', ')} and ${kinds.at(-1)}` : (kinds[0] ?? 'nothing')
+  return kinds.length > 1
+    ? t('movesView.and', { kinds: kinds.slice(0, -1).join(', '), at: kinds.at(-1) })
+    : (kinds[0] ?? 'nothing')
 }
 const best = computed(() => next.value?.slice(0, 6) ?? [])
 function go(key: string) {
@@ -49,50 +53,57 @@ function go(key: string) {
 
 <template>
   <div>
-    <p v-if="moves" class="sentence" data-testid="sentence">
-      The floor at hot idle is set by <b>{{ setBy('idleHot') }}</b>; the ceiling at working speed by
+    <p v-if="moves" class="sentence predicted" data-testid="sentence">
+      {{ t('movesView.theFloorAtHotIdleIs') }} <b>{{ setBy('idleHot') }}</b>{{
+        t('movesView.theCeilingAtWorkingSpeedBy')
+      }}
       <b>{{ setBy('workingHot') }}</b>.
     </p>
-    <div class="drawing-scroll">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">One step of each, {{ units.unit('pressure').symbol }}</th>
-            <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state].toLowerCase() }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="move in moves ?? []" :key="move.key" :data-move="move.key">
-            <th scope="row">{{ move.label }}</th>
-            <td v-for="state in STATE_NAMES" :key="state" class="mono">
-              <span class="bar" aria-hidden="true"
-                ><i
-                  :class="move.effects[state] < 0 ? 'down' : 'up'"
-                  :style="{ width: `${(50 * Math.abs(move.effects[state])) / most}%` }" /></span
-              >{{ signed(move.effects[state]) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <section class="block" aria-label="Next measurement">
-      <h2>Worth measuring next</h2>
-      <p v-if="next && best.length === 0" class="quiet">Nothing that can be measured is still assumed.</p>
+    <ResultTable
+      class="predicted"
+      :rows="moves ?? []"
+      :label="t('movesView.biggestEffects')"
+      :attributes="(move) => ({ 'data-move': move.key })"
+    >
+      <Column
+        :field="(row) => named(row.label)"
+        :header="t('movesView.oneStepOfEach', { unit: units.unit('pressure').symbol })"
+        sortable
+      /><Column
+        v-for="state in STATE_NAMES"
+        :key="state"
+        :field="`effects.${state}`"
+        :header="named(STATE_LABELS[state]).toLowerCase()"
+        body-class="figures"
+        sortable
+        ><template #body="{ data }"
+          ><span class="bar" aria-hidden="true"
+            ><i
+              :class="data.effects[state] < 0 ? 'down' : 'up'"
+              :style="{ width: `${(50 * Math.abs(data.effects[state])) / most}%` }" /></span
+          >{{ signed(data.effects[state]) }}</template
+        ></Column
+      >
+    </ResultTable>
+    <section class="block" :aria-label="t('movesView.nextMeasurement')">
+      <h2>{{ t('movesView.worthMeasuringNext') }}</h2>
+      <p v-if="next && best.length === 0" class="quiet">{{ t('movesView.nothingThatCanBeMeasuredIs') }}</p>
       <div v-for="(each, i) in best" :key="each.key" class="row">
         <span class="what"
-          ><b v-if="i === 0">{{ each.label }}</b
-          ><template v-else>{{ each.label }}</template
-          ><span class="origin"
-            >about {{ each.minutes }} min, takes
-            {{ each.narrows < 0.01 ? 'less than 1' : Math.round(100 * each.narrows) }} in 100 off the hot idle
-            band</span
-          ></span
+          ><b v-if="i === 0">{{ named(each.label) }}</b
+          ><template v-else>{{ named(each.label) }}</template
+          ><span class="origin">{{
+            t('movesView.aboutMinTakesIn100Off', {
+              minutes: each.minutes,
+              narrows: each.narrows < 0.01 ? t('movesView.lessThan1') : Math.round(100 * each.narrows),
+            })
+          }}</span></span
         ><Button
           type="button"
           :variant="i === 0 ? undefined : 'outlined'"
-          :aria-label="`Measure ${each.label}`"
+          :aria-label="t('movesView.measure', { each: named(each.label) })"
           @click="go(each.key)"
-          >Measure</Button
+          >{{ t('movesView.measure2') }}</Button
         >
       </div>
     </section>
@@ -103,30 +114,6 @@ function go(key: string) {
 .sentence {
   padding: 2px 0 10px;
   font-size: 17px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  min-width: 620px;
-}
-th,
-td {
-  text-align: right;
-  padding: 8px 0 8px 12px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th {
-  border: 0;
-  color: var(--quiet);
-}
-th:first-child {
-  text-align: left;
-  padding-left: 0;
-}
-td {
-  width: 108px;
-  font-size: 16px;
 }
 .bar {
   display: block;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import type { StateOutlook } from '#core/outlook/outlook'
 
 /** One state on a horizontal scale: its target hatched, the predicted band a bar, the band before a ghost, a reading a diamond. */
@@ -14,7 +16,15 @@ const ticks = computed(() => {
 </script>
 
 <template>
-  <div class="scale" :title="`Target from ${units.say(state.target.least, 'pressure')}: ${state.target.reason}`">
+  <div
+    class="scale"
+    :title="
+      t('pressureBar.targetFrom', {
+        least: units.say(state.target.least, 'pressure'),
+        reason: named(state.target.reason),
+      })
+    "
+  >
     <span
       class="target"
       :style="{
@@ -36,7 +46,7 @@ const ticks = computed(() => {
       v-if="measured !== undefined"
       class="diamond"
       :style="{ left: `${share(measured)}%` }"
-      :title="`Measured ${units.say(measured, 'pressure')}`"
+      :title="t('pressureBar.measured', { measured: units.say(measured, 'pressure') })"
     />
     <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{
       units.show(tick, 'pressure', 0)
@@ -97,7 +107,7 @@ const ticks = computed(() => {
 .tick {
   top: 22px;
   line-height: 1;
-  font-size: 13px;
+  font-size: 15px;
   color: var(--quiet);
   width: 24px;
   margin-left: -12px;

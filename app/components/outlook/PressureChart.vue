@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { figure, whole } from '~/words/numbers'
+import { t } from '~/words/of/outlook'
 import type { ApexOptions } from 'apexcharts'
 import ApexChart from 'vue3-apexcharts'
 import type { PressureCurves } from '#core/outlook/curves'
 import { fromSI } from '#core/quantity/units'
+import { chartLook, inkOf } from '~/composables/chartLook'
 
 /** Gauge pressure over speed at three oil temperatures, with the least that is wanted and where the relief valve opens. */
 const { curves, points } = defineProps<{
@@ -13,8 +16,7 @@ const units = useUnits()
 const person = usePerson()
 const pressure = computed(() => units.unit('pressure'))
 const decimals = computed(() => (pressure.value.symbol === 'bar' ? 2 : 0))
-const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-const COLD_TO_HOT = ['--petrol', '--quiet', '--oil'] as const
+const COLD_TO_HOT = ['petrol', 'quiet', 'oil'] as const
 
 const at = (speed: number, value: number) => ({ x: Math.round(speed * 60), y: fromSI(value, pressure.value) })
 /** Band under each curve: low and high in one series each. */
@@ -44,7 +46,7 @@ const series = computed(() => [
       y: [0, fromSI(curves.least[i], pressure.value)],
     })),
   },
-  { name: 'least wanted, hot', type: 'line', data: curves.speeds.map((speed, i) => at(speed, curves.least[i])) },
+  { name: 'minimum, hot oil', type: 'line', data: curves.speeds.map((speed, i) => at(speed, curves.least[i])) },
   ...(points.length > 0
     ? [{ name: 'measured', type: 'scatter', data: points.map((point) => at(point.speed, point.pressure)) }]
     : []),
@@ -63,69 +65,47 @@ const rise = computed(() => {
   return { step: whole, top: whole * Math.ceil(most / whole) }
 })
 const options = computed<ApexOptions>(() => {
-  void person.scheme
-  const ink = colour('--ink')
-  const quiet = colour('--quiet')
-  const type = { fontFamily: colour('--type'), fontSize: '14px' }
+  const look = chartLook(person.scheme)
+  const ink = inkOf('ink')
+  const quiet = inkOf('quiet')
   return {
-    chart: {
-      type: 'line',
-      toolbar: { show: false },
-      zoom: { enabled: false },
-      animations: { enabled: false },
-      background: 'transparent',
-      fontFamily: colour('--type'),
-      foreColor: ink,
-    },
-    theme: { mode: person.scheme },
-    colors: [...COLD_TO_HOT.map(colour), ...COLD_TO_HOT.map(colour), colour('--stop'), colour('--stop'), ink],
+    ...look.options,
+    colors: [...COLD_TO_HOT.map(inkOf), ...COLD_TO_HOT.map(inkOf), inkOf('stop'), inkOf('stop'), ink],
     fill: { opacity: [0.13, 0.13, 0.2, 1, 1, 1, 0.1, 1, 1] },
     stroke: { width: [0, 0, 0, 2.5, 2.5, 3.5, 0, 1.5, 0], dashArray: [0, 0, 0, 0, 0, 0, 0, 6, 0], curve: 'straight' },
     markers: { size: [0, 0, 0, 0, 0, 0, 0, 0, 7], shape: 'diamond', strokeWidth: 0 },
-    xaxis: {
-      type: 'numeric',
-      min: 0,
-      max: top.value,
-      tickAmount: top.value / step.value,
-      title: { text: 'crank speed, rpm', style: { ...type, fontWeight: 400, color: quiet } },
-      labels: { style: type, formatter: (value) => Math.round(Number(value)).toLocaleString('en') },
-      tooltip: { enabled: false },
-    },
+    xaxis: look.speedAxis({ top: top.value, ticks: top.value / step.value }),
     yaxis: {
       min: 0,
       max: rise.value.top,
       tickAmount: Math.round(rise.value.top / rise.value.step),
-      title: {
-        text: `pressure at the gauge, ${pressure.value.symbol}`,
-        style: { ...type, fontWeight: 400, color: quiet },
-      },
-      labels: { style: type, formatter: (value) => value.toFixed(pressure.value.symbol === 'bar' ? 1 : 0) },
+      title: look.title(t('pressureChart.pressureAtTheGauge', { unit: pressure.value.symbol })),
+      labels: { style: look.type, formatter: (value) => figure(value, pressure.value.symbol === 'bar' ? 1 : 0) },
     },
-    grid: { borderColor: colour('--rule') },
     annotations: {
       yaxis: [
         // What is over the relief's opening, and what filter and seals should not see.
         {
           y: fromSI(curves.reliefOpens, pressure.value),
           y2: fromSI(curves.most, pressure.value),
-          fillColor: colour('--oil'),
+          fillColor: inkOf('oil'),
           opacity: 0.07,
           borderColor: 'transparent',
         },
         {
           y: fromSI(curves.most, pressure.value),
           y2: fromSI(2 * curves.most, pressure.value),
-          fillColor: colour('--stop'),
+          fillColor: inkOf('stop'),
           opacity: 0.12,
-          borderColor: colour('--stop'),
+          borderColor: inkOf('stop'),
           label: {
-            text: `over the most, ${units.say(curves.most, 'pressure')}`,
+            text: t('pressureChart.aboveMaximum', { most: units.say(curves.most, 'pressure') }),
             position: 'left',
             textAnchor: 'start',
             offsetX: 6,
             offsetY: -3,
             borderColor: 'transparent',
-            style: { background: 'transparent', color: colour('--stop'), fontSize: '14px' },
+            style: { background: 'transparent', color: inkOf('stop'), fontSize: '15px' },
           },
         },
         {
@@ -133,25 +113,26 @@ const options = computed<ApexOptions>(() => {
           borderColor: quiet,
           strokeDashArray: 2,
           label: {
-            text: `relief opens ${units.say(curves.reliefOpens, 'pressure', decimals.value)}`,
+            text: t('pressureChart.reliefOpens', {
+              reliefOpens: units.say(curves.reliefOpens, 'pressure', decimals.value),
+            }),
             position: 'right',
             textAnchor: 'end',
             offsetX: -4,
             offsetY: 20,
             borderColor: 'transparent',
-            style: { background: 'transparent', color: quiet, fontSize: '14px' },
+            style: { background: 'transparent', color: quiet, fontSize: '15px' },
           },
         },
       ],
     },
-    legend: { show: false },
     tooltip: {
       shared: true,
       intersect: false,
-      x: { formatter: (value) => `${Math.round(value).toLocaleString('en')} rpm` },
+      x: { formatter: (value) => t('pressureChart.rpm', { value: whole(value) }) },
       y: {
         formatter: (value) =>
-          value === undefined || value === null ? '' : `${value.toFixed(decimals.value)} ${pressure.value.symbol}`,
+          value === undefined || value === null ? '' : `${figure(value, decimals.value)} ${pressure.value.symbol}`,
       },
     },
   }
@@ -162,11 +143,12 @@ const options = computed<ApexOptions>(() => {
   <div>
     <ul class="legend">
       <li v-for="(curve, i) in curves.curves" :key="curve.temperature">
-        <span :style="{ background: `var(${COLD_TO_HOT[i]})` }" />oil at
-        {{ units.say(curve.temperature, 'temperature') }}, with its band
+        <span :style="{ background: `var(--${COLD_TO_HOT[i]})` }" />{{
+          t('pressureChart.oilAtWithItsBand', { temperature: units.say(curve.temperature, 'temperature') })
+        }}
       </li>
-      <li><span class="least" />least wanted, hot</li>
-      <li v-if="points.length > 0"><span class="point" />measured</li>
+      <li><span class="least" />{{ t('pressureChart.minimumHotOil') }}</li>
+      <li v-if="points.length > 0"><span class="point" />{{ t('pressureChart.measured') }}</li>
     </ul>
     <ApexChart type="line" height="380" :options="options" :series="series" />
   </div>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { t } from '~/words/of/outlook'
 import { oilOf } from '#core/record/oil'
 import type { OutlookMap } from '#core/outlook/map'
 import { targetBetween } from '#core/outlook/outlook'
 import { roundTicks } from '~/composables/plot'
+import { regionOver, shadesOf } from './mapContours'
 
 /** Gauge pressure over speed and oil temperature: the edge of its target, the edge of where it may fall short, and what is read at the place under the finger. */
 const { map } = defineProps<{ map: OutlookMap }>()
@@ -15,89 +17,75 @@ const { value: band } = useAnswer(
       : undefined,
   () => map,
 )
-const [LEFT, TOP, WIDTH, HEIGHT] = [62, 8, 590, 230]
+const [LEFT, TOP, WIDTH, HEIGHT] = [62, 8, 580, 264]
+const FRAME = { left: LEFT, top: TOP, width: WIDTH, height: HEIGHT }
+/** Steps of the scale, about. */
+const STEPS = 12
 /** Places that are written out, as shares of speed and temperature. */
-const WRITTEN = [0.2, 0.5, 0.74].flatMap((up) => [0.28, 0.54, 0.8].map((along) => ({ along, up })))
+const WRITTEN = [0.16, 0.5, 0.84].flatMap((up) => [0.28, 0.54, 0.8].map((along) => ({ along, up })))
 
-interface Cell {
-  x: number
-  y: number
-  speed: number
-  temperature: number
-  value: number
-  share: number
-  least: number
-  under: boolean
-}
 const grid = computed(() => {
   const { speeds, temperatures, pressure } = map
-  const sheet = build.sheet!
-  const oil = oilOf(sheet)
-  const most = Math.max(...pressure)
-  const [w, h] = [WIDTH / speeds.length, HEIGHT / temperatures.length]
-  const cells = temperatures.flatMap((temperature, row) =>
-    speeds.map((speed, column): Cell => {
-      const value = pressure[row * speeds.length + column]
-      const { least } = targetBetween(sheet, oil, speed, temperature)
-      return {
-        x: LEFT + column * w,
-        y: TOP + HEIGHT - (row + 1) * h,
-        speed,
-        temperature,
-        value,
-        share: value / most,
-        least,
-        under: value < least,
-      }
-    }),
+  const [across, down] = [speeds.length, temperatures.length]
+  const oil = oilOf(build.sheet!)
+  const places = temperatures.flatMap((temperature, row) =>
+    speeds.map((speed, column) => ({
+      x: LEFT + (column / (across - 1)) * WIDTH,
+      y: TOP + HEIGHT - (row / (down - 1)) * HEIGHT,
+      speed,
+      temperature,
+      value: pressure[row * across + column],
+      least: targetBetween(build.sheet!, oil, speed, temperature).least,
+    })),
   )
-  return { cells, w, h, across: speeds.length, down: temperatures.length }
+  return { places, across, down }
 })
-/** Edge of a region, cell by cell: where one that lies in it meets one that does not. */
-function edgeOf(inside: (place: number) => boolean): string {
-  const { cells, w, h, across, down } = grid.value
-  return cells
-    .map(({ x, y }, place) => {
-      const own = inside(place)
-      const right =
-        place % across < across - 1 && inside(place + 1) !== own
-          ? `M ${(x + w).toFixed(1)} ${y.toFixed(1)} v ${h.toFixed(2)}`
-          : ''
-      return place < across * (down - 1) && inside(place + across) !== own
-        ? `${right}M ${x.toFixed(1)} ${y.toFixed(1)} h ${w.toFixed(2)}`
-        : right
-    })
-    .join('')
-}
-const short = computed(() => grid.value.cells.filter(({ under }) => under).length)
-const edge = computed(() => edgeOf((place) => grid.value.cells[place].under))
-const mayBe = (place: number) => band.value!.low[place] < grid.value.cells[place].least
-const doubtful = computed(() => (band.value ? edgeOf(mayBe) : ''))
-const doubts = computed(() => (band.value ? grid.value.cells.filter((_, place) => mayBe(place)).length : undefined))
+/** Outline of where a value at each place is not negative. */
+const where = (of: (place: number) => number) =>
+  regionOver({ ...grid.value, values: grid.value.places.map((_, place) => of(place)) }, 0, FRAME)
+const missing = (place: number) => grid.value.places[place].least - grid.value.places[place].value
+const mayMiss = (place: number) => grid.value.places[place].least - band.value!.low[place]
+const short = computed(() => grid.value.places.filter((_, place) => missing(place) > 0).length)
+const edge = computed(() => where(missing))
+const doubtful = computed(() => (band.value ? where(mayMiss) : ''))
+const doubts = computed(() =>
+  band.value ? grid.value.places.filter((_, place) => mayMiss(place) > 0).length : undefined,
+)
+/** The scale: round steps of pressure, each with the region that reaches it. */
+const scale = computed(() => {
+  const values = grid.value.places.map(({ value }) => value)
+  const steps = roundTicks(Math.min(...values), Math.max(...values), units.unit('pressure'), STEPS)
+  const shades = shadesOf(steps, values)
+  const room = HEIGHT / (steps.length + 1)
+  return steps.map((step, i) => ({
+    words: units.show(step, 'pressure', units.unit('pressure').symbol === 'bar' ? 1 : 0),
+    fill: `color-mix(in srgb, var(--oil) ${Math.round(8 + 84 * shades[i])}%, var(--sheet))`,
+    region: regionOver({ ...grid.value, values }, step, FRAME),
+    y: TOP + HEIGHT - (i + 2) * room,
+    room,
+    foot: TOP + HEIGHT - (i + 1) * room,
+  }))
+})
 const placeAt = (along: number, up: number) => {
   const { across, down } = grid.value
-  return (
-    Math.min(down - 1, Math.max(0, Math.floor(up * down))) * across +
-    Math.min(across - 1, Math.max(0, Math.floor(along * across)))
-  )
+  const nearest = (share: number, count: number) => Math.round(Math.min(1, Math.max(0, share)) * (count - 1))
+  return nearest(up, down) * across + nearest(along, across)
 }
 const written = computed(() =>
   band.value
     ? WRITTEN.map(({ along, up }) => {
         const place = placeAt(along, up)
-        const { x, y, value } = grid.value.cells[place]
-        return {
-          x: x + 0.5 * grid.value.w,
-          y: y + 0.5 * grid.value.h,
-          figure: units.show(value, 'pressure', units.fine),
-          band: rangeAt(place),
-        }
+        const { x, y, value } = grid.value.places[place]
+        return { x, y, figure: units.show(value, 'pressure', units.fine), band: rangeAt(place) }
       })
     : [],
 )
 const rangeAt = (place: number) =>
   band.value
-    ? `${units.show(band.value.low[place], 'pressure', units.fine)} to ${units.show(band.value.high[place], 'pressure', units.fine)}`
+    ? t('pressureMap.to', {
+        low: units.show(band.value.low[place], 'pressure', units.fine),
+        high: units.show(band.value.high[place], 'pressure', units.fine),
+      })
     : ''
 
 const touched = ref<number>()
@@ -121,41 +109,60 @@ const ticks = computed(() => {
 </script>
 
 <template>
-  <div>
+  <div class="predicted">
     <div class="drawing-scroll">
       <svg
         class="drawing"
-        viewBox="0 0 732 284"
+        viewBox="0 0 732 320"
         role="img"
-        :aria-label="`Pressure map: ${short} of ${grid.cells.length} places are under the target${doubts === undefined ? '' : `, ${doubts} may be`}`"
+        :aria-label="
+          t('pressureMap.pressureMapOfPlacesAreUnder', {
+            short,
+            count: grid.places.length,
+            doubts: doubts === undefined ? '' : t('pressureMap.mayBe', { doubts }),
+          })
+        "
       >
-        <g @pointermove="touch" @pointerdown="touch">
-          <rect
-            v-for="(cell, i) in grid.cells"
-            :key="i"
-            :x="cell.x"
-            :y="cell.y"
-            :width="grid.w + 0.4"
-            :height="grid.h + 0.4"
-            :style="{ fill: `color-mix(in srgb, var(--oil) ${Math.round(6 + 88 * cell.share)}%, var(--sheet))` }"
+        <clipPath id="map-frame"><rect :x="LEFT" :y="TOP" :width="WIDTH" :height="HEIGHT" /></clipPath>
+        <g clip-path="url(#map-frame)" @pointermove="touch" @pointerdown="touch">
+          <rect class="ground" :x="LEFT" :y="TOP" :width="WIDTH" :height="HEIGHT" />
+          <path
+            v-for="step in scale"
+            :key="step.words"
+            class="step"
+            :d="step.region"
+            :style="{ fill: step.fill }"
+            fill-rule="evenodd"
           />
         </g>
         <g class="through">
-          <path :d="doubtful" class="doubtful" data-testid="may-fall-short" />
-          <path :d="edge" class="edge" data-testid="contour" />
-          <g v-for="(each, i) in written" :key="`w${i}`">
-            <rect class="chip" :x="each.x - 42" :y="each.y - 17" width="84" height="34" rx="2" />
-            <text :x="each.x" :y="each.y - 2" text-anchor="middle" class="figure-text">{{ each.figure }}</text>
-            <text :x="each.x" :y="each.y + 13" text-anchor="middle" class="band">{{ each.band }}</text>
+          <g clip-path="url(#map-frame)">
+            <path :d="doubtful" class="doubtful" data-testid="may-fall-short" />
+            <path :d="edge" class="edge" data-testid="contour" />
           </g>
-          <rect
+          <g v-for="(each, i) in written" :key="`w${i}`">
+            <rect class="chip" :x="each.x - 62" :y="each.y - 19" width="124" height="38" rx="2" />
+            <text :x="each.x" :y="each.y - 3" text-anchor="middle" class="figure-text">{{ each.figure }}</text>
+            <text :x="each.x" :y="each.y + 14" text-anchor="middle" class="band">{{ each.band }}</text>
+          </g>
+          <path
             v-if="touched !== undefined"
             class="touched"
-            :x="grid.cells[touched].x"
-            :y="grid.cells[touched].y"
-            :width="grid.w"
-            :height="grid.h"
+            :d="`M ${LEFT} ${grid.places[touched].y} H ${LEFT + WIDTH} M ${grid.places[touched].x} ${TOP} V ${TOP + HEIGHT}`"
           />
+        </g>
+        <g aria-hidden="true" data-testid="scale">
+          <rect class="ground" :x="LEFT + WIDTH + 16" :y="TOP" width="18" :height="HEIGHT" />
+          <template v-for="step in scale" :key="`s${step.words}`">
+            <rect
+              :x="LEFT + WIDTH + 16"
+              :y="step.y"
+              width="18"
+              :height="step.room + 0.4"
+              :style="{ fill: step.fill }"
+            />
+            <text :x="LEFT + WIDTH + 40" :y="step.foot + 5" class="quiet-text">{{ step.words }}</text>
+          </template>
         </g>
         <template v-for="tick in ticks.temperatures" :key="tick.words">
           <path class="thin" :d="`M ${LEFT - 5} ${tick.at} h 5`" />
@@ -172,39 +179,32 @@ const ticks = computed(() => {
           class="quiet-text"
           :transform="`rotate(-90 14 ${TOP + HEIGHT / 2})`"
         >
-          oil, {{ units.unit('temperature').symbol }}
+          {{ t('pressureMap.oil', { unit: units.unit('temperature').symbol }) }}
         </text>
         <text :x="LEFT + WIDTH / 2" :y="TOP + HEIGHT + 40" text-anchor="middle" class="quiet-text">
-          crank speed, {{ units.unit('speed').symbol }}
+          {{ t('pressureMap.crankSpeed', { unit: units.unit('speed').symbol }) }}
         </text>
       </svg>
     </div>
-    <p class="key">
-      <span
-        ><svg width="26" height="8" aria-hidden="true"><path class="edge" d="M 0 4 H 26" /></svg>
-        {{ short === 0 ? 'nowhere under its target' : 'edge of its target' }}</span
-      >
-      <span v-if="doubts !== undefined"
-        ><svg width="26" height="8" aria-hidden="true"><path class="doubtful" d="M 0 4 H 26" /></svg>
-        {{
-          doubts === 0
-            ? 'nor can it be, with all that is uncertain'
-            : 'from here on it may fall short, with what is uncertain'
-        }}</span
-      >
-    </p>
+    <MapKey :short="short" :doubts="doubts" />
     <p class="touch" data-testid="touched">
       <template v-if="touched !== undefined"
-        >{{ units.say(grid.cells[touched].speed, 'speed') }}, oil at
-        {{ units.say(grid.cells[touched].temperature, 'temperature') }}:
-        <b class="mono">{{ units.say(grid.cells[touched].value, 'pressure', units.fine) }}</b>{{ ' '
-        }}<span class="quiet"
-          >{{ rangeAt(touched) && `(${rangeAt(touched)})` }}, wanted
-          {{ units.say(grid.cells[touched].least, 'pressure', units.fine) }} or more</span
-        ></template
-      ><span v-else class="quiet"
-        >Touch the map to read a place. Figures in {{ units.unit('pressure').symbol }}, with their bands.</span
-      >
+        >{{
+          t('pressureMap.oilAt', {
+            speed: units.say(grid.places[touched].speed, 'speed'),
+            temperature: units.say(grid.places[touched].temperature, 'temperature'),
+          })
+        }}
+        <b class="mono">{{ units.say(grid.places[touched].value, 'pressure', units.fine) }}</b>{{ ' '
+        }}<span class="quiet">{{
+          t('pressureMap.wantedOrMore', {
+            rangeAt: rangeAt(touched) && `(${rangeAt(touched)})`,
+            least: units.say(grid.places[touched].least, 'pressure', units.fine),
+          })
+        }}</span></template
+      ><span v-else class="quiet">{{
+        t('pressureMap.touchTheMapToReadA', { unit: units.unit('pressure').symbol })
+      }}</span>
     </p>
   </div>
 </template>
@@ -224,26 +224,26 @@ const ticks = computed(() => {
   stroke-dasharray: 5 4;
   fill: none;
 }
+.ground {
+  fill: var(--sheet);
+}
+.step {
+  stroke: var(--sheet);
+  stroke-opacity: 0.5;
+  stroke-width: 1;
+}
 .chip {
   fill: var(--sheet);
-  opacity: 0.82;
+  opacity: 0.88;
 }
 .drawing text.band {
   font-family: var(--mono);
-  font-size: 12px;
+  font-size: 15px;
 }
 .touched {
   fill: none;
   stroke: var(--ink);
-  stroke-width: 2;
-}
-.key {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 22px;
-}
-.key svg {
-  vertical-align: middle;
+  stroke-width: 1;
 }
 .touch {
   min-height: 28px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import type { StateOutlook } from '#core/outlook/outlook'
 
 /** One state's pressure scale: target zone hatched, predicted band a bar, ghost of the former bar, measured reading a diamond. */
@@ -35,49 +37,62 @@ const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./
     :data-verdict="stale ? 'unknown' : state.verdict"
   >
     <h3>
-      {{ state.label }}
+      {{ named(state.label) }}
       <span>{{ units.say(state.speed, 'speed') }}, {{ units.say(state.temperature, 'temperature') }}</span>
     </h3>
     <div v-if="!state.pumpable && measured === undefined" class="words stop-word">
-      Below this oil’s pumping limit: it may not reach the pickup.
+      {{ t('stateScale.belowThisOilsPumpingLimitIt') }}
     </div>
     <template v-else>
-      <div v-if="disagrees" class="words apart" role="status">read {{ state.measured!.prediction }} the prediction</div>
+      <div v-if="disagrees" class="words apart" role="status">
+        {{ t('stateScale.readThePrediction', { prediction: state.measured!.prediction }) }}
+      </div>
       <div class="line">
         <span v-if="measured !== undefined" class="value mono read" data-testid="measured"
-          >{{ units.show(measured, 'pressure') }}<small>read</small></span
+          >{{ units.show(measured, 'pressure') }}<small>{{ t('stateScale.read') }}</small></span
         >
         <template v-else
           ><span class="value mono" data-testid="pressure">{{ units.show(state.pressure, 'pressure') }}</span
-          ><span class="band mono"
-            >{{ units.show(state.low, 'pressure') }} to {{ units.show(state.high, 'pressure') }}</span
-          ></template
+          ><span class="band mono">{{
+            t('stateScale.to', { low: units.show(state.low, 'pressure'), high: units.show(state.high, 'pressure') })
+          }}</span></template
         >
         <VerdictLabel :verdict="stale ? 'unknown' : state.verdict" />
       </div>
       <div v-if="measured !== undefined" class="line beside">
-        <span class="words">predicted</span>{{ ' '
+        <span class="words">{{ t('stateScale.predicted') }}</span>{{ ' '
         }}<span class="mono" data-testid="pressure">{{ units.show(state.pressure, 'pressure') }}</span
-        ><span class="band mono"
-          >{{ units.show(state.low, 'pressure') }} to {{ units.show(state.high, 'pressure') }}</span
-        >
+        ><span class="band mono">{{
+          t('stateScale.to', { low: units.show(state.low, 'pressure'), high: units.show(state.high, 'pressure') })
+        }}</span>
       </div>
       <PressureBar :state="state" :ghost="ghost" />
       <div
         v-if="change !== undefined && !voided && !stale"
         class="words"
-        :class="change < 0 ? 'down' : 'up'"
+        :class="change < 0 ? t('stateScale.down') : t('stateScale.up')"
         role="status"
       >
-        {{ change < 0 ? 'down' : 'up' }} {{ units.say(Math.abs(change), 'pressure', units.fine) }} since {{ cause }}
+        {{
+          t('stateScale.since', {
+            change: change < 0 ? t('stateScale.down') : t('stateScale.up'),
+            change2: units.say(Math.abs(change), 'pressure', units.fine),
+            cause,
+          })
+        }}
       </div>
       <div v-else-if="state.verdict === 'assumed'" class="words needs" :title="needs.join(', ')">
-        measure {{ needs[0] }}{{ needs.length > 1 ? `, ${needs.length - 1} more` : '' }}
+        {{
+          t('stateScale.measure', {
+            needs: needs[0],
+            count: needs.length > 1 ? t('stateScale.more', { count: needs.length - 1 }) : '',
+          })
+        }}
       </div>
       <div v-else-if="state.doubted" class="words apart" data-testid="doubted">
-        by a record that the gauge departs from
+        {{ t('stateScale.byARecordThatTheGauge') }}
       </div>
-      <div v-else-if="state.starves" class="words stop-word">the pump starves here</div>
+      <div v-else-if="state.starves" class="words stop-word">{{ t('stateScale.thePumpStarvesHere') }}</div>
     </template>
   </section>
 </template>
@@ -95,7 +110,7 @@ const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./
   text-decoration: line-through 2px;
 }
 .read small {
-  font-size: 14px;
+  font-size: 15px;
   color: var(--quiet);
   margin-left: 4px;
   font-family: var(--type);
@@ -129,7 +144,7 @@ h3 span {
 .band {
   color: var(--quiet);
   flex: 1;
-  font-size: 14px;
+  font-size: 15px;
   white-space: nowrap;
   letter-spacing: -0.02em;
 }

@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import { t } from '~/words/of/outlook'
 import type { Dimension } from '#core/quantity/units'
 
-/** A figure of a set-up under the hand, with its value beside it, SI. */
-const { value } = defineProps<{
+/** A figure of the set-up under the hand: what it is on record, and the slider with its value, SI. */
+const { value, dimension } = defineProps<{
+  words: string
   label: string
+  /** What stands on record. */
+  now?: number
   value: number
   from: number
   to: number
@@ -15,31 +19,37 @@ const units = useUnits()
 </script>
 
 <template>
-  <td class="slide">
-    <input
-      type="range"
-      :min="from"
-      :max="to"
-      :step="step"
+  <div class="tried">
+    <span class="line"
+      ><span
+        >{{ words
+        }}<span v-if="now !== undefined" class="quiet">{{
+          t('triedSlider.now', { now: units.say(now, dimension) })
+        }}</span></span
+      ><span class="mono value">{{ units.say(value, dimension) }}</span></span
+    ><ValueSlider
+      :label="label"
       :value="value"
-      :aria-label="label"
-      :aria-valuetext="units.say(value, dimension)"
-      @input="emit('slide', Number(($event.target as HTMLInputElement).value))"
-    /><span class="mono">{{ units.show(value, dimension) }}</span>
-  </td>
+      :from="from"
+      :to="to"
+      :step="step"
+      :says="units.say(value, dimension)"
+      @slide="emit('slide', $event)"
+    />
+  </div>
 </template>
 
 <style scoped>
-.slide {
-  min-width: 128px;
+.tried {
+  border-top: 1px solid var(--rule);
+  padding-top: 6px;
 }
-.slide input {
-  width: 100%;
-  accent-color: var(--petrol);
-  display: block;
-  min-height: 30px;
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
 }
-.slide .mono {
-  font-size: 15px;
+.value {
+  white-space: nowrap;
 }
 </style>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/passages'
 import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
 import { STATE_LABELS } from '#core/outlook/states'
@@ -14,41 +16,41 @@ const { item, effects, found, words } = defineProps<{
 }>()
 const units = useUnits()
 const rows = computed(() => effects.effects.filter((each) => each.key === item.key))
-const p = (value: number) => units.show(value, 'pressure', units.fine)
+const lines = computed(() => [
+  ...(item.kind === 'bypass' ? [] : [{ key: 'now', words: t('passageEffects.now'), states: effects.now }]),
+  ...rows.value.map((each) => ({ key: each.finding, words: words(each.finding), states: each.states })),
+])
 </script>
 
 <template>
   <template v-if="rows.length > 0">
-    <h3>{{ item.kind === 'bypass' ? 'What the gauge would say, as it stands' : 'Left out, the gauge would say' }}</h3>
-    <table data-testid="effects">
-      <thead>
-        <tr>
-          <th scope="col">{{ units.unit('pressure').symbol }}</th>
-          <th v-for="state in STATE_NAMES" :key="state" scope="col">{{ STATE_LABELS[state].toLowerCase() }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-if="item.kind !== 'bypass'">
-          <th scope="row">now</th>
-          <td v-for="state in STATE_NAMES" :key="state" class="mono">{{ p(effects.now[state].pressure) }}</td>
-        </tr>
-        <tr
-          v-for="each in rows"
-          :key="each.finding"
-          :data-effect="each.finding"
-          :class="{ own: found === each.finding }"
-        >
-          <th scope="row">{{ words(each.finding) }}</th>
-          <td v-for="state in STATE_NAMES" :key="state" class="mono" :class="each.states[state].verdict">
-            {{ p(each.states[state].pressure)
-            }}<span class="band"
-              >{{ units.show(each.states[state].low, 'pressure') }} to
-              {{ units.show(each.states[state].high, 'pressure') }}</span
-            >
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <h3>
+      {{
+        item.kind === 'bypass'
+          ? t('passageEffects.whatTheGaugeWouldSayAs')
+          : t('passageEffects.leftOutTheGaugeWouldSay')
+      }}
+    </h3>
+    <ResultTable
+      data-testid="effects"
+      :rows="lines"
+      :label="t('passageEffects.whatTheGaugeWouldSay')"
+      :attributes="(line) => ({ 'data-effect': line.key, class: { own: found === line.key } })"
+    >
+      <Column :field="(row) => named(row.words)" :header="units.unit('pressure').symbol" /><Column
+        v-for="state in STATE_NAMES"
+        :key="state"
+        :header="named(STATE_LABELS[state]).toLowerCase()"
+        ><template #body="{ data }"
+          ><BandedFigure
+            :class="data.states[state].verdict"
+            :value="data.states[state].pressure"
+            :low="data.states[state].low"
+            :high="data.states[state].high"
+            dimension="pressure"
+            :fine="units.fine" /></template
+      ></Column>
+    </ResultTable>
   </template>
 </template>
 
@@ -57,45 +59,11 @@ h3 {
   font-size: 15px;
   margin-top: 14px;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-  table-layout: fixed;
-}
-th,
-td {
-  text-align: right;
-  padding: 5px 0 5px 8px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-  vertical-align: baseline;
-  line-height: 1.25;
-}
-thead th {
-  border: 0;
-  color: var(--quiet);
-  font-size: 14px;
-}
-th:first-child {
-  text-align: left;
-  padding-left: 0;
-  width: 78px;
-}
-td {
-  font-size: 16px;
-}
-td.stop {
+.stop :deep(.big) {
   color: var(--stop);
   font-weight: 700;
 }
-.band {
-  display: block;
-  font-size: 12px;
-  color: var(--quiet);
-  font-weight: 400;
-  white-space: nowrap;
-}
-.own th {
+:deep(.own) {
   font-weight: 700;
 }
 </style>

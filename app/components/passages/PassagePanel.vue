@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/passages'
 import type { InspectionItem } from '#core/record/looked'
 import { findingOf } from '#core/engine/inspections'
 import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
 import { shrinkPhoto } from '~/composables/photo'
 import { shelfPatch } from '~/composables/shelfPatch'
+import { dayOf } from '~/words/dates'
 
 /** One passage: how it was found, who fitted it and how it is sealed, and what the gauge would say with it wrong. */
 const { item, inspection, effects } = defineProps<{
@@ -18,21 +21,19 @@ const person = usePerson()
 const own = computed(() => build.sheet!.inspections[item.key])
 const found = computed(() => findingOf(build.sheet!, inspection))
 const SEALS = [
-  { value: 'dry', words: 'dry' },
-  { value: 'sealer', words: 'sealer' },
-  { value: 'washer', words: 'new washer' },
-  { value: 'press', words: 'pressed, staked' },
+  { value: 'dry', words: t('passagePanel.dry') },
+  { value: 'sealer', words: t('passagePanel.sealer') },
+  { value: 'washer', words: t('passagePanel.newWasher') },
+  { value: 'press', words: t('passagePanel.pressedStaked') },
 ]
 const seal = computed(() => build.sheet!.choices[`${item.key}.seal`])
 const words = (finding: string) => inspection.findings.find(({ value }) => value === finding)?.words ?? finding
-const PLACES = { around: 'round the cooler', sump: 'back to the sump' }
+const PLACES = { around: t('passagePanel.roundTheCooler'), sump: t('passagePanel.backToTheSump') }
 const FORMS = [
-  { value: 'early', words: 'early' },
-  { value: 'late', words: 'late' },
+  { value: 'early', words: t('passagePanel.early') },
+  { value: 'late', words: t('passagePanel.late') },
 ]
-const when = computed(() =>
-  own.value?.at ? new Date(own.value.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }) : '',
-)
+const when = computed(() => (own.value?.at ? dayOf(own.value.at) : ''))
 
 const shelf = useShelf()
 if (item.kind === 'filter') void shelf.load()
@@ -49,44 +50,47 @@ async function takeFilter(id: string) {
       },
       filter.label,
     ),
-    `Filter ${filter.label}`,
-    'taken from the shelf',
+    t('passagePanel.filter', { filter: named(filter.label) }),
+    t('passagePanel.takenFromTheShelf'),
     [{ item: id, move: 'take', count: 1 }],
   )
 }
 
 const photoProblem = ref('')
 const addPhoto = (id: string) =>
-  build.inspect(item.key, { photos: [...(own.value?.photos ?? []), id].slice(-30) }, `${item.label}, photo`)
+  build.inspect(
+    item.key,
+    { photos: [...(own.value?.photos ?? []), id].slice(-30) },
+    t('passagePanel.photo', { item: named(item.label) }),
+  )
 function note(event: Event) {
   void build.inspect(
     item.key,
     { note: (event.target as HTMLInputElement).value.trim().slice(0, 500) || undefined },
-    `${item.label}, note`,
+    t('passagePanel.note2', { item: named(item.label) }),
   )
 }
 </script>
 
 <template>
-  <section :aria-label="item.label" class="panel">
-    <h2>{{ item.label }}</h2>
+  <section :aria-label="named(item.label)" class="panel">
+    <h2>{{ named(item.label) }}</h2>
     <p class="quiet">
-      {{ item.inside ? 'Inside the engine: nothing shows outside when it is wrong.' : 'A fault here shows outside.' }}
+      {{ item.inside ? t('passagePanel.insideTheEngineNothingShows') : t('passagePanel.aFaultHereShowsOutside') }}
     </p>
     <div class="row wide">
       <span class="what"
-        >Found<span v-if="found" class="origin">{{ own!.by }}, {{ when }}</span></span
+        >{{ t('passagePanel.found') }}<span v-if="found" class="origin">{{ own!.by }}, {{ when }}</span></span
       ><SegmentChoice
-        :label="item.label"
+        :label="named(item.label)"
         :value="found?.value"
         :options="inspection.findings"
         @choose="build.inspect(item.key, $event ? { finding: $event } : undefined, item.label)"
       />
     </div>
-    <p v-if="found && found.verdict === 'stop'" class="bad">{{ found.action }}</p>
+    <p v-if="found && found.verdict === 'stop'" class="bad">{{ named(found.action) }}</p>
     <div v-if="found" class="row wide">
-      <label class="what" :for="`fitted-${item.key}`">Fitted by</label
-      ><InputText
+      <label class="what" :for="`fitted-${item.key}`">{{ t('passagePanel.fittedBy') }}</label><InputText
         :id="`fitted-${item.key}`"
         :model-value="build.sheet!.choices[`${item.key}.by`] ?? own!.by ?? ''"
         maxlength="60"
@@ -101,41 +105,42 @@ function note(event: Event) {
       /><datalist id="people-here"><option v-for="{ name } in access.people" :key="name" :value="name" /></datalist>
     </div>
     <div v-if="item.sealed" class="row">
-      <span class="what">Sealed</span
-      ><SegmentChoice
-        label="Sealed"
+      <span class="what">{{ t('passagePanel.sealed') }}</span><SegmentChoice
+        :label="t('passagePanel.sealed')"
         :value="seal"
         :options="SEALS"
-        @choose="build.choose(`${item.key}.seal`, $event, `${item.label}, seal`)"
+        @choose="build.choose(`${item.key}.seal`, $event, t('passagePanel.seal', { item: item.label }))"
       />
     </div>
     <div v-if="item.key === 'passage.coolerBypass'" class="row">
-      <span class="what">Leads</span
-      ><ChoiceField
-        label="Valve leads"
+      <span class="what">{{ t('passagePanel.leads') }}</span><ChoiceField
+        :label="t('passagePanel.valveLeads')"
         :value="build.sheet!.layout.coolerBypass"
         :options="(['around', 'sump'] as const).map((value) => ({ value, words: PLACES[value] }))"
-        @choose="build.change([{ op: 'replace', path: '/layout/coolerBypass', value: $event }], 'Cooler’s valve')"
+        @choose="
+          build.change([{ op: 'replace', path: '/layout/coolerBypass', value: $event }], t('passagePanel.coolersValve'))
+        "
       />
     </div>
     <div v-if="item.kind === 'cooler' || item.kind === 'filter'" class="row">
-      <span class="what">Housing’s form</span
-      ><SegmentChoice
-        label="Housing’s form"
+      <span class="what">{{ t('passagePanel.housingsForm') }}</span><SegmentChoice
+        :label="t('passagePanel.housingsForm')"
         :value="build.sheet!.choices[`${item.key}.form`]"
         :options="FORMS"
-        @choose="build.choose(`${item.key}.form`, $event, `${item.label}, form`)"
+        @choose="build.choose(`${item.key}.form`, $event, t('passagePanel.form', { item: item.label }))"
       />
     </div>
     <ReadingRow v-for="key in item.readings ?? []" :key="key" :name="key" />
     <div v-if="filters.length > 0" class="row">
-      <span class="what">From the shelf</span
-      ><ChoiceField
-        label="Filter from the shelf"
+      <span class="what">{{ t('passagePanel.fromTheShelf') }}</span><ChoiceField
+        :label="t('passagePanel.filterFromTheShelf')"
         value="none"
         :options="[
-          { value: 'none', words: 'take one' },
-          ...filters.map((each) => ({ value: each.id, words: `${each.label}, ${each.count - each.reserved} free` })),
+          { value: 'none', words: t('passagePanel.takeOne') },
+          ...filters.map((each) => ({
+            value: each.id,
+            words: t('passagePanel.free', { each: each.label, count: each.count - each.reserved }),
+          })),
         ]"
         @choose="takeFilter"
       />
@@ -144,13 +149,17 @@ function note(event: Event) {
 
     <PassageEffects v-if="effects" :item="item" :effects="effects" :found="found?.value" :words="words" />
     <p v-else-if="item.absent.kind === 'none' && item.absent.means" class="quiet means">
-      Wrong or missing: {{ item.absent.means }}
+      {{ t('passagePanel.wrongOrMissing', { means: named(item.absent.means) }) }}
     </p>
 
     <template v-if="own">
       <div class="row">
-        <label class="what" :for="`note-${item.key}`">Note</label
-        ><InputText :id="`note-${item.key}`" :model-value="own.note ?? ''" maxlength="500" @change="note" />
+        <label class="what" :for="`note-${item.key}`">{{ t('passagePanel.note') }}</label><InputText
+          :id="`note-${item.key}`"
+          :model-value="own.note ?? ''"
+          maxlength="500"
+          @change="note"
+        />
       </div>
       <div class="photos">
         <a
@@ -160,14 +169,14 @@ function note(event: Event) {
           target="_blank"
           ><img
             :src="`/api/builds/${build.id}/photos/${photo}`"
-            :alt="`Photo of ${item.label}`"
+            :alt="t('passagePanel.photoOf', { item: named(item.label) })"
             width="64"
             height="64"
             loading="lazy"
         /></a>
         <AddPhoto
-          :of="item.label"
-          words="Add photo"
+          :of="named(item.label)"
+          :words="t('passagePanel.addPhoto')"
           :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
           @kept="addPhoto"
           @problem="photoProblem = $event"

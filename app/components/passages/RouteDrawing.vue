@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/passages'
 import type { Finding } from '#core/record/looked'
 import type { PassageItem } from '#core/parts/passage'
+import { GALLERY, HEIGHT, routePlaces } from './routePlaces'
 
 /** The oil's way as it is drawn for this layout, with every passage as a tap on it. */
 interface Walked {
@@ -9,76 +12,44 @@ interface Walked {
   finding?: Finding
 }
 const { items, chosen } = defineProps<{ items: Walked[]; chosen: string }>()
+const SUMP = HEIGHT - 28
 const emit = defineEmits<{ look: [key: string] }>()
 const build = useBuild()
 
-const LEFT = 40
-const RIGHT = 700
-const GALLERY = 96
-const drawn = computed(() => {
-  const { layout } = build.sheet!
-  const stages = [
-    'pump',
-    ...(layout.cooler || layout.coolerPlugged ? ['cooler'] : []),
-    ...(layout.filter ? ['filter'] : []),
-  ]
-  const stageX = (i: number) => LEFT + 34 + i * 84
-  const from = stageX(stages.length - 1) + 66
-  const mainX = (main: number) => from + 26 + ((main - 1) / Math.max(1, layout.mains - 1)) * (RIGHT - from - 60)
-  const gauge = Math.ceil(layout.mains / 2)
-  const step = layout.mains > 1 ? mainX(2) - mainX(1) : 100
-  const crowd = new Map<string, number>()
-  const taps = items.map((each) => {
-    const { item } = each
-    const [spot, x, y, dx, dy] = placeOf(item)
-    const n = crowd.get(spot) ?? 0
-    crowd.set(spot, n + 1)
-    return { ...each, x: x + dx * n, y: y + dy * n }
-  })
-  function placeOf(item: PassageItem): [spot: string, x: number, y: number, dx: number, dy: number] {
-    const at = item.at ?? 1
-    if (item.place === 'cooler') return ['cooler', stageX(1) - 28, GALLERY - 46, 28, 0]
-    if (item.place === 'filter') return ['filter', stageX(stages.indexOf('filter')) - 28, GALLERY - 46, 28, 0]
-    if (item.kind === 'plug' && item.place === 'gallery')
-      return at === 1 ? ['front', from + 2, GALLERY, 0, 0] : ['rear', RIGHT, GALLERY, 0, 0]
-    if (item.place === 'gallery') return ['jets', mainX(1) - 6, GALLERY - 30, 0, -28]
-    if (item.place === 'rockers') return ['rockers', RIGHT - 4, GALLERY - 34, -28, 0]
-    if (item.place === 'rod') return ['rod', mainX(1), GALLERY + 82, 26, 0]
-    if (item.place === 'cam') return ['cam', mainX(layout.mains), GALLERY + 82, 0, 0]
-    if (item.place === 'main') return ['main', mainX(at) + Math.min(34, 0.5 * step), GALLERY + 30, 0, 0]
-    if (item.place === 'turbo') return ['turbo', mainX(gauge) + 30, GALLERY - 34, 28, 0]
-    return ['gauge', mainX(gauge), GALLERY - 34, 0, -28]
-  }
-  return { stages, stageX, from, taps, mains: Array.from({ length: layout.mains }, (_, i) => mainX(i + 1)) }
-})
+const drawn = computed(() => routePlaces(build.sheet!.layout, items))
 const open = (key: string, event: KeyboardEvent) =>
   (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), emit('look', key))
 </script>
 
 <template>
   <div class="drawing-scroll">
-    <svg class="drawing route" viewBox="0 0 730 196" role="group" aria-label="The oil’s way">
-      <path :d="`M ${LEFT - 24} 168 H ${LEFT + 92}`" class="line" />
-      <text :x="LEFT - 24" y="186" class="quiet-text">{{ build.sheet!.layout.drySump ? 'tank' : 'sump' }}</text>
-      <path :d="`M ${drawn.stageX(0)} 160 V ${GALLERY}`" class="pipe" />
-      <path :d="`M ${drawn.stageX(0)} ${GALLERY} H ${RIGHT}`" class="pipe" />
-      <g v-for="(stage, i) in drawn.stages" :key="stage">
-        <circle v-if="stage === 'pump'" class="metal" :cx="drawn.stageX(i)" :cy="GALLERY" r="17" />
-        <rect v-else class="metal" :x="drawn.stageX(i) - 22" :y="GALLERY - 17" width="44" height="34" />
-        <text :x="drawn.stageX(i)" :y="GALLERY + 36" text-anchor="middle" class="quiet-text">{{ stage }}</text>
+    <svg
+      class="drawing route"
+      :viewBox="`0 0 ${drawn.width} ${HEIGHT}`"
+      :style="{ minWidth: `${drawn.width}px` }"
+      role="group"
+      :aria-label="t('routeDrawing.theOilsWay')"
+    >
+      <path :d="`M 16 ${SUMP} H 132`" class="line" />
+      <text x="16" :y="SUMP + 18" class="quiet-text">
+        {{ build.sheet!.layout.drySump ? t('routeDrawing.tank') : t('routeDrawing.sump') }}
+      </text>
+      <path :d="`M ${drawn.stages[0].x} ${SUMP - 8} V ${GALLERY}`" class="pipe" />
+      <path :d="`M ${drawn.stages[0].x} ${GALLERY} H ${drawn.end}`" class="pipe" />
+      <g v-for="{ name, x } in drawn.stages" :key="name">
+        <circle v-if="name === 'pump'" class="metal" :cx="x" :cy="GALLERY" r="17" />
+        <rect v-else class="metal" :x="x - 22" :y="GALLERY - 17" width="44" height="34" />
+        <text :x="x + (name === 'pump' ? 26 : 0)" :y="GALLERY + 36" text-anchor="middle" class="quiet-text">
+          {{ name }}
+        </text>
       </g>
       <g v-for="(x, i) in drawn.mains" :key="i">
         <path :d="`M ${x} ${GALLERY} V ${GALLERY + 50}`" class="pipe thin-pipe" />
-        <circle class="metal" :cx="x" :cy="GALLERY + 56" r="9" />
-        <text :x="x" :y="GALLERY + 60" text-anchor="middle" style="font-size: 11px">{{ i + 1 }}</text>
+        <circle class="metal" :cx="x" :cy="GALLERY + 58" r="12" />
+        <text :x="x" :y="GALLERY + 63" text-anchor="middle">{{ i + 1 }}</text>
       </g>
-      <text
-        :x="drawn.mains.length > 1 ? (drawn.mains[0] + drawn.mains[1]) / 2 : drawn.mains[0] + 40"
-        :y="GALLERY + 84"
-        text-anchor="middle"
-        class="quiet-text"
-      >
-        mains
+      <text :x="drawn.mains[0] - 18" :y="GALLERY + 63" text-anchor="end" class="quiet-text">
+        {{ t('routeDrawing.mains') }}
       </text>
       <g
         v-for="tap in drawn.taps"
@@ -87,22 +58,22 @@ const open = (key: string, event: KeyboardEvent) =>
         :class="[tap.finding?.verdict ?? 'open', { here: tap.item.key === chosen }]"
         role="button"
         tabindex="0"
-        :aria-label="`${tap.number} ${tap.item.label}: ${tap.finding?.words ?? 'not looked at yet'}`"
+        :aria-label="`${tap.number} ${named(tap.item.label)}: ${named(tap.finding?.words) ?? t('routeDrawing.notLookedAtYet')}`"
         :data-tap="tap.item.key"
         @click="emit('look', tap.item.key)"
         @keydown="open(tap.item.key, $event)"
       >
-        <circle :cx="tap.x" :cy="tap.y" r="16" fill="transparent" />
+        <circle :cx="tap.x" :cy="tap.y" r="22" fill="transparent" />
         <rect
           v-if="tap.finding?.verdict === 'stop'"
-          :x="tap.x - 11"
-          :y="tap.y - 11"
-          width="22"
-          height="22"
+          :x="tap.x - 13"
+          :y="tap.y - 13"
+          width="26"
+          height="26"
           class="mark"
         />
-        <circle v-else :cx="tap.x" :cy="tap.y" r="12" class="mark" />
-        <text :x="tap.x" :y="tap.y + 4.5" text-anchor="middle">{{ tap.number }}</text>
+        <circle v-else :cx="tap.x" :cy="tap.y" r="14" class="mark" />
+        <text :x="tap.x" :y="tap.y + 5" text-anchor="middle">{{ tap.number }}</text>
       </g>
     </svg>
   </div>
@@ -137,7 +108,6 @@ const open = (key: string, event: KeyboardEvent) =>
   fill: var(--sheet);
 }
 .tap text {
-  font-size: 13px;
   font-family: var(--mono);
 }
 .tap.here .mark {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/pickup'
 import { floorClearance } from '#core/parts/pickupRecord'
 import { recordedOrDefault, requireValue, quantityAt } from '#core/engine/values'
 import type { FieldOf } from '#core/parts/list'
@@ -51,8 +52,20 @@ const at = computed(() => {
     known: oilDepth !== undefined,
   }
 })
-/** The clearance is written on the side of the mouth that has room for it. */
-const side = computed(() => (at.value.x + at.value.mouth / 2 + 180 > at.value.right ? -1 : 1))
+/** Room that the words of the clearance take, and how far from the mouth they stand. */
+const WORDS = 110
+const APART = 54
+/** The clearance is written inside the sump on the side of the mouth that has room for it, else outside; never over the tube's words. */
+const label = computed(() => {
+  const { x, mouth, left, right, lip, bottom } = at.value
+  const half = mouth / 2
+  const y = Math.max(66, Math.min(lip, bottom - 14) + 2)
+  if (x + half + APART + WORDS < right) return { side: 1, x: x + half + APART, y }
+  if (x - half - APART - WORDS > left) return { side: -1, x: x - half - APART, y }
+  return { side: 1, x: Math.max(x + half + APART, right + APART), y }
+})
+const side = computed(() => label.value.side)
+const narrow = computed(() => at.value.right - at.value.left < 2 * WORDS)
 const measured = computed(() => floor.value.source === 'measured')
 </script>
 
@@ -62,7 +75,7 @@ const measured = computed(() => floor.value.source === 'measured')
       class="drawing"
       viewBox="0 0 730 226"
       role="group"
-      :aria-label="`Pickup: ${units.say(floor.value, 'length')} above the sump floor`"
+      :aria-label="t('pickupDrawing.pickupAboveTheSumpFloor', { floor: units.say(floor.value, 'length') })"
       :data-scale="at.scale"
     >
       <path
@@ -83,8 +96,14 @@ const measured = computed(() => floor.value.source === 'measured')
         :height="at.gasket"
         fill="var(--petrol)"
       />
-      <text :x="at.left + 10" :y="at.bottom - 8" class="quiet-text">
-        {{ at.known ? 'oil' : 'oil, depth not measured' }}
+      <!-- On the side that the clearance is not written on. -->
+      <text
+        :x="side < 0 ? at.right - 10 : at.left + 10"
+        :y="at.bottom - 8"
+        :text-anchor="side < 0 ? 'end' : 'start'"
+        class="quiet-text"
+      >
+        {{ at.known || narrow ? t('pickupDrawing.oil') : t('pickupDrawing.oilNotMeasured') }}
       </text>
       <path class="line" :d="`M ${at.x - at.tube / 2} 4 V ${at.lip - 24} M ${at.x + at.tube / 2} 4 V ${at.lip - 24}`" />
       <path
@@ -112,18 +131,15 @@ const measured = computed(() => floor.value.source === 'measured')
       />
       <path
         class="thin"
-        :d="`M ${at.x + side * (at.mouth / 2 + 4)} ${at.lip} h ${side * 48} M ${at.x + side * (at.mouth / 2 + 42)} ${at.lip} V ${at.bottom}`"
+        :d="`M ${at.x + side * (at.mouth / 2 + 4)} ${at.lip} H ${label.x - side * 10} M ${at.x + side * (at.mouth / 2 + 42)} ${at.lip} V ${at.bottom}`"
         data-part="floor"
       />
-      <g
-        :transform="`translate(${at.x + side * (at.mouth / 2 + 62)}, ${Math.min(at.lip, at.bottom - 14) + 2})`"
-        :text-anchor="side < 0 ? 'end' : 'start'"
-      >
+      <g :transform="`translate(${label.x}, ${label.y})`" :text-anchor="side < 0 ? 'end' : 'start'">
         <g
           class="hit"
           role="link"
           tabindex="0"
-          :aria-label="`Floor clearance ${units.say(floor.value, 'length')}, to its readings`"
+          :aria-label="t('pickupDrawing.floorClearanceToItsReadings', { floor: units.say(floor.value, 'length') })"
           @click="goToReading($router, build.id!, quantityAt(build.sheet!, 'pickup.protrusion'))"
           @keydown.enter.prevent="goToReading($router, build.id!, quantityAt(build.sheet!, 'pickup.protrusion'))"
         >
@@ -131,9 +147,12 @@ const measured = computed(() => floor.value.source === 'measured')
             {{ units.say(floor.value, 'length') }}
           </text>
         </g>
-        <text y="-8" class="quiet-text">{{ measured ? 'floor clearance' : 'floor clearance, assumed' }}</text>
+        <text :y="measured ? -8 : -26" class="quiet-text">
+          {{ t('pickupDrawing.floorClearance', { measured: measured ? '' : ',' }) }}
+        </text>
+        <text v-if="!measured" y="-8" class="quiet-text">{{ t('pickupDrawing.assumed') }}</text>
       </g>
-      <text :x="at.x + at.tube / 2 + 10" y="20" class="quiet-text">tube</text>
+      <text :x="at.x + at.tube / 2 + 10" y="20" class="quiet-text">{{ t('pickupDrawing.tube') }}</text>
       <DrawnValue
         name="pickup.tubeDiameter"
         :words="units.say(requireValue(build.sheet!, 'pickup.tubeDiameter').value, 'length')"

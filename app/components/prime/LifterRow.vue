@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import type { Operation } from 'fast-json-patch'
 import { LIFTER_FINDINGS, liftersOf, rowOutcome, rowWords } from '#core/parts/lifterLook'
 
@@ -21,7 +23,8 @@ const places = computed(() =>
     finding: findingOf(key),
   })),
 )
-const words = (finding?: string) => LIFTER_FINDINGS.find(({ value }) => value === finding)?.words ?? 'not looked at yet'
+const words = (finding?: string) =>
+  LIFTER_FINDINGS.find(({ value }) => value === finding)?.words ?? t('lifterRow.notLookedAtYet')
 const MARK: Record<string, string> = { fountain: '↑', dry: '·', down: '↓' }
 /** A finding and, with it, whether the row is in order or at fault as a whole. */
 function write(numbers: number[], finding: string | undefined) {
@@ -60,20 +63,21 @@ const wrong = computed(() => rowWords(build.sheet!, row.keys))
 <template>
   <div class="lifters" :data-row="row.check">
     <div class="head-line">
-      <b>{{ row.label }}s</b
-      ><span class="quiet">{{
-        left.length === 0 ? 'each looked at' : `${row.keys.length - left.length} of ${row.keys.length} looked at`
+      <b>{{ t('lifterRow.s', { row: named(row.label) }) }}</b><span class="quiet">{{
+        left.length === 0
+          ? t('lifterRow.eachLookedAt')
+          : t('lifterRow.ofLookedAt', { count: row.keys.length - left.length, count2: row.keys.length })
       }}</span
-      ><Button v-if="left.length > 0" type="button" variant="outlined" @click="write(left, 'oil')"
-        >The rest show oil</Button
-      >
+      ><Button v-if="left.length > 0" type="button" variant="outlined" @click="write(left, 'oil')">{{
+        t('lifterRow.theRestShowOil')
+      }}</Button>
     </div>
     <div class="drawing-scroll">
       <svg
         :viewBox="`0 0 ${perBank * WIDTH + 8} ${banks * 48}`"
         :style="{ width: `${perBank * WIDTH + 8}px` }"
         role="group"
-        :aria-label="`${row.label}s, front on the left`"
+        :aria-label="t('lifterRow.sFrontOnTheLeft', { row: named(row.label) })"
       >
         <g
           v-for="each in places"
@@ -82,7 +86,7 @@ const wrong = computed(() => rowWords(build.sheet!, row.keys))
           :class="[each.finding, { chosen: chosen === each.number }]"
           role="button"
           tabindex="0"
-          :aria-label="`${row.label} ${each.number}: ${words(each.finding)}`"
+          :aria-label="`${named(row.label)} ${each.number}: ${words(each.finding)}`"
           @click="touch(each.number)"
           @keydown.enter.prevent="touch(each.number)"
           @keydown.space.prevent="touch(each.number)"
@@ -90,22 +94,22 @@ const wrong = computed(() => rowWords(build.sheet!, row.keys))
           <rect class="target" :x="each.x - 22" :y="each.y - 22" width="44" height="46" />
           <circle :cx="each.x" :cy="each.y" r="18" />
           <text :x="each.x" :y="each.y + 5" text-anchor="middle">
-            {{ MARK[each.finding ?? ''] ?? each.number }}
+            {{ MARK[named(each.finding) ?? ''] ?? each.number }}
           </text>
         </g>
       </svg>
     </div>
     <div v-if="chosen" class="one">
-      <span class="what">{{ row.label }} {{ chosen }}</span
+      <span class="what">{{ named(row.label) }} {{ chosen }}</span
       ><SegmentChoice
-        :label="`${row.label} ${chosen}`"
+        :label="`${named(row.label)} ${chosen}`"
         :value="findingOf(row.keys[chosen - 1]!)"
         :options="LIFTER_FINDINGS"
         @choose="write([chosen], $event)"
       />
     </div>
     <JudgementLine v-if="wrong" :verdict="rowOutcome(build.sheet!, row.keys)?.verdict ?? 'watch'"
-      ><b>{{ row.label }}s: {{ wrong }}.</b>
+      ><b>{{ t('lifterRow.s2', { row: named(row.label), wrong }) }}</b>
       {{
         LIFTER_FINDINGS.filter(({ value }) => row.keys.some((key) => findingOf(key) === value))
           .map(({ action }) => action)

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import { layCircuit } from '~/components/outlook/circuitLayout'
 
 /** The circuit as it fills: what oil has come to, by what was seen, else by what the model says for so many seconds of turning. */
@@ -20,7 +22,9 @@ const { value: state } = useAnswer(
 const layout = computed(() => state.value && layCircuit(state.value))
 /** An element is as full as the node behind it; what runs to the sump, as the node before it. */
 const shareOf = (from: string, to: string) =>
-  full.get(to === 'sump' ? from : to === 'filter outlet' && full.has('filter can') ? 'filter can' : to) ?? 0
+  full.get(
+    to === 'sump' ? from : to === 'filter outlet' && full.has('filter can') ? t('primeCircuit.filterCan') : to,
+  ) ?? 0
 const drawn = computed(() =>
   (state.value?.elements ?? []).flatMap((element) => {
     const place = layout.value!.elements.get(element.id)
@@ -44,9 +48,9 @@ const drawn = computed(() =>
     <svg
       class="fills"
       :viewBox="`0 30 ${layout.width} ${layout.height - 30}`"
-      :style="{ minWidth: `${Math.min(layout.width, 760)}px` }"
+      :style="{ minWidth: `${layout.width}px` }"
       role="img"
-      aria-label="The circuit as it fills"
+      :aria-label="t('primeCircuit.theCircuitAsItFills')"
     >
       <path class="ground" :d="`M 16 ${layout.height - 22} H ${layout.width - 16}`" />
       <g v-for="each in drawn" :key="each.id" :data-element="each.id" :data-full="each.share.toFixed(2)">
@@ -56,7 +60,7 @@ const drawn = computed(() =>
       <template v-for="[id, { x, y }] in layout.nodes" :key="id">
         <g v-if="/^(main|rod|cam)/.test(id)">
           <circle class="part" :class="{ wet: (full.get(id) ?? 0) >= 1 }" :cx="x" :cy="y" r="11" />
-          <text :x="x" :y="y + 4" text-anchor="middle">{{ id.split(' ')[1] }}</text>
+          <text :x="x" :y="y + 5" text-anchor="middle">{{ id.split(' ')[1] }}</text>
         </g>
         <circle
           v-else-if="id === 'pump outlet'"
@@ -75,7 +79,7 @@ const drawn = computed(() =>
         :y="each.name!.y"
         :text-anchor="each.name!.anchor"
       >
-        {{ each.name!.words }}
+        {{ named(each.name!.words) }}
       </text>
     </svg>
   </div>
@@ -112,12 +116,12 @@ const drawn = computed(() =>
 }
 text {
   font-family: var(--mono);
-  font-size: 11px;
+  font-size: 15px;
   fill: var(--ink);
 }
 .name {
   font-family: var(--type);
-  font-size: 13px;
+  font-size: 15px;
   fill: var(--quiet);
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/prime'
 import { oiledAt, primedAt } from '#core/prime/primed'
 import type { PrimeClock } from '#core/prime/standing'
 import { stretch } from '~/composables/words'
@@ -9,29 +10,33 @@ const build = useBuild()
 const now = useClock(20_000)
 const at = computed(() => oiledAt(build.sheet!) ?? 0)
 /** What it stands from: its last prime, or its last run. */
-const since = computed(() => (at.value === primedAt(build.sheet!) ? 'Primed' : 'It ran'))
+const since = computed(() => (at.value === primedAt(build.sheet!) ? t('primeClock.primed') : t('primeClock.itRan')))
 const left = computed(() => at.value + 1000 * clock.good - now.value)
 const WHY = {
-  house: 'the house’s rule',
-  'late-pressure': 'after that the gauge comes later than the deadline',
-  drained: 'after that the gallery is empty and the bearings start on what they hold',
+  house: t('primeClock.theHousesRule'),
+  'late-pressure': t('primeClock.afterThatTheGaugeComesLater'),
+  drained: t('primeClock.afterThatTheGalleryIsEmpty'),
 }
 </script>
 
 <template>
-  <p class="clock" :class="{ out: at > 0 && left <= 0 }" data-testid="prime-clock">
-    <template v-if="at === 0"
-      >No last prime with oil seen at every outlet is on record: no clock runs. One would be good for
-      {{ stretch(1000 * clock.good) }}: {{ WHY[clock.because] }}.</template
-    >
+  <p class="clock" :class="{ out: at > 0 && left <= 0, none: at === 0 }" data-testid="prime-clock">
+    <template v-if="at === 0">{{
+      t('primeClock.noLastPrimeWithOilSeen', { good: stretch(1000 * clock.good), why: WHY[clock.because] })
+    }}</template>
     <template v-else-if="left > 0"
-      ><b
-        >{{ since === 'Primed' ? 'Primed' : `It ran ${stretch(now - at)} ago` }}, good for {{ stretch(left) }} more.</b
-      >
+      ><b>{{
+        t('primeClock.goodForMore', {
+          since: since === 'Primed' ? t('primeClock.primed') : t('primeClock.itRanAgo', { now: stretch(now - at) }),
+          left: stretch(left),
+        })
+      }}</b>
       {{ WHY[clock.because].charAt(0).toUpperCase() + WHY[clock.because].slice(1) }}.</template
     >
     <template v-else
-      ><b>{{ since }} {{ stretch(now - at) }} ago, good for {{ stretch(1000 * clock.good) }}: prime again.</b>
+      ><b>{{
+        t('primeClock.agoGoodForPrimeAgain', { since, now: stretch(now - at), good: stretch(1000 * clock.good) })
+      }}</b>
       {{ WHY[clock.because].charAt(0).toUpperCase() + WHY[clock.because].slice(1) }}.</template
     >
   </p>
@@ -42,6 +47,10 @@ const WHY = {
   border-left: 6px solid var(--pass);
   padding: 4px 12px;
   margin-bottom: 12px;
+}
+.none {
+  border-color: var(--unknown);
+  border-left-style: dashed;
 }
 .out {
   border-color: var(--watch);

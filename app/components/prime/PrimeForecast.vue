@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import type { PrimeTimeline } from '#core/prime/timeline'
 import type { Cure } from '#core/prime/cures'
 import { STALL_WORDS } from '#core/prime/cures'
@@ -19,7 +21,11 @@ const outlets = computed(() => {
     const word = label.replace(/ \d+$/, '')
     groups.set(word, [...(groups.get(word) ?? []), time ?? Infinity])
   }
-  const PLURAL: Record<string, string> = { Main: 'Mains', Rod: 'Rods', 'Cam bearing': 'Cam bearings' }
+  const PLURAL: Record<string, string> = {
+    Main: t('primeForecast.mains'),
+    Rod: t('primeForecast.rods'),
+    'Cam bearing': t('primeForecast.camBearings'),
+  }
   return [...groups].map(([word, times]) => ({
     word: times.length > 1 ? (PLURAL[word] ?? word) : word,
     first: Math.min(...times),
@@ -27,18 +33,22 @@ const outlets = computed(() => {
   }))
 })
 function take(cure: Cure) {
-  if (cure.key === 'filter-off') void choose('filter', 'off', 'Filter at priming')
-  else if (cure.key === 'tank') void choose('method', 'tank', 'Priming method')
-  else if (cure.key === 'pump-port') void choose('port', 'pump', 'Priming port')
-  else if (cure.key === 'pad-port') void choose('port', 'pad', 'Priming port')
+  if (cure.key === 'filter-off') void choose('filter', 'off', t('primeForecast.filterAtPriming'))
+  else if (cure.key === 'tank') void choose('method', 'tank', t('primeForecast.primingMethod'))
+  else if (cure.key === 'pump-port') void choose('port', 'pump', t('primeForecast.primingPort'))
+  else if (cure.key === 'pad-port') void choose('port', 'pad', t('primeForecast.primingPort'))
   else if (cure.key === 'faster')
     void build.record(
       'prime.drillSpeed',
       { value: cure.setUp.drillSpeed, source: 'measured' },
-      'Drill speed at the pump',
+      t('primeForecast.drillSpeedAtThePump'),
     )
   else if (cure.key === 'more-oil')
-    void build.record('prime.tankVolume', { value: cure.setUp.tankVolume, source: 'measured' }, 'Oil in the tank')
+    void build.record(
+      'prime.tankVolume',
+      { value: cure.setUp.tankVolume, source: 'measured' },
+      t('primeForecast.oilInTheTank'),
+    )
   else void navigateTo(`${stationPath(build.id!, 'pump')}?view=close`)
 }
 </script>
@@ -46,70 +56,74 @@ function take(cure: Cure) {
 <template>
   <div>
     <p v-if="run.rested > 0" class="quiet" data-testid="rested">
-      Seconds of turning; {{ seconds(run.rested) }} of rests between bursts come on top.
+      {{ t('primeForecast.secondsOfTurningOfRestsBetween', { seconds: seconds(run.rested) }) }}
     </p>
-    <div data-testid="prime-model">
+    <div class="predicted" data-testid="prime-model">
       <template v-if="run.primed">
         <div v-if="setUp.filter === 'off' && setUp.method !== 'tank'" class="row">
-          <span class="what">Oil at the pad</span
-          ><span class="figure" data-testid="time-pad"
+          <span class="what">{{ t('primeForecast.oilAtThePad') }}</span><span class="figure" data-testid="time-pad"
             >{{ seconds(timeline.pad?.best) }}<span class="unit">{{ band(timeline.pad) }}</span></span
           >
         </div>
         <div class="row">
-          <span class="what">Oil at the gauge</span
-          ><span class="figure" data-testid="time-gauge"
+          <span class="what">{{ t('primeForecast.oilAtTheGauge') }}</span><span class="figure" data-testid="time-gauge"
             >{{ seconds(timeline.gauge?.best) }}<span class="unit">{{ band(timeline.gauge) }}</span></span
           >
         </div>
         <div class="row">
-          <span class="what">Pressure stands</span
-          ><span class="figure" data-testid="time-pressure"
+          <span class="what">{{ t('primeForecast.pressureStands') }}</span><span
+            class="figure"
+            data-testid="time-pressure"
             >{{ seconds(timeline.pressure?.best) }}<span class="unit">{{ band(timeline.pressure) }}</span></span
           >
         </div>
         <div class="row">
           <span class="what"
-            >Oil that it takes<span v-if="run.spilled > 1e-5" class="origin"
-              >of it at the open pad {{ units.say(run.spilled, 'volume') }}</span
-            ></span
+            >{{ t('primeForecast.oilThatItTakes')
+            }}<span v-if="run.spilled > 1e-5" class="origin">{{
+              t('primeForecast.ofItAtTheOpenPad', { spilled: units.say(run.spilled, 'volume') })
+            }}</span></span
           ><span class="figure"
             >{{ units.say(timeline.oil.best, 'volume')
-            }}<span class="unit"
-              >{{ units.show(timeline.oil.low, 'volume') }} to {{ units.say(timeline.oil.high, 'volume') }}</span
-            ></span
+            }}<span class="unit">{{
+              t('primeForecast.to', {
+                low: units.show(timeline.oil.low, 'volume'),
+                high: units.say(timeline.oil.high, 'volume'),
+              })
+            }}</span></span
           >
         </div>
         <p class="outlets" data-testid="outlets">
-          <span class="quiet">about</span
-          ><span v-for="each in outlets" :key="each.word"
+          <span class="quiet">{{ t('primeForecast.about') }}</span><span v-for="each in outlets" :key="each.word"
             ><b>{{ each.word }}</b
             >{{ ' '
             }}<span class="mono">{{
               each.last === Infinity
-                ? 'not all'
+                ? t('primeForecast.notAll')
                 : each.last - each.first < 0.6
                   ? seconds(each.last)
-                  : `${Math.round(each.first)} to ${seconds(each.last)}`
+                  : t('primeForecast.to2', { first: Math.round(each.first), seconds: seconds(each.last) })
             }}</span></span
           >
         </p>
       </template>
       <template v-else>
         <JudgementLine verdict="stop"
-          ><b>It will not prime like this:</b> {{ STALL_WORDS[run.reason!] }}.</JudgementLine
+          ><b>{{ t('primeForecast.itWillNotPrimeLikeThis') }}</b> {{ STALL_WORDS[run.reason!] }}.</JudgementLine
         >
         <div v-for="cure in cures" :key="cure.key" class="row" :data-cure="cure.key">
           <span class="what"
-            >{{ cure.words.charAt(0).toUpperCase() + cure.words.slice(1)
-            }}<span class="origin">pressure after about {{ seconds(cure.time) }}</span></span
+            >{{ named(cure.words).charAt(0).toUpperCase() + named(cure.words).slice(1)
+            }}<span class="origin">{{
+              t('primeForecast.pressureAfterAbout', { seconds: seconds(cure.time) })
+            }}</span></span
           ><Button type="button" variant="outlined" @click="take(cure)">{{
-            cure.key === 'pack' ? 'Go there' : 'Do that'
+            cure.key === 'pack' ? t('primeForecast.goThere') : t('primeForecast.doThat')
           }}</Button>
         </div>
       </template>
       <p v-if="run.primed && timeline.chance < 0.95" class="quiet">
-        With what is uncertain it primes in {{ Math.round(100 * timeline.chance) }} of 100.
+        {{ t('primeForecast.withWhatIsUncertainItPrimes', { chance: Math.round(100 * timeline.chance) }) }}
       </p>
     </div>
   </div>

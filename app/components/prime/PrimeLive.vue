@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { STAGES, type Stage, WORD_TITLES } from '#core/prime/steps'
@@ -28,10 +30,10 @@ const nextTurn = computed(() =>
   checksOf(build.sheet!.layout).find(({ group, key }) => group === 'crank' && !build.sheet!.checks[key]),
 )
 const VERB: Record<string, [string, string]> = {
-  drill: ['Drill on', 'Drill off'],
-  tank: ['Open the cock', 'Shut the cock'],
-  starter: ['Cranking', 'Stop cranking'],
-  hand: ['Cranking', 'Stop cranking'],
+  drill: [t('primeLive.drillOn'), t('primeLive.drillOff')],
+  tank: [t('primeLive.openTheCock'), t('primeLive.shutTheCock')],
+  starter: [t('primeLive.cranking'), t('primeLive.stopCranking')],
+  hand: [t('primeLive.cranking'), t('primeLive.stopCranking')],
 }
 
 async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>, baud?: number) {
@@ -59,10 +61,10 @@ async function finish() {
     primed
       ? 'primed'
       : word.value?.code === 'over-limit'
-        ? 'stopped: over the limit'
+        ? t('primeLive.stoppedOverTheLimit')
         : word.value?.code === 'over-band'
-          ? 'above its band, not primed'
-          : 'ended, not primed',
+          ? t('primeLive.aboveItsBandNotPrimed')
+          : t('primeLive.endedNotPrimed'),
   )
   // A reading of a simulated engine is none of this one's.
   if (primed && run.run?.setup.source !== 'rig')
@@ -82,15 +84,15 @@ function another() {
   <div>
     <template v-if="!run.run">
       <SegmentChoice
-        label="Which prime"
+        :label="t('primeLive.whichPrime')"
         :value="stage"
         :options="(['check', 'last'] as const).map((value) => ({ value, words: STAGES[value].title }))"
         @choose="stage = $event ?? stage"
       />
-      <p class="stage">{{ STAGES[stage].words }}</p>
-      <RunSource kind="prime" @begin="begin">Begin the prime</RunSource>
+      <p class="stage">{{ named(STAGES[stage].words) }}</p>
+      <RunSource kind="prime" @begin="begin">{{ t('primeLive.beginThePrime') }}</RunSource>
       <div v-if="run.list.length > 0" class="past">
-        <h2>Earlier</h2>
+        <h2>{{ t('primeLive.earlier') }}</h2>
         <EarlierRuns @look="run.show" />
       </div>
     </template>
@@ -105,8 +107,8 @@ function another() {
           type="button"
           variant="outlined"
           class="large"
-          @click="run.event('seen', 'oil at the pad', { place: 'pad' })"
-          >Oil runs at the pad</Button
+          @click="run.event('seen', t('primeLive.oilAtThePad'), { place: 'pad' })"
+          >{{ t('primeLive.oilRunsAtThePad') }}</Button
         >
         <Button
           v-if="filterOff && padSeen && !filterOn"
@@ -114,18 +116,21 @@ function another() {
           variant="outlined"
           class="large"
           @click="run.act('fit-filter')"
-          >The filter is on</Button
+          >{{ t('primeLive.theFilterIsOn') }}</Button
         >
-        <Button v-if="on && nextTurn" type="button" variant="outlined" class="large" @click="turn"
-          >Crank turned to {{ nextTurn.label }}</Button
-        >
+        <Button v-if="on && nextTurn" type="button" variant="outlined" class="large" @click="turn">{{
+          t('primeLive.crankTurnedTo', { nextTurn: named(nextTurn.label) })
+        }}</Button>
         <Button type="button" variant="outlined" class="large" data-testid="finish" @click="finish">{{
-          word?.code === 'primed' ? 'Primed: write it down' : 'End it'
+          word?.code === 'primed' ? t('primeLive.primedWriteItDown') : t('primeLive.endIt')
         }}</Button>
       </div>
       <div v-else class="hands">
-        <Button type="button" variant="outlined" @click="another">Another prime</Button
-        ><a :href="`/api/runs/${run.run.id}/samples?format=csv`" download>Readings as CSV</a>
+        <Button type="button" variant="outlined" @click="another">{{ t('primeLive.anotherPrime') }}</Button><a
+          :href="`/api/runs/${run.run.id}/samples?format=csv`"
+          download
+          >{{ t('primeLive.readingsAsCsv') }}</a
+        >
       </div>
       <HandReading
         v-if="going && run.run.setup.source === 'hand'"
@@ -142,7 +147,7 @@ function another() {
       <PrimeCircuit :full="full" />
       <RunFeed v-if="going" :baud-rate="baudRate" />
       <section v-if="going" class="block">
-        <h2>Oil seen at</h2>
+        <h2>{{ t('primeLive.oilSeenAt') }}</h2>
         <PrimeOutlets @seen="(key, label) => run.event('seen', label, { place: key })" />
       </section>
     </template>

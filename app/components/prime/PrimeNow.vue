@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import { WORD_TITLES } from '#core/prime/steps'
 import type { PrimeLive } from '~/composables/usePrimeLive'
 
@@ -13,25 +15,28 @@ const { setUp, seen, read, word, tone, spans, sentence, suspects } = live
 <template>
   <div class="live" :data-word="word?.code" :data-level="word?.level">
     <div class="now">
-      <span class="quiet">{{ !read ? 'Nothing read' : run.ended ? 'Stood at' : 'Now' }}</span><span
-        class="mono pressure"
-        data-testid="live-pressure"
+      <span class="quiet">{{
+        !read ? t('primeNow.nothingRead') : run.ended ? t('primeNow.stoodAt') : t('primeNow.now')
+      }}</span><span class="mono pressure" data-testid="live-pressure"
         >{{ read ? units.show(seen.gauge, 'pressure', units.fine) : '–'
         }}<small>{{ units.unit('pressure').symbol }}</small></span
-      ><span class="quiet mono">{{ Math.round(seen.turned) }} s {{ setUp.method === 'tank' ? 'open' : 'turned' }}</span>
+      ><span class="quiet mono">{{
+        t('primeNow.s', { turned: Math.round(seen.turned), method: setUp.method === 'tank' ? 'open' : 'turned' })
+      }}</span>
     </div>
     <div class="word" :class="[tone, word?.code]" role="status" aria-live="assertive">
       <b data-testid="prime-word">{{
-        word ? WORD_TITLES[word.code] : run.ended ? (run.run?.outcome ?? 'Over') : 'Ready'
-      }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? 'Say when it turns.' : sentence }}</span>
+        word ? WORD_TITLES[word.code] : run.ended ? (run.run?.outcome ?? t('primeNow.over')) : t('primeNow.ready')
+      }}</b><span v-if="!run.ended">{{ spans.length === 0 && !word ? t('primeNow.sayWhenItTurns') : sentence }}</span>
       <ol v-if="word?.level === 'stop' && suspects" class="suspects" data-testid="suspects">
         <li
           v-for="each in suspects.filter(({ share }) => share > 0.08).slice(0, 3)"
           :key="each.key"
           :data-suspect="each.key"
         >
-          <b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}</b>, {{ Math.round(100 * each.share) }} in
-          100. {{ each.look }}
+          <b>{{ named(each.words).charAt(0).toUpperCase() + named(each.words).slice(1) }}</b>{{
+            t('primeNow.in100', { share: Math.round(100 * each.share), look: each.look })
+          }}
         </li>
       </ol>
     </div>

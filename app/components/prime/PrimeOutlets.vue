@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import { checksOf } from '#core/engine/catalogue'
 import { liftersOf } from '#core/parts/lifterLook'
 
@@ -33,7 +35,11 @@ function touch(key: string, label: string) {
   if (next === 'done') emit('seen', key, label)
 }
 const say = (key: string) =>
-  stateOf(key) === 'done' ? 'in order' : stateOf(key) === 'fault' ? 'fault' : 'not looked at yet'
+  stateOf(key) === 'done'
+    ? t('primeOutlets.inOrder')
+    : stateOf(key) === 'fault'
+      ? 'fault'
+      : t('primeOutlets.notLookedAtYet')
 </script>
 
 <template>
@@ -42,9 +48,9 @@ const say = (key: string) =>
       <svg
         class="heads"
         :viewBox="`0 0 ${Math.max(300, length + 80)} ${banks === 1 ? 120 : 172}`"
-        :style="{ maxWidth: `${Math.max(300, length + 80)}px` }"
+        :style="{ minWidth: `${Math.max(300, length + 80)}px`, maxWidth: `${Math.max(300, length + 80)}px` }"
         role="group"
-        aria-label="Rockers, drawn from the front on the left"
+        :aria-label="t('primeOutlets.rockersDrawnFromTheFrontOn')"
       >
         <rect
           v-for="bank in banks"
@@ -56,7 +62,7 @@ const say = (key: string) =>
           height="66"
           rx="5"
         />
-        <text x="20" :y="banks === 1 ? 64 : 90" text-anchor="middle" class="front">front</text>
+        <text x="20" :y="banks === 1 ? 64 : 90" text-anchor="middle" class="front">{{ t('primeOutlets.front') }}</text>
         <g
           v-for="each in places"
           :key="each.item.key"
@@ -64,13 +70,13 @@ const say = (key: string) =>
           :class="stateOf(each.item.key)"
           role="button"
           tabindex="0"
-          :aria-label="`${each.item.label}: ${say(each.item.key)}`"
+          :aria-label="`${named(each.item.label)}: ${say(each.item.key)}`"
           @click="touch(each.item.key, each.item.label)"
           @keydown.enter.prevent="touch(each.item.key, each.item.label)"
           @keydown.space.prevent="touch(each.item.key, each.item.label)"
         >
           <circle :cx="each.x" :cy="each.y" r="24" />
-          <text :x="each.x" :y="each.y + 6" text-anchor="middle">{{ each.words }}</text>
+          <text :x="each.x" :y="each.y + 6" text-anchor="middle">{{ named(each.words) }}</text>
           <path v-if="stateOf(each.item.key) === 'fault'" :d="`M${each.x - 24} ${each.y + 31}h48`" />
         </g>
       </svg>
@@ -92,7 +98,7 @@ const say = (key: string) =>
 }
 .front {
   font-family: var(--type);
-  font-size: 13px;
+  font-size: 15px;
   fill: var(--quiet);
 }
 .outlet {

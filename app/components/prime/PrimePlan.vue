@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/prime'
 import { checksOf } from '#core/engine/catalogue'
 import { type FilterFitment, METHODS, type Method } from '#core/parts/primingWords'
 import { forMethod } from '#core/progress/progress'
@@ -27,8 +30,17 @@ const { value: ways } = useAnswer(
   (_model, slow) => (build.sheet && shown.value ? slow().primeSetUps(build.sheet, { ...setUp.value }) : undefined),
   () => [shown.value, build.sheet?.layout, settled.value],
 )
-const TITLES: Record<Method, string> = { drill: 'Drill', tank: 'Tank', starter: 'Starter', hand: 'By hand' }
-const FILTERS: Record<FilterFitment, string> = { off: 'off until oil runs', dry: 'fitted dry', filled: 'fitted full' }
+const TITLES: Record<Method, string> = {
+  drill: t('primePlan.drill'),
+  tank: t('primePlan.tank'),
+  starter: t('primePlan.starter'),
+  hand: t('primePlan.byHand'),
+}
+const FILTERS: Record<FilterFitment, string> = {
+  off: t('primePlan.offUntilOilRuns'),
+  dry: t('primePlan.fittedDry'),
+  filled: t('primePlan.fittedFull'),
+}
 const FIELDS: Record<Method, string[]> = {
   drill: ['prime.drillSpeed'],
   tank: ['prime.tankPressure', 'prime.tankVolume'],
@@ -44,17 +56,17 @@ const steps = computed(() =>
 )
 /** A tank's hose has no fitting at a pad; a tube has. */
 const ports = computed((): { value: Port; words: string }[] => [
-  { value: 'gauge', words: 'gauge' },
-  { value: 'pump', words: 'pump' },
+  { value: 'gauge', words: t('primePlan.gauge') },
+  { value: 'pump', words: t('primePlan.pump') },
   ...(setUp.value.method === 'hand' && build.sheet!.layout.filter
-    ? [{ value: 'pad' as const, words: 'filter pad' }]
+    ? [{ value: 'pad' as const, words: t('primePlan.filterPad') }]
     : []),
 ])
 const PACKINGS: Record<string, string> = {
-  'assembly-lubricant': 'assembly lubricant',
-  jelly: 'petroleum jelly',
-  oil: 'oil only',
-  dry: 'nothing: it may not draw',
+  'assembly-lubricant': t('primePlan.assemblyLubricant'),
+  jelly: t('primePlan.petroleumJelly'),
+  oil: t('primePlan.oilOnly'),
+  dry: t('primePlan.nothingItMayNotDraw'),
 }
 const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? ''])
 </script>
@@ -63,60 +75,63 @@ const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? 
   <div>
     <div class="columns">
       <section>
-        <h2>Method</h2>
+        <h2>{{ t('primePlan.method') }}</h2>
         <SegmentChoice
-          label="Method"
+          :label="t('primePlan.method')"
           :value="setUp.method"
           :options="METHODS.map((value) => ({ value, words: TITLES[value] }))"
-          @choose="choose('method', $event ?? usual, 'Priming method')"
+          @choose="choose('method', $event ?? usual, t('primePlan.primingMethod'))"
         />
-        <p class="quiet suits">{{ guide.suits }}</p>
+        <p class="quiet suits">{{ named(guide.suits) }}</p>
         <ReadingRow v-for="name in FIELDS[setUp.method]" :key="name" :name="name" />
         <ReadingRow name="prime.oilTemperature" />
         <div v-if="setUp.method === 'drill'" class="row">
-          <span class="what">Drill turns<span class="origin">seen from above the drive, as it was checked</span></span
+          <span class="what"
+            >{{ t('primePlan.drillTurns')
+            }}<span class="origin">{{ t('primePlan.seenFromAboveTheDriveAs') }}</span></span
           ><SegmentChoice
-            label="Drill turns"
+            :label="t('primePlan.drillTurns')"
             :value="build.sheet!.choices['prime.direction']"
             :options="[
-              { value: 'clockwise', words: 'clockwise' },
-              { value: 'anticlockwise', words: 'anticlockwise' },
+              { value: 'clockwise', words: t('primePlan.clockwise') },
+              { value: 'anticlockwise', words: t('primePlan.anticlockwise') },
             ]"
-            @choose="choose('direction', $event, 'Direction of the drill')"
+            @choose="choose('direction', $event, t('primePlan.directionOfTheDrill'))"
           />
         </div>
         <div v-if="setUp.method === 'tank' || setUp.method === 'hand'" class="row">
-          <span class="what">Port</span
-          ><SegmentChoice
-            label="Port"
+          <span class="what">{{ t('primePlan.port') }}</span><SegmentChoice
+            :label="t('primePlan.port')"
             :value="setUp.port"
             :options="ports"
-            @choose="choose('port', $event ?? 'gauge', 'Priming port')"
+            @choose="choose('port', $event ?? 'gauge', t('primePlan.primingPort'))"
           />
         </div>
-        <CautionNote :name="guide.caution.name">{{ guide.caution.words }}</CautionNote>
-        <h2 class="next">Make ready</h2>
-        <p class="quiet">{{ guide.kit.join(', ') }}.</p>
+        <CautionNote :name="guide.caution.name">{{ named(guide.caution.words) }}</CautionNote>
+        <h2 class="next">{{ t('primePlan.makeReady') }}</h2>
+        <p class="quiet">{{ guide.kit.map(named).join(', ') }}.</p>
         <CheckRow v-for="item in steps" :key="item.key" :item="item" :faults="false" />
-        <p v-if="packing" class="quiet">Packed with {{ packing }}.</p>
+        <p v-if="packing" class="quiet">{{ t('primePlan.packedWith', { packing }) }}</p>
         <p v-else class="assumed-line">
-          How the pump was packed is not recorded: taken as dry.
-          <NuxtLink :to="`${stationPath(build.id!, 'pump')}?view=close`">Say how</NuxtLink>
+          {{ t('primePlan.howThePumpWasPackedIs') }}
+          <NuxtLink :to="`${stationPath(build.id!, 'pump')}?view=close`">{{ t('primePlan.sayHow') }}</NuxtLink>
         </p>
       </section>
       <section>
-        <h2>By the model</h2>
+        <h2>{{ t('primePlan.byTheModel') }}</h2>
         <PrimeForecast v-if="timeline" :timeline="timeline" :cures="ways?.cures ?? []" />
-        <p v-else class="quiet">Filling the circuit by the model</p>
+        <p v-else class="quiet">{{ t('primePlan.fillingTheCircuitByTheModel') }}</p>
 
         <p v-if="expected && expected.widestHidden > 1.3" class="quiet" data-testid="hidden">
-          This prime cannot tell bearings up to {{ expected.widestHidden.toFixed(1) }} times as wide as recorded: cold
-          oil behind an open relief valve holds the gauge up.{{
-            setUp.method === 'drill' ? ' A slower drill tells more.' : ''
+          {{
+            t('primePlan.thisPrimeCannotTellBearingsUp', {
+              widestHidden: figure(expected.widestHidden, 1),
+              method: setUp.method === 'drill' ? ` ${t('primePlan.aSlowerDrillTellsMore')}` : '',
+            })
           }}
         </p>
         <template v-if="build.sheet!.layout.filter && setUp.method !== 'tank'">
-          <h2 class="next">Filter</h2>
+          <h2 class="next">{{ t('primePlan.filter') }}</h2>
           <div
             v-for="each in ways?.runs ?? []"
             :key="each.setUp.filter"
@@ -126,26 +141,27 @@ const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? 
           >
             <span class="what"
               ><b>{{ FILTERS[each.setUp.filter] }}</b
-              ><span v-if="ways!.safe === each.setUp.filter" class="safe">recommended</span
+              ><span v-if="ways!.safe === each.setUp.filter" class="safe">{{ t('primePlan.recommended') }}</span
               ><span class="origin">{{
-                each.primed ? `pressure after about ${seconds(each.timeToPressure)}` : STALL_WORDS[each.reason!]
+                each.primed
+                  ? t('primePlan.pressureAfterAbout', { seconds: seconds(each.timeToPressure) })
+                  : STALL_WORDS[each.reason!]
               }}</span></span
             >
             <SegmentChoice
-              :label="`Filter ${FILTERS[each.setUp.filter]}`"
+              :label="t('primePlan.filter2', { filters: FILTERS[each.setUp.filter] })"
               :value="setUp.filter === each.setUp.filter ? 'take' : undefined"
-              :options="[{ value: 'take', words: setUp.filter === each.setUp.filter ? 'taken' : 'take' }]"
-              @choose="choose('filter', each.setUp.filter, 'Filter at priming')"
+              :options="[{ value: 'take', words: named(setUp.filter === each.setUp.filter ? 'taken' : 'take') }]"
+              @choose="choose('filter', each.setUp.filter, t('primePlan.filterAtPriming'))"
             />
           </div>
           <p class="quiet">
-            Recommended is the quickest that also primes a pump whose packing is gone. A full filter before an air gap
-            asks a pump on air for pressure that it may not have.
+            {{ t('primePlan.recommendedIsTheQuickestThat') }}
           </p>
         </template>
-        <h2 class="next">Step by step</h2>
+        <h2 class="next">{{ t('primePlan.stepByStep') }}</h2>
         <ol class="steps">
-          <li v-for="step in guide.steps" :key="step">{{ step }}</li>
+          <li v-for="step in guide.steps" :key="step">{{ named(step) }}</li>
         </ol>
       </section>
     </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import { checksOf } from '#core/engine/catalogue'
 
 /** Round the engine with the pressure on: oil at every outlet, the crank by degrees, every plug dry. */
@@ -12,30 +14,29 @@ const walked = computed(() => of('walk').filter(({ key }) => build.sheet!.checks
 <template>
   <div>
     <section>
-      <h2>Oil seen at</h2>
-      <p class="quiet">Touch it when oil runs; again where it does not.</p>
+      <h2>{{ t('primeRound.oilSeenAt') }}</h2>
+      <p class="quiet">{{ t('primeRound.touchItWhenOilRunsAgain') }}</p>
       <PrimeOutlets />
     </section>
     <div class="columns block">
       <section>
-        <h2>Crank turned, {{ turned }} of {{ of('crank').length }}</h2>
-        <p class="quiet">A little at a time while pressure is on, so that each journal’s hole sees oil.</p>
+        <h2>{{ t('primeRound.crankTurnedOf', { turned, count: of('crank').length }) }}</h2>
+        <p class="quiet">{{ t('primeRound.aLittleAtATimeWhile') }}</p>
         <div class="turns">
-          <button
+          <ToggleButton
             v-for="turn in of('crank')"
             :key="turn.key"
-            type="button"
+            :model-value="build.sheet!.checks[turn.key]?.state === 'done'"
             class="turn"
-            :aria-pressed="build.sheet!.checks[turn.key]?.state === 'done'"
-            @click="build.check(turn.key, build.sheet!.checks[turn.key] ? undefined : 'done', turn.label)"
-          >
-            {{ turn.label }}
-          </button>
+            :on-label="named(turn.label)"
+            :off-label="named(turn.label)"
+            @update:model-value="build.check(turn.key, $event ? 'done' : undefined, turn.label)"
+          />
         </div>
       </section>
       <section>
-        <h2>Leaks, {{ walked }} of {{ of('walk').length }} looked at</h2>
-        <p class="quiet">A straight-thread restrictor may weep: that is normal.</p>
+        <h2>{{ t('primeRound.leaksOfLookedAt', { walked, count: of('walk').length }) }}</h2>
+        <p class="quiet">{{ t('primeRound.aStraightThreadRestrictorMay') }}</p>
         <CheckRow v-for="item in of('walk')" :key="item.key" :item="item" />
       </section>
     </div>

@@ -1,32 +1,33 @@
 <script setup lang="ts">
+import { t } from '~/words/of/pump'
 import type { CheckItem } from '#core/record/looked'
 
 /** Closing the pump: how the cover seals, what it is packed with, what it must be to fit. */
 defineProps<{ checks: CheckItem[] }>()
 const build = useBuild()
 const SEALS = [
-  { value: 'gasket', words: 'gasket' },
-  { value: 'sealer', words: 'film of sealer' },
-  { value: 'dry', words: 'dry' },
+  { value: 'gasket', words: t('pumpClose.gasket') },
+  { value: 'sealer', words: t('pumpClose.filmOfSealer') },
+  { value: 'dry', words: t('pumpClose.dry') },
 ]
 const PACKINGS = [
-  { value: 'assembly-lubricant', words: 'assembly lubricant' },
-  { value: 'jelly', words: 'jelly' },
-  { value: 'oil', words: 'oil' },
-  { value: 'dry', words: 'nothing' },
+  { value: 'assembly-lubricant', words: t('pumpClose.assemblyLubricant') },
+  { value: 'jelly', words: t('pumpClose.jelly') },
+  { value: 'oil', words: t('pumpClose.oil') },
+  { value: 'dry', words: t('pumpClose.nothing') },
 ]
 const seal = computed(() => build.sheet!.choices['pump.coverSeal'])
 const packing = computed(() => build.sheet!.choices['pump.packing'])
 const SEAL_WORDS: Record<string, string> = {
-  gasket: 'Its pressed thickness is part of the end clearance: write it where the gap was taken without it.',
-  sealer: 'A film, no more: what squeezes inside breaks off and ends in the screen.',
-  dry: 'Only where the maker leaves it so: no gasket where one belongs lets air in and oil out.',
+  gasket: t('pumpClose.itsPressedThicknessIsPartOf'),
+  sealer: t('pumpClose.aFilmNoMoreWhatSqueezes'),
+  dry: t('pumpClose.onlyWhereTheMakerLeavesIt'),
 }
 const PACKING_WORDS: Record<string, string> = {
-  'assembly-lubricant': 'It seals the gaps until oil comes, and dissolves in it.',
-  jelly: 'It seals and melts away; no grease in its place, which blocks the relief valve.',
-  oil: 'It runs off within hours: prime on the same day, and turn it up just before.',
-  dry: 'A dry pump hardly draws on a fresh build: pack it, or prime it by hand at its port.',
+  'assembly-lubricant': t('pumpClose.itSealsTheGapsUntilOil'),
+  jelly: t('pumpClose.itSealsAndMeltsAwayNo'),
+  oil: t('pumpClose.itRunsOffWithinHoursPrime'),
+  dry: t('pumpClose.aDryPumpHardlyDrawsOn'),
 }
 /** Prime asks whether the pump was packed: here it is said with what. */
 function pack(value: string | undefined) {
@@ -49,7 +50,7 @@ function pack(value: string | undefined) {
           ? [{ op: 'remove' as const, path: '/checks/prime.packed' }]
           : []),
     ],
-    'Packing of the pump',
+    t('pumpClose.packingOfThePump'),
   )
 }
 const note = (key: string) => build.sheet!.choices[`pump.${key}`] ?? ''
@@ -61,51 +62,52 @@ function write(key: string, event: Event, label: string) {
 <template>
   <div class="columns">
     <section>
-      <h2>Cover</h2>
+      <h2>{{ t('pumpClose.cover') }}</h2>
       <div class="row wide">
-        <span class="what">Seals by</span
-        ><SegmentChoice
-          label="Cover seals by"
+        <span class="what">{{ t('pumpClose.sealsBy') }}</span><SegmentChoice
+          :label="t('pumpClose.coverSealsBy')"
           :value="seal"
           :options="SEALS"
-          @choose="build.choose('pump.coverSeal', $event, 'Cover’s seal')"
+          @choose="build.choose('pump.coverSeal', $event, t('pumpClose.coversSeal'))"
         />
       </div>
       <p v-if="seal" class="quiet words">{{ SEAL_WORDS[seal] }}</p>
       <ReadingRow v-if="seal === 'gasket'" name="pump.gasket" />
       <CheckRow v-for="item in checks" :key="item.key" :item="item" />
-      <h2 class="next">Packed for priming</h2>
+      <h2 class="next">{{ t('pumpClose.packedForPriming') }}</h2>
       <div class="row wide">
-        <span class="what">With</span
-        ><SegmentChoice label="Packed with" :value="packing" :options="PACKINGS" @choose="pack" />
+        <span class="what">{{ t('pumpClose.with') }}</span><SegmentChoice
+          :label="t('pumpClose.packedWith')"
+          :value="packing"
+          :options="PACKINGS"
+          @choose="pack"
+        />
       </div>
       <p v-if="packing" class="words" :class="packing === 'dry' ? 'bad' : 'quiet'">{{ PACKING_WORDS[packing] }}</p>
     </section>
     <section>
-      <h2>What belongs to this engine</h2>
+      <h2>{{ t('pumpClose.whatBelongsToThisEngine') }}</h2>
       <div class="row">
-        <label class="what" for="pump-year">Year or form</label
-        ><InputText
+        <label class="what" for="pump-year">{{ t('pumpClose.yearOrForm') }}</label><InputText
           id="pump-year"
           :model-value="note('year')"
           maxlength="80"
-          placeholder="early, late, 1987"
-          @change="write('year', $event, 'Pump’s year')"
+          :placeholder="t('pumpClose.earlyLate1987')"
+          @change="write('year', $event, t('pumpClose.pumpsYear'))"
         />
       </div>
       <div class="row">
-        <label class="what" for="pump-drive">Drive form</label
-        ><InputText
+        <label class="what" for="pump-drive">{{ t('pumpClose.driveForm') }}</label><InputText
           id="pump-drive"
           :model-value="note('drive')"
           maxlength="80"
-          placeholder="slot, tang, hexagon"
-          @change="write('drive', $event, 'Pump’s drive')"
+          :placeholder="t('pumpClose.slotTangHexagon')"
+          @change="write('drive', $event, t('pumpClose.pumpsDrive'))"
         />
       </div>
       <ReadingRow name="pump.driveLength" />
       <p class="quiet words">
-        Pumps that look alike differ in length, and ones from other years may not fit. Compare warns by these.
+        {{ t('pumpClose.pumpsThatLookAlikeDifferIn') }}
       </p>
     </section>
   </div>

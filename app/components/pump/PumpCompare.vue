@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/pump'
 import { pumpDisplacement } from '#core/parts/pumpReadings'
 import { STIFFER } from '#core/outlook/pumps'
 import { STATE_LABELS } from '#core/outlook/states'
@@ -26,7 +28,7 @@ const { value: compared } = useAnswer(
           settled.value,
           items.value.map((item) => ({ id: item.id, label: item.label, ...shelfPump(item) })),
           {
-            label: 'As it is',
+            label: t('pumpCompare.asItIs'),
             displacement: pumpDisplacement(settled.value).value,
           },
         )
@@ -48,7 +50,41 @@ const columns = computed(
       }
     }) ?? [],
 )
-const p = (value: number) => units.show(value, 'pressure', units.fine)
+type Compared = (typeof columns.value)[number]
+const fair = () => false
+const best = ({ best: value, low, high }: { best: number; low: number; high: number }) => ({ value, low, high })
+/** What the pumps are compared by, in the order in which it decides. */
+const lines = computed(() => [
+  ...STATE_NAMES.map((state) => ({
+    key: state,
+    words: named(STATE_LABELS[state]),
+    dimension: 'pressure' as const,
+    of: ({ states }: Compared) => ({ ...states[state], value: states[state].pressure }),
+    bad: fair,
+  })),
+  {
+    key: 'power',
+    words: t('pumpCompare.driveWorkingHot', { unit: units.unit('power').symbol }),
+    dimension: 'power' as const,
+    of: ({ working }: Compared) => best(working.power),
+    bad: fair,
+  },
+  ...(columns.value.some(({ item }) => item?.price !== undefined)
+    ? [{ key: 'price', words: t('pumpCompare.priceFromTheShelf') }]
+    : []),
+  ...(
+    [
+      ['fastest', t('pumpCompare.suctionMaximumSpeedHot')],
+      ['coldest', t('pumpCompare.suctionIdleCold')],
+    ] as const
+  ).map(([key, words]) => ({
+    key,
+    words,
+    dimension: 'pressure' as const,
+    of: (column: Compared) => best(column[key].suction),
+    bad: (column: Compared) => column[key].starves,
+  })),
+])
 /** How another pump differs from the one that is fitted, in one sentence. */
 const sentence = (column: (typeof columns.value)[number]) =>
   pumpTradeWords(column, columns.value[0], column.stiffer, units)
@@ -64,8 +100,8 @@ async function fit(item: ShelfItem) {
       ...words,
       { op: 'add', path: '/choices/pump.fitted', value: item.label.slice(0, 80) },
     ],
-    `Pump ${item.label}`,
-    `${item.label} taken from the shelf`,
+    t('pumpCompare.pump', { item: named(item.label) }),
+    t('pumpCompare.takenFromTheShelf', { item: named(item.label) }),
     [{ item: item.id, move: 'take', count: 1 }],
   )
 }
@@ -74,92 +110,62 @@ async function fit(item: ShelfItem) {
 <template>
   <div>
     <div class="block-head">
-      <h2>From the shelf, in this engine</h2>
-      <label class="all"><input v-model="all" type="checkbox" /> pumps of other engines too</label>
+      <h2>{{ t('pumpCompare.fromTheShelfInThisEngine') }}</h2>
+      <TickBox :value="all" @tick="all = $event">{{ t('pumpCompare.pumpsOfOtherEnginesToo') }}</TickBox>
     </div>
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="shelf.loaded && items.length === 0" class="quiet">
-      No pump for {{ build.sheet!.engine }} lies on the shelf.
-      <NuxtLink to="/shelf?kind=pump">Put one there</NuxtLink> with its measured gaps.
+      {{ t('pumpCompare.noPumpForLiesOnThe', { engine: build.sheet!.engine }) }}
+      <NuxtLink to="/shelf?kind=pump">{{ t('pumpCompare.putOneThere') }}</NuxtLink>
+      {{ t('pumpCompare.withItsMeasuredGaps') }}
     </p>
     <ReadOtherwise />
-    <div class="drawing-scroll">
-      <table v-if="columns.length > 0">
-        <thead>
-          <tr>
-            <th scope="col">{{ units.unit('pressure').symbol }}, at the gauge</th>
-            <th v-for="column in columns" :key="column.id ?? 'now'" scope="col">
-              {{ column.label }}<span class="quiet">{{ units.say(column.displacement, 'displacement') }}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="state in STATE_NAMES" :key="state" :data-row="state">
-            <th scope="row">{{ STATE_LABELS[state] }}</th>
-            <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">
-              <span class="big">{{ p(column.states[state].pressure) }}</span><span class="quiet band"
-                >{{ p(column.states[state].low) }} to {{ p(column.states[state].high) }}</span
-              >
-            </td>
-          </tr>
-          <tr data-row="power">
-            <th scope="row">Drive, working hot</th>
-            <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">
-              {{ units.say(column.working.power.best, 'power')
-              }}<span class="quiet band"
-                >{{ units.show(column.working.power.low, 'power') }} to
-                {{ units.show(column.working.power.high, 'power') }}</span
-              >
-            </td>
-          </tr>
-          <tr v-if="columns.some(({ item }) => item?.price !== undefined)" data-row="price">
-            <th scope="row">Price, from the shelf</th>
-            <td v-for="column in columns" :key="column.id ?? 'now'" class="mono">{{ column.item?.price ?? '' }}</td>
-          </tr>
-          <tr data-row="fastest">
-            <th scope="row">Suction, maximum speed, hot</th>
-            <td
-              v-for="column in columns"
-              :key="column.id ?? 'now'"
-              class="mono"
-              :class="{ bad: column.fastest.starves }"
-            >
-              {{ p(column.fastest.suction.best)
-              }}<span class="quiet band"
-                >{{ p(column.fastest.suction.low) }} to {{ p(column.fastest.suction.high) }}</span
-              >
-            </td>
-          </tr>
-          <tr data-row="coldest">
-            <th scope="row">Suction, idle cold</th>
-            <td
-              v-for="column in columns"
-              :key="column.id ?? 'now'"
-              class="mono"
-              :class="{ bad: column.coldest.starves }"
-            >
-              {{ p(column.coldest.suction.best)
-              }}<span class="quiet band"
-                >{{ p(column.coldest.suction.low) }} to {{ p(column.coldest.suction.high) }}</span
-              >
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-    <section aria-label="Judgement" class="block">
+    <ResultTable
+      v-if="columns.length > 0"
+      :rows="lines"
+      :label="t('pumpCompare.pumpsCompared')"
+      :attributes="(line) => ({ 'data-row': line.key })"
+      scrollable
+    >
+      <Column
+        :field="(row) => named(row.words)"
+        :header="t('pumpCompare.atTheGauge', { unit: units.unit('pressure').symbol })"
+        frozen
+      /><Column v-for="column in columns" :key="column.id ?? 'now'"
+        ><template #header
+          ><span class="pump"
+            ><b>{{ named(column.label) }}</b
+            ><span class="under quiet">{{ units.say(column.displacement, 'displacement') }}</span></span
+          ></template
+        ><template #body="{ data }"
+          ><template v-if="data.key === 'price'">{{ column.item?.price ?? '' }}</template
+          ><BandedFigure
+            v-else
+            :class="{ bad: data.bad(column) }"
+            :value="data.of(column).value"
+            :low="data.of(column).low"
+            :high="data.of(column).high"
+            :dimension="data.dimension"
+            :fine="data.dimension === 'pressure' ? units.fine : undefined" /></template
+      ></Column>
+    </ResultTable>
+    <section :aria-label="t('pumpCompare.judgement')" class="block">
       <div v-for="column in columns.slice(1)" :key="column.id" class="candidate" :data-pump="column.label">
         <JudgementLine
           :verdict="
             column.fastest.starves || column.coldest.starves ? 'stop' : column.warnings.length > 0 ? 'watch' : 'pass'
           "
-          ><b>{{ column.label }}.</b> {{ sentence(column) }}
+          ><b>{{ named(column.label) }}.</b> {{ sentence(column) }}
           <span v-if="column.warnings.length > 0"
-            ><br />Before it is fitted: {{ column.warnings.join('; ') }}.</span
+            ><br />{{ t('pumpCompare.beforeItIsFitted', { warnings: column.warnings.join('; ') }) }}</span
           ></JudgementLine
         >
-        <NuxtLink v-if="column.stiffer" :to="`/build/${build.id}/relief?view=routes`">Routes</NuxtLink>
-        <span v-else-if="build.sheet!.choices['pump.fitted'] === column.label" class="quiet">fitted</span>
+        <NuxtLink v-if="column.stiffer" class="p-button p-button-text" :to="`/build/${build.id}/relief?view=routes`">{{
+          t('pumpCompare.routes')
+        }}</NuxtLink>
+        <span v-else-if="build.sheet!.choices['pump.fitted'] === column.label" class="quiet">{{
+          t('pumpCompare.fitted')
+        }}</span>
         <span v-else class="actions"
           ><Button
             v-if="column.share!.reserved === 0"
@@ -167,63 +173,29 @@ async function fit(item: ShelfItem) {
             variant="outlined"
             :disabled="column.item!.count - column.item!.reserved < 1"
             @click="shelf.move(build.id!, [{ item: column.item!.id, move: 'reserve', count: 1 }])"
-            >Set aside</Button
+            >{{ t('pumpCompare.setAside') }}</Button
           ><Button
             type="button"
             :disabled="column.item!.count - column.item!.reserved + column.share!.reserved < 1"
             @click="fit(column.item!)"
-            >Take and fit</Button
+            >{{ t('pumpCompare.takeAndFit') }}</Button
           ></span
         >
       </div>
       <p class="quiet words">
-        A bigger pump raises the floor at hot idle, and pays for it at speed, where the relief valve dumps the surplus.
-        A stiffer spring raises the ceiling only.
+        {{ t('pumpCompare.aBiggerPumpRaisesTheFloor') }}
       </p>
     </section>
   </div>
 </template>
 
 <style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-  table-layout: fixed;
-  min-width: 640px;
-}
-th,
-td {
+.pump {
   text-align: right;
-  padding: 7px 0 7px 14px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-  vertical-align: baseline;
+  color: var(--ink);
 }
-thead th {
-  border: 0;
-  font-weight: 650;
-  line-height: 1.2;
-}
-thead th:first-child {
-  color: var(--quiet);
-  font-weight: 400;
-}
-thead .quiet {
+.pump .under {
   display: block;
-  font-weight: 400;
-}
-th:first-child {
-  text-align: left;
-  padding-left: 0;
-  width: 172px;
-}
-.big {
-  font-size: 19px;
-}
-.band {
-  display: block;
-  font-size: 12.5px;
-  white-space: nowrap;
 }
 .wrong,
 .bad {
@@ -235,18 +207,6 @@ th:first-child {
   grid-template-columns: 1fr auto;
   gap: 12px;
   align-items: center;
-}
-.all {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-  color: var(--quiet);
-}
-.all input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--petrol);
 }
 .words {
   padding-top: 10px;

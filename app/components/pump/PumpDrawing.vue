@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/pump'
 import type { ReadingKey } from '#core/parts/list'
 import { recordedOrDefault } from '#core/engine/values'
 
@@ -15,7 +16,15 @@ const size = computed(() => {
   const tip = value('pump.tipClearance')!
   const end = value('pump.endClearance')!
   const side = kind === 'gerotor' ? value('pump.sideClearance') : undefined
-  const scale = Math.min(120 / outside, 150 / length)
+  // Rotors and their wide gaps stay beside their words and inside the drawing.
+  const across = outside + 2 * GAPS * tip.value
+  const scale = Math.min(
+    120 / outside,
+    150 / length,
+    205 / (across + (kind === 'gear' ? centres : 0)),
+    152 / across,
+    158 / (length + GAPS * end.value),
+  )
   return {
     kind,
     outside,
@@ -92,7 +101,12 @@ const drawn = computed(() => {
       viewBox="0 0 730 205"
       role="group"
       :data-scale="size.scale"
-      :aria-label="`Pump: tip clearance ${units.say(size.tip.value, 'clearance')}, end clearance ${units.say(size.end.value, 'clearance')}`"
+      :aria-label="
+        t('pumpDrawing.pumpTipClearanceEndClearance', {
+          tip: units.say(size.tip.value, 'clearance'),
+          end: units.say(size.end.value, 'clearance'),
+        })
+      "
     >
       <circle
         v-for="([x, y], i) in drawn.pocket"
@@ -107,7 +121,7 @@ const drawn = computed(() => {
       <polygon v-for="(points, i) in drawn.wheels" :key="`w${i}`" class="metal" :points="points" />
       <g :transform="`translate(${drawn.right + 14}, 0)`">
         <path class="thin" :d="`M -14 ${drawn.cy} h 26`" />
-        <text x="18" :y="drawn.cy - 4" class="quiet-text">tip clearance</text>
+        <text x="18" :y="drawn.cy - 4" class="quiet-text">{{ t('pumpDrawing.tipClearance') }}</text>
         <DrawnValue
           name="pump.tipClearance"
           :words="units.say(size.tip.value, 'clearance')"
@@ -122,7 +136,7 @@ const drawn = computed(() => {
         <rect class="metal" x="10" :y="12 + size.endGap" width="100" :height="size.l" />
         <path class="line" :d="`M 0 12 V ${20 + size.endGap + size.l} H 120 V 12`" />
         <path class="thin" :d="`M 112 ${12 + size.endGap / 2} H 140`" />
-        <text x="146" :y="10 + size.endGap / 2" class="quiet-text">end clearance</text>
+        <text x="146" :y="10 + size.endGap / 2" class="quiet-text">{{ t('pumpDrawing.endClearance') }}</text>
         <DrawnValue
           name="pump.endClearance"
           :words="units.say(size.end.value, 'clearance')"
@@ -155,7 +169,7 @@ const drawn = computed(() => {
         anchor="middle"
       />
       <template v-if="size.side">
-        <text :x="drawn.right + 32" :y="drawn.cy + 48" class="quiet-text">outer rotor to body</text>
+        <text :x="drawn.right + 32" :y="drawn.cy + 48" class="quiet-text">{{ t('pumpDrawing.outerRotorToBody') }}</text>
         <DrawnValue
           name="pump.sideClearance"
           :words="units.say(size.side.value, 'clearance')"
@@ -164,7 +178,9 @@ const drawn = computed(() => {
           :assumed="size.side.source === 'layout'"
         />
       </template>
-      <text x="724" y="198" text-anchor="end" class="quiet-text">gaps drawn {{ GAPS }} times as wide</text>
+      <text x="724" y="198" text-anchor="end" class="quiet-text">
+        {{ t('pumpDrawing.gapsDrawnTimesAsWide', { gaps: GAPS }) }}
+      </text>
     </svg>
   </div>
 </template>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/pump'
 import type { ReadingKey } from '#core/parts/list'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
 import { limitOf } from '#core/house/makerLimits'
@@ -8,8 +11,8 @@ import { stepLoss } from '#core/pickup/suction'
 const build = useBuild()
 const units = useUnits()
 const PORTS = [
-  ['suction', 'Suction port'],
-  ['outlet', 'Outlet port'],
+  ['suction', t('pumpPorts.suctionPort')],
+  ['outlet', t('pumpPorts.outletPort')],
 ] as const
 const of = (key: ReadingKey) => recordedOrDefault(build.sheet!, key)?.value
 const limit = computed(() => limitOf(build.sheet!, 'pump.wallLeast'))
@@ -54,37 +57,44 @@ const washed = computed(() => build.sheet!.checks['pump.washed']?.state === 'don
         <ReadingRow v-for="field in ['PortBefore', 'Port', 'PortWall']" :key="field" :name="`pump.${port}${field}`" />
       </section>
     </div>
-    <section aria-label="Judgement" class="block">
+    <section :aria-label="t('pumpPorts.judgement')" class="block">
       <JudgementLine v-for="each in thin" :key="each.words" verdict="stop"
-        ><b
-          >{{ each.words }}: {{ units.say(each.wall, 'length') }} of wall left,
-          {{ limit.source === 'maker' ? 'maker’s limit' : 'house mark' }} {{ units.say(least, 'length') }}.</b
-        >
-        It cracks into the next passage. Replace the body.</JudgementLine
+        ><b>{{
+          t('pumpPorts.ofWallLeft', {
+            each: named(each.words),
+            wall: units.say(each.wall, 'length'),
+            source: limit.source === 'maker' ? t('pumpPorts.makersLimit') : t('pumpPorts.houseMark'),
+            least: units.say(least, 'length'),
+          })
+        }}</b>
+        {{ t('pumpPorts.itCracksIntoTheNextPassage') }}</JudgementLine
       >
       <JudgementLine v-if="step" verdict="unknown"
-        ><b
-          >Where the tube of {{ units.say(tube, 'length') }} meets the suction port: {{ step.now.toFixed(2) }} velocity
-          heads lost, {{ step.before.toFixed(2) }} before.</b
-        >
-        {{ step.now < 0.05 ? 'No step is left.' : 'A step remains: blend it.' }}</JudgementLine
+        ><b>{{
+          t('pumpPorts.whereTheTubeOfMeetsThe', {
+            tube: units.say(tube, 'length'),
+            now: figure(step.now, 2),
+            before: figure(step.before, 2),
+          })
+        }}</b>
+        {{ step.now < 0.05 ? t('pumpPorts.noStepIsLeft') : t('pumpPorts.aStepRemainsBlendIt') }}</JudgementLine
       >
       <JudgementLine v-if="worth !== undefined" verdict="unknown"
-        ><b
-          >The work is worth
-          {{ units.say(Math.abs(worth), 'pressure', units.unit('pressure').symbol === 'bar' ? 3 : 1) }} at working
-          speed, hot.</b
-        >
-        Only the side that the flow meets needs blending; cold suction gains most.</JudgementLine
+        ><b>{{
+          t('pumpPorts.theWorkIsWorthAtWorking', {
+            worth: units.say(Math.abs(worth), 'pressure', units.unit('pressure').symbol === 'bar' ? 3 : 1),
+          })
+        }}</b>
+        {{ t('pumpPorts.onlyTheSideThatTheFlow') }}</JudgementLine
       >
       <JudgementLine v-if="step && !washed" verdict="watch"
-        ><b>Chips are not yet washed out.</b> They end in the bearings: wash before the cover goes on, and mark it under
-        Close up.</JudgementLine
+        ><b>{{ t('pumpPorts.chipsAreNotYetWashedOut') }}</b>
+        {{ t('pumpPorts.theyEndInTheBearingsWash') }}</JudgementLine
       >
       <p v-if="!step && thin.length === 0 && worth === undefined" class="quiet">
-        Nothing was opened. Where a port is, write its bore before and after and the wall that is left.
+        {{ t('pumpPorts.nothingWasOpenedWhereAPort') }}
       </p>
     </section>
-    <CautionNote>Chips and grit fly: eye protection on. Every chip is washed out before assembly.</CautionNote>
+    <CautionNote>{{ t('pumpPorts.chipsAndGritFlyEyeProtection') }}</CautionNote>
   </div>
 </template>

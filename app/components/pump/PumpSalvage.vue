@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/pump'
 import { endClearance, pumpDisplacement } from '#core/parts/pumpReadings'
 import type { FieldOf } from '#core/parts/list'
 import { recordedOrDefault, requireValue } from '#core/engine/values'
@@ -16,9 +17,9 @@ const value = (key: FieldOf<'pump'>) => recordedOrDefault(build.sheet!, `pump.${
 const least = computed(() => limitOf(build.sheet!, 'pump.metalLeast').value)
 const missing = computed(() =>
   [
-    ['pump.coverWear', 'the cover’s track'],
-    ['pump.coverThickness', 'the cover’s thickness'],
-    ['pump.floorThickness', 'the pocket floor’s thickness'],
+    ['pump.coverWear', t('pumpSalvage.theCoversTrack')],
+    ['pump.coverThickness', t('pumpSalvage.theCoversThickness')],
+    ['pump.floorThickness', t('pumpSalvage.thePocketFloorsThickness')],
   ]
     .filter(([key]) => !build.sheet!.readings[key])
     .map(([, words]) => words),
@@ -58,28 +59,29 @@ const { value: gain } = useAnswer(
   () => [build.sheet, result.value.endClearance],
 )
 const signed = (gained: number) =>
-  `${gained < 0 ? 'loses' : 'gains'} ${units.say(Math.abs(gained), 'pressure', units.fine)}`
-const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'length') : 'not measured')
+  `${gained < 0 ? t('pumpSalvage.loses') : t('pumpSalvage.gains')} ${units.say(Math.abs(gained), 'pressure', units.fine)}`
+const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'length') : t('pumpSalvage.notMeasured'))
 </script>
 
 <template>
   <div>
     <div class="columns">
       <section>
-        <h2>The wear</h2>
+        <h2>{{ t('pumpSalvage.theWear') }}</h2>
         <ReadingRow name="pump.coverWear" /><ReadingRow name="pump.coverThickness" /><ReadingRow
           name="pump.floorWear"
         /><ReadingRow name="pump.floorThickness" />
-        <h2 class="next">The cut, as planned</h2>
+        <h2 class="next">{{ t('pumpSalvage.theCutAsPlanned') }}</h2>
         <ReadingRow name="pump.coverCut" /><ReadingRow name="pump.bodyCut" /><ReadingRow name="pump.pocketCut" />
       </section>
       <section>
-        <h2>Leaves</h2>
+        <h2>{{ t('pumpSalvage.leaves') }}</h2>
         <div class="row">
           <span class="what"
-            >End clearance<span class="origin"
-              >now {{ units.say(endClearance(build.sheet!).value, 'clearance') }}</span
-            ></span
+            >{{ t('pumpSalvage.endClearance')
+            }}<span class="origin">{{
+              t('pumpSalvage.now', { endClearance: units.say(endClearance(build.sheet!).value, 'clearance') })
+            }}</span></span
           ><span class="figure" data-testid="salvage-end"
             >{{ units.show(result.endClearance, 'clearance')
             }}<span class="unit">{{ units.unit('clearance').symbol }}</span></span
@@ -87,19 +89,25 @@ const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'leng
         </div>
         <div class="row">
           <span class="what"
-            >Cover left<span class="origin">at least {{ units.say(least, 'length') }}</span></span
+            >{{ t('pumpSalvage.coverLeft')
+            }}<span class="origin">{{ t('pumpSalvage.atLeast', { least: units.say(least, 'length') }) }}</span></span
           ><span class="figure" data-testid="salvage-cover">{{ left(result.coverLeft) }}</span>
         </div>
         <div class="row">
           <span class="what"
-            >Pocket floor left<span class="origin">at least {{ units.say(least, 'length') }}</span></span
+            >{{ t('pumpSalvage.pocketFloorLeft')
+            }}<span class="origin">{{ t('pumpSalvage.atLeast', { least: units.say(least, 'length') }) }}</span></span
           ><span class="figure" data-testid="salvage-floor">{{ left(result.floorLeft) }}</span>
         </div>
         <div class="row">
           <span class="what"
-            >Slip at idle hot<span class="origin"
-              >now {{ units.say(result.slipBefore * pressure, 'flow', 2) }} of {{ units.say(delivered, 'flow') }}</span
-            ></span
+            >{{ t('pumpSalvage.slipAtIdleHot')
+            }}<span class="origin">{{
+              t('pumpSalvage.nowOf', {
+                slipBefore: units.say(result.slipBefore * pressure, 'flow', 2),
+                delivered: units.say(delivered, 'flow'),
+              })
+            }}</span></span
           ><span class="figure" data-testid="salvage-slip"
             >{{ units.show(result.slipAfter * pressure, 'flow', 2)
             }}<span class="unit">{{ units.unit('flow').symbol }}</span></span
@@ -107,26 +115,28 @@ const left = (metal: number) => (Number.isFinite(metal) ? units.say(metal, 'leng
         </div>
       </section>
     </div>
-    <section aria-label="Judgement" class="block">
-      <p v-if="!cuts" class="quiet">Write a cut to see what it leaves.</p>
+    <section :aria-label="t('pumpSalvage.judgement')" class="block">
+      <p v-if="!cuts" class="quiet">{{ t('pumpSalvage.writeACutToSeeWhat') }}</p>
       <template v-else>
         <JudgementLine v-for="words in result.problems" :key="words" verdict="stop"
           ><b>{{ words }}</b></JudgementLine
         >
         <JudgementLine v-if="result.problems.length === 0" verdict="pass"
-          ><b>{{ units.say(regained, 'flow', 2) }} of flow regained; idle hot {{ signed(gain ?? 0) }}.</b> Then measure
-          the end clearance again: the prediction goes by that reading.</JudgementLine
+          ><b>{{
+            t('pumpSalvage.ofFlowRegainedIdleHot', {
+              regained: units.say(regained, 'flow', 2),
+              gain: signed(gain ?? 0),
+            })
+          }}</b>
+          {{ t('pumpSalvage.thenMeasureTheEndClearance') }}</JudgementLine
         >
-        <JudgementLine v-if="missing.length > 0" verdict="unknown"
-          >Not measured: {{ missing.join(', ') }}. What is left of the metal is not judged without it.</JudgementLine
-        >
+        <JudgementLine v-if="missing.length > 0" verdict="unknown">{{
+          t('pumpSalvage.notMeasuredWhatIsLeftOf', { missing: missing.join(', ') })
+        }}</JudgementLine>
       </template>
     </section>
     <PumpWays />
-    <CautionNote
-      >Cut a cover flat across its whole face, never the track alone. A body face and its pocket are cut together, or
-      end clearance changes. Wash every chip out.</CautionNote
-    >
+    <CautionNote>{{ t('pumpSalvage.cutACoverFlatAcrossIts') }}</CautionNote>
   </div>
 </template>
 

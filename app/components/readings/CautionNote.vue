@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 /** A caution where the hand is; one that can injure is acknowledged once. */
 const { name } = defineProps<{ name?: string }>()
 const build = useBuild()
@@ -13,9 +14,9 @@ const seen = computed(() => (name ? build.sheet?.checks[`caution.${name}`] : und
       type="button"
       variant="outlined"
       @click="build.check(`caution.${name}`, 'done', 'caution')"
-      >Understood</Button
+      >{{ t('cautionNote.understood') }}</Button
     >
-    <span v-else-if="seen" class="quiet">{{ seen.by }} has read it</span>
+    <span v-else-if="seen" class="quiet">{{ t('cautionNote.hasReadIt', { by: seen.by }) }}</span>
   </div>
 </template>
 

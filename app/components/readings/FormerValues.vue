@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import type { Quantity } from '#core/record/quantity'
 import type { Reading } from '#core/record/schema'
 import { ask } from '~/sync/ask'
+import { momentOf } from '~/words/dates'
 
 /** Every former value of a reading, newest first, each one touch away. */
 const { quantity, now } = defineProps<{ quantity: Quantity; now?: number }>()
@@ -41,29 +43,29 @@ function restore({ value }: Former) {
   const { key, label } = quantity
   if (value) void build.change([{ op: 'add', path: `/readings/${key}`, value }], label, 'restored')
 }
-const when = (at: string) =>
-  new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 watch(() => [quantity.key, build.revision], loadFormer, { immediate: true })
 </script>
 
 <template>
   <div class="former" data-testid="former">
-    <p v-if="!former" class="quiet">Server offline: log unavailable.</p>
-    <p v-else-if="former.length === 0" class="quiet">Nothing was written here since the build was begun.</p>
+    <p v-if="!former" class="quiet">{{ t('formerValues.serverOfflineLogUnavailable') }}</p>
+    <p v-else-if="former.length === 0" class="quiet">{{ t('formerValues.nothingWasWrittenHereSinceThe') }}</p>
     <ul v-else>
       <li v-for="each in former" :key="each.revision">
-        <span class="mono">{{ each.value ? units.showReading(each.value.value, quantity) : 'taken out' }}</span><span
-          class="quiet"
-          >{{ each.who }}{{ each.signedBy ? `, signed off by ${each.signedBy}` : '' }}, {{ when(each.at)
-          }}{{ each.value?.typed ? `, typed “${each.value.typed}”` : '' }}</span
+        <span class="mono">{{
+          each.value ? units.showReading(each.value.value, quantity) : t('formerValues.takenOut')
+        }}</span><span class="quiet"
+          >{{ each.who }}{{ each.signedBy ? t('formerValues.signedOffBy', { signedBy: each.signedBy }) : '' }},
+          {{ momentOf(each.at)
+          }}{{ each.value?.typed ? t('formerValues.typed', { typed: each.value.typed }) : '' }}</span
         >
         <Button
           v-if="each.value && each.value.value !== now"
           type="button"
           variant="outlined"
-          :aria-label="`Restore ${units.showReading(each.value.value, quantity)}`"
+          :aria-label="t('formerValues.restore', { showReading: units.showReading(each.value.value, quantity) })"
           @click="restore(each)"
-          >Restore</Button
+          >{{ t('formerValues.restore2') }}</Button
         >
       </li>
     </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
 import type { InspectionItem } from '#core/record/looked'
 import { findingOf } from '#core/engine/inspections'
 
@@ -12,15 +13,15 @@ const own = computed(() => build.sheet!.inspections[item.key])
 <template>
   <div class="row inspect" :data-inspect="item.key">
     <span class="what"
-      >{{ item.label }}<span v-if="own" class="origin">{{ own.by }}</span></span
+      >{{ named(item.label) }}<span v-if="own" class="origin">{{ own.by }}</span></span
     >
     <SegmentChoice
-      :label="item.label"
+      :label="named(item.label)"
       :value="found?.value"
       :options="item.findings"
       @choose="build.inspect(item.key, $event ? { finding: $event } : undefined, item.label)"
     />
-    <p v-if="found && found.verdict !== 'pass'" class="action" :class="found.verdict">{{ found.action }}</p>
+    <p v-if="found && found.verdict !== 'pass'" class="action" :class="found.verdict">{{ named(found.action) }}</p>
   </div>
 </template>
 

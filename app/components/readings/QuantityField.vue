@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { parseQuantity } from '#core/quantity/parse'
 import type { Dimension } from '#core/quantity/units'
 
@@ -25,7 +26,10 @@ function commit() {
   const parsed = parseQuantity(typed.value, dimension, units.unit(dimension))
   if (!parsed.ok) return void (problem.value = parsed.message)
   if (range && (parsed.value < range[0] || parsed.value > range[1]))
-    return void (problem.value = `Between ${units.show(range[0], dimension)} and ${units.say(range[1], dimension)}.`)
+    return void (problem.value = t('quantityField.betweenAnd', {
+      range: units.show(range[0], dimension),
+      range2: units.say(range[1], dimension),
+    }))
   problem.value = ''
   typed.value = undefined
   emit('write', parsed.value)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { stationPath } from '~/composables/stations'
 
 /** The gauge stood elsewhere than this record predicts: said before a change is tried on a record that is not this engine. */
@@ -9,7 +10,14 @@ const p = (value: number) => units.show(value, 'pressure', units.fine)
 const off = computed(() =>
   (points.value ?? []).flatMap(({ label, judged }) =>
     judged && judged.prediction !== 'within'
-      ? [`${label.toLowerCase()} ${p(judged.reading)}, not ${p(judged.expected.low)} to ${p(judged.expected.high)}`]
+      ? [
+          t('readOtherwise.notTo', {
+            label: label.toLowerCase(),
+            reading: p(judged.reading),
+            low: p(judged.expected.low),
+            high: p(judged.expected.high),
+          }),
+        ]
       : [],
   ),
 )
@@ -17,10 +25,10 @@ const off = computed(() =>
 
 <template>
   <p v-if="off.length > 0" class="otherwise" data-testid="read-otherwise">
-    <b>The gauge read otherwise:</b> {{ off.join('; ') }} {{ units.unit('pressure').symbol }}. This record is not yet
-    the engine: find out why at
-    <NuxtLink :to="`${stationPath(build.id!, 'start')}?view=readings`">First start</NuxtLink> before a change here is
-    trusted.
+    <b>{{ t('readOtherwise.theGaugeReadOtherwise') }}</b>
+    {{ t('readOtherwise.thisRecordIsNotYetThe', { off: off.join('; '), unit: units.unit('pressure').symbol }) }}
+    <NuxtLink :to="`${stationPath(build.id!, 'start')}?view=readings`">{{ t('readOtherwise.firstStart') }}</NuxtLink>
+    {{ t('readOtherwise.beforeAChangeHereIsTrusted') }}
   </p>
 </template>
 

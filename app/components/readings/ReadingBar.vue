@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/frame'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
 import { quantityAt } from '#core/engine/values'
 import { spreadOf } from '#core/bearing/survey'
-import type { Reading } from '#core/record/schema'
+import { Reading } from '#core/record/schema'
 import { shrinkPhoto } from '~/composables/photo'
+import { dayOf } from '~/words/dates'
 
 /** Where the value under the hand came from: instrument, note, photos, and every former value one touch away. */
 const build = useBuild()
@@ -13,14 +18,16 @@ const focused = useFocusedReading()
 
 const quantity = computed(() => (focused.value ? quantityAt(build.sheet!, focused.value) : undefined))
 const reading = computed(() => (quantity.value ? build.sheet!.readings[quantity.value.key] : undefined))
-const words = computed(() => (quantity.value ? originWords(build.sheet!, quantity.value.key) || 'not measured' : ''))
+const words = computed(() =>
+  quantity.value ? originWords(build.sheet!, quantity.value.key) || t('readingBar.notMeasured') : '',
+)
 /** Uncertainties read better in small units. */
 const spread = computed(() => {
   const { dimension } = quantity.value ?? {}
   const sigma = reading.value?.uncertainty
   if (sigma === undefined || !dimension) return ''
   return ['length', 'diameter', 'clearance'].includes(dimension) && units.unit('length').symbol === 'mm'
-    ? `± ${(2e6 * sigma).toFixed(1)} µm`
+    ? `± ${figure(2e6 * sigma, 1)} µm`
     : `± ${units.say(2 * sigma, dimension, 4)}`
 })
 /** Largest less smallest of the repeats. */
@@ -28,7 +35,7 @@ const scatter = computed(() =>
   reading.value?.repeats ? units.say(spreadOf(reading.value.repeats), quantity.value!.dimension) : '',
 )
 const instruments = computed(() => [
-  { value: 'none', words: 'no instrument' },
+  { value: 'none', words: t('readingBar.noInstrument') },
   ...shop.house.instruments.map(({ name }) => ({ value: name, words: name })),
 ])
 const instrument = computed(() =>
@@ -36,8 +43,8 @@ const instrument = computed(() =>
 )
 const zeroed = computed(() =>
   instrument.value?.zeroedAt
-    ? `zero checked ${new Date(instrument.value.zeroedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
-    : 'zero never checked',
+    ? t('readingBar.zeroChecked2', { zeroedAt: dayOf(instrument.value.zeroedAt) })
+    : t('readingBar.zeroNeverChecked'),
 )
 function zeroNow() {
   const { name } = instrument.value!
@@ -45,51 +52,86 @@ function zeroNow() {
     next.instruments.filter((each) => each.name === name).forEach((each) => (each.zeroedAt = new Date().toISOString())),
   )
 }
-const open = ref<'note' | 'former'>()
-const note = ref('')
+/** The trade's words are fetched once the first screen stands. */
+const glossary = shallowRef<typeof import('~/words/glossary')>()
+watch(
+  useOnceShown(),
+  (shown) =>
+    shown &&
+    void useVersion()
+      .besideTheWork(async () => (glossary.value ??= await import('~/words/glossary')))
+      .catch(() => undefined),
+  { immediate: true },
+)
+const term = computed(() => quantity.value && glossary.value?.termOf(quantity.value.label))
+const open = ref<'note' | 'former' | 'word'>()
 watch(
   () => quantity.value?.key,
   () => (open.value = undefined),
 )
 
-function toggle(what: 'note' | 'former') {
+function toggle(what: 'note' | 'former' | 'word') {
   open.value = open.value === what ? undefined : what
-  note.value = reading.value?.note ?? ''
 }
 function amend(change: Partial<Reading>, label: string) {
   const { key } = quantity.value!
   const next = { ...toRaw(reading.value!), ...change }
   return build.change([{ op: 'add', path: `/readings/${key}`, value: next }], label)
 }
-function writeNote() {
-  void amend({ note: note.value.trim() || undefined }, `${quantity.value!.label}, note`)
+const noteForm = zodResolver(Reading.pick({ note: true }))
+function writeNote({ valid, values }: { valid: boolean; values?: unknown }) {
+  if (!valid) return
+  const { note } = values as { note?: string }
+  void amend({ note: note?.trim() || undefined }, t('readingBar.note2', { quantity: named(quantity.value!.label) }))
   open.value = undefined
 }
 
 const photoProblem = ref('')
 const addPhoto = (id: string) =>
-  amend({ photos: [...(reading.value?.photos ?? []), id].slice(-30) }, `${quantity.value!.label}, photo`)
+  amend(
+    { photos: [...(reading.value?.photos ?? []), id].slice(-30) },
+    t('readingBar.photo', { quantity: named(quantity.value!.label) }),
+  )
 </script>
 
 <template>
-  <aside v-if="quantity" class="reading-bar" aria-label="The value under the hand">
+  <aside v-if="quantity" class="reading-bar" :aria-label="t('readingBar.theValueUnderTheHand')">
     <FormerValues v-if="open === 'former'" :quantity="quantity" :now="reading?.value" />
-    <form v-if="open === 'note'" class="drawer" @submit.prevent="writeNote">
-      <label class="quiet">Note on {{ quantity.label }}<textarea v-model="note" rows="2" maxlength="500" /></label
-      ><Button type="submit">Write note</Button>
-    </form>
+    <Form
+      v-if="open === 'note'"
+      class="drawer"
+      :resolver="noteForm"
+      :initial-values="{ note: reading?.note ?? '' }"
+      @submit="writeNote"
+    >
+      <label class="quiet"
+        >{{ t('readingBar.noteOn', { quantity: named(quantity.label) })
+        }}<Textarea name="note" rows="2" maxlength="500" /></label
+      ><Button type="submit">{{ t('readingBar.writeNote') }}</Button>
+    </Form>
+    <p v-if="open === 'word' && term" class="drawer" data-testid="word">
+      <b>{{ term.term }}</b>: {{ named(term.means) }}
+    </p>
     <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
+    <UnitKeys :quantity="quantity" />
     <div class="line">
       <span class="story" aria-live="polite"
-        ><b>{{ quantity.label }}</b
+        ><b>{{ named(quantity.label) }}</b
         >{{ ' ' }}<span class="quiet">{{ words }}</span
         >{{ ' ' }}<span v-if="spread" class="mono quiet">{{ spread }}</span>
-        <span v-if="reading?.repeats" class="quiet">
-          mean of {{ reading.repeats.map((value) => units.showReading(value, quantity!)).join(', ') }},
-          {{ scatter }} apart</span
+        <span v-if="reading?.repeats" class="quiet"
+          >{{ ' '
+          }}{{
+            t('readingBar.meanOfApart', {
+              repeats: reading.repeats.map((value) => units.showReading(value, quantity!)).join(', '),
+              scatter,
+            })
+          }}</span
         >
         <span v-if="reading?.note" class="quiet"> “{{ reading.note }}”</span
-        ><span v-if="instrument" class="quiet zero">, in the hand: {{ instrument.name }}, {{ zeroed }}</span></span
+        ><span v-if="instrument" class="quiet zero">{{
+          t('readingBar.inTheHand', { name: instrument.name, zeroed })
+        }}</span></span
       >
       <span v-if="reading?.photos" class="photos"
         ><a
@@ -99,40 +141,44 @@ const addPhoto = (id: string) =>
           target="_blank"
           ><img
             :src="`/api/builds/${build.id}/photos/${photo}`"
-            :alt="`Photo of ${quantity.label}`"
+            :alt="t('readingBar.photoOf', { quantity: named(quantity.label) })"
             width="36"
             height="36"
             loading="lazy" /></a
       ></span>
       <ChoiceField
-        label="Instrument"
+        :label="t('readingBar.instrument')"
         quiet
         :value="person.instruments[quantity.dimension] || 'none'"
         :options="instruments"
         @choose="person.instruments[quantity.dimension] = $event === 'none' ? '' : $event"
       />
       <LazyRigGauge v-if="instrument?.name === 'Simulated gauge'" :quantity="quantity" />
-      <button
+      <Button
         v-if="instrument"
         type="button"
-        class="small"
-        :title="`${zeroed}: the older, the less a reading is known`"
+        variant="text"
+        :title="t('readingBar.theOlderTheLessAReading', { zeroed })"
         @click="zeroNow"
+        >{{ t('readingBar.zeroChecked') }}</Button
       >
-        Zero checked
-      </button>
       <template v-if="reading">
-        <button type="button" class="small" :aria-expanded="open === 'note'" @click="toggle('note')">Note</button>
+        <Button type="button" variant="text" :aria-expanded="open === 'note'" @click="toggle('note')">{{
+          t('readingBar.note')
+        }}</Button>
         <AddPhoto
-          :of="quantity.label"
+          :of="named(quantity.label)"
           :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
           @kept="addPhoto"
           @problem="photoProblem = $event"
         />
       </template>
-      <button type="button" class="small" :aria-expanded="open === 'former'" @click="toggle('former')">
-        Former values
-      </button>
+      <Button v-if="term" type="button" variant="text" :aria-expanded="open === 'word'" @click="toggle('word')">{{
+        t('readingBar.whatIsIt')
+      }}</Button>
+      <Button type="button" variant="text" :aria-expanded="open === 'former'" @click="toggle('former')">{{
+        t('readingBar.formerValues')
+      }}</Button>
     </div>
   </aside>
 </template>
@@ -157,22 +203,6 @@ const addPhoto = (id: string) =>
   flex: 1;
   line-height: 1.25;
 }
-.small {
-  min-height: 44px;
-  padding: 0 8px;
-  border: 0;
-  background: none;
-  color: var(--petrol);
-  font-weight: 600;
-  cursor: pointer;
-  display: inline-flex;
-  align-items: center;
-  white-space: nowrap;
-}
-.small:hover {
-  text-decoration: underline;
-  text-underline-offset: 4px;
-}
 .photos {
   display: flex;
   gap: 4px;
@@ -191,13 +221,6 @@ const addPhoto = (id: string) =>
   display: grid;
   gap: 4px;
   margin-bottom: 8px;
-}
-textarea {
-  padding: 8px;
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: var(--sheet);
-  font-size: 18px;
 }
 .wrong {
   color: var(--stop);

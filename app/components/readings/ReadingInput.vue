@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { impossible } from '#core/record/bounds'
 import { impossibleWords } from '~/words/impossible'
 import { quantityAt } from '#core/engine/values'
@@ -6,17 +8,16 @@ import { type Doubt, doubtOf } from '#core/engine/plausible'
 import { standInOf } from '#core/engine/standIn'
 import type { ReadingKey } from '#core/parts/list'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
-import { readTyped, useReadingSigma } from '~/composables/useReadingEntry'
 import { PASTED, spreadPasted } from '~/composables/pasteReadings'
 
 /**
- * One reading, typed in any unit: Enter writes it and goes to the next of its run, arrows move in the column, Escape
- * restores. A doubtful value keeps the hand in its field until it is mended, or kept by F2 or its button. Up to three readings of the same thing may be typed, parted by semicolons; a column or block from a spreadsheet is
- * pasted over the readings beside and below. What cannot be read is said beside the field; what cannot be believed is asked about, with the mended value.
+ * One reading, typed in any unit: Enter writes it and goes to the next of its run, arrows move in the column, Escape restores. A doubtful value keeps the hand in its field until it is mended, or kept by F2 or its button.
+ * Up to three readings of the same thing, parted by semicolons; a column or block from a spreadsheet lies over the readings beside and below.
  */
 const { name, run, column } = defineProps<{ name: string; run: string; column?: string }>()
 const build = useBuild()
 const units = useUnits()
+const person = usePerson()
 const focused = useFocusedReading()
 
 const quantity = computed(() => quantityAt(build.sheet!, name)!)
@@ -29,7 +30,8 @@ const shown = computed(() =>
 const waiting = computed(() => {
   for (const { patch } of build.proposals) {
     const value = patch.find(({ path }) => path === `/readings/${name}`)?.value as { value?: number } | undefined
-    if (value?.value !== undefined) return `${units.showReading(value.value, quantity.value)} waits`
+    if (value?.value !== undefined)
+      return t('readingInput.waits', { showReading: units.showReading(value.value, quantity.value) })
   }
   return undefined
 })
@@ -66,7 +68,7 @@ onMounted(() => {
   if (draft === '') return
   editing.value = true
   text.value = draft
-  if (check() !== undefined) problem.value = 'Typed and not written yet: Enter writes it, Escape leaves it.'
+  if (check() !== undefined) problem.value = t('readingInput.typedAndNotWrittenYetEnter')
 })
 function typed(event: Event) {
   editing.value = true
@@ -151,12 +153,7 @@ function takePasted(event: Event) {
 }
 onMounted(() => field.value?.addEventListener(PASTED, takePasted))
 
-function move(step: number, selector = `[data-run="${run}"]`) {
-  const all = [...document.querySelectorAll<HTMLInputElement>(`main input${selector}`)]
-  const next = all[all.indexOf(field.value!) + step]
-  if (next) next.focus()
-  else if (step > 0) field.value?.blur()
-}
+const move = (step: number) => moveFrom(field.value!, step, { run, way: person.enters })
 function key(event: KeyboardEvent) {
   if (event.key === 'Enter') {
     event.preventDefault()
@@ -171,7 +168,7 @@ function key(event: KeyboardEvent) {
     restore()
   } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     event.preventDefault()
-    if (commit()) move(event.key === 'ArrowDown' ? 1 : -1, `[data-column="${column ?? run}"]`)
+    if (commit()) moveFrom(field.value!, event.key === 'ArrowDown' ? 1 : -1, { column: column ?? run })
   }
 }
 </script>
@@ -185,10 +182,12 @@ function key(event: KeyboardEvent) {
       :data-run="run"
       :data-column="column ?? run"
       :data-reading="name"
-      :aria-label="quantity.label"
+      :aria-label="named(quantity.label)"
       :aria-invalid="!!(problem || doubt)"
       :aria-describedby="problem || doubt ? messageId : undefined"
-      inputmode="text"
+      :data-waits="waiting !== undefined || undefined"
+      :data-typing="editing || undefined"
+      inputmode="decimal"
       autocomplete="off"
       spellcheck="false"
       enterkeyhint="next"
@@ -255,7 +254,7 @@ input:focus {
   display: block;
   text-align: right;
   white-space: nowrap;
-  font-size: 13px;
+  font-size: 15px;
   line-height: 1.1;
   color: var(--petrol);
   padding: 0 8px 4px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import type { Doubt } from '#core/engine/plausible'
 import type { Quantity } from '#core/record/quantity'
 
@@ -18,21 +20,28 @@ const typed = computed(() =>
 /** A question beside a field near the left edge is moved right until all of it can be read. */
 function place(message: unknown) {
   if (!(message instanceof HTMLElement)) return
+  seen = message
   message.style.transform = ''
   const sheet = message.closest('main')
   const edge = sheet ? sheet.getBoundingClientRect().left + parseFloat(getComputedStyle(sheet).paddingLeft) : 6
   const over = edge - message.getBoundingClientRect().left
   if (over > 0) message.style.transform = `translateX(${over}px)`
 }
+/** All of it is seen, above the bar at the foot, and the field with it. */
+let seen: HTMLElement | undefined
+onMounted(() => seen?.scrollIntoView({ block: 'nearest' }))
 const rangeWords = computed(() => {
   if (!doubt) return ''
   const { low, high, from } = doubt
-  const range = `${units.show(low, quantity.dimension)} to ${units.say(high, quantity.dimension)}`
+  const range = t('readingQuestion.to', {
+    low: units.show(low, quantity.dimension),
+    high: units.say(high, quantity.dimension),
+  })
   return from === 'mate'
-    ? `Bore smaller than journal, or too much larger: check both. It asks for ${range}.`
+    ? t('readingQuestion.boreSmallerThanJournalOrToo', { range })
     : from === 'sisters'
-      ? `Its sisters lie within ${range}.`
-      : `Usual is ${range}.`
+      ? t('readingQuestion.itsSistersLieWithin', { range })
+      : t('readingQuestion.usualIs', { range })
 })
 </script>
 
@@ -40,17 +49,17 @@ const rangeWords = computed(() => {
   <span :ref="place" class="message" role="alert">
     <template v-if="problem">{{ problem }}</template>
     <template v-else-if="doubt">
-      <span>{{ quantity.label }}: {{ typed }}? {{ rangeWords }}</span>
+      <span>{{ named(quantity.label) }}: {{ typed }}? {{ rangeWords }}</span>
       <span class="actions">
         <Button
           v-if="doubt.proposal !== undefined"
           type="button"
           @mousedown.prevent
           @click="emit('use', doubt.proposal)"
-          >Use {{ units.say(doubt.proposal, quantity.dimension) }}</Button
+          >{{ t('readingQuestion.use', { proposal: units.say(doubt.proposal, quantity.dimension) }) }}</Button
         >
         <Button type="button" variant="outlined" @mousedown.prevent @click="emit('keep')"
-          >Keep {{ text.trim() }} <kbd>F2</kbd></Button
+          >{{ t('readingQuestion.keep', { text: text.trim() }) }} <kbd>F2</kbd></Button
         >
       </span>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
 import { quantityAt } from '#core/engine/values'
 
 /** A reading with its name, its unit and where it came from. */
@@ -12,7 +13,7 @@ const origin = computed(() => originWords(build.sheet!, name))
 <template>
   <div v-if="quantity" class="row">
     <span class="what"
-      >{{ quantity.label }}<span class="origin">{{ origin }}</span></span
+      >{{ named(quantity.label) }}<span class="origin">{{ origin }}</span></span
     >
     <span
       ><ReadingInput :name="name" :run="run" /><span class="unit quiet">{{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import { ask } from '~/sync/ask'
 import type { Quantity } from '#core/record/quantity'
 import { UNITS } from '#core/quantity/units'
@@ -23,7 +24,7 @@ async function press() {
     const shown = (value - (unit.offset ?? 0)) / unit.factor
     type(key, `${Number(shown.toPrecision(9))} ${unit.symbol}`.trim())
   } catch {
-    problem.value = 'The gauge does not answer.'
+    problem.value = t('rigGauge.theGaugeDoesNotAnswer')
   }
 }
 function type(key: string, text: string) {
@@ -40,7 +41,9 @@ function type(key: string, text: string) {
 
 <template>
   <span
-    ><button type="button" class="press" @mousedown.prevent @click="press">Press the gauge</button
+    ><Button type="button" variant="outlined" class="press" @mousedown.prevent @click="press">{{
+      t('rigGauge.pressTheGauge')
+    }}</Button
     ><span v-if="problem" class="wrong" role="alert">{{ problem }}</span></span
   >
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/frame'
 import type { Station } from '#core/record/quantity'
 import { progressOf } from '#core/progress/progress'
 
@@ -9,12 +10,13 @@ const progress = computed(() => progressOf(build.sheet!).find((each) => each.sta
 </script>
 
 <template>
-  <header class="station-head">
+  <header class="station-head" :data-station="station">
     <h1>{{ title }}</h1>
     <p><slot /></p>
     <div class="tally">
-      <span data-testid="tally">{{ progress.done }} of {{ progress.wanted }}</span
-      ><VerdictLabel v-if="progress.verdict" :verdict="progress.verdict" />
+      <span data-testid="tally">{{
+        t('stationHead.of', { done: progress.done, wanted: progress.wanted })
+      }}</span><VerdictLabel v-if="progress.verdict" :verdict="progress.verdict" />
     </div>
   </header>
 </template>

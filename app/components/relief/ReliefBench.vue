@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/relief'
 import { benchLog, type BenchMethod, benchOf, writtenTest } from '#core/parts/reliefBench'
 import { springRateOf } from '#core/parts/reliefSpring'
 import type { ValveName } from '#core/parts/reliefReadings'
@@ -12,8 +14,8 @@ const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSumma
 const build = useBuild()
 const units = useUnits()
 const METHODS = [
-  { value: 'air', words: 'air on a fixture' },
-  { value: 'dead-head', words: 'dead-head, by drill' },
+  { value: 'air', words: t('reliefBench.airOnAFixture') },
+  { value: 'dead-head', words: t('reliefBench.deadHeadByDrill') },
 ] as const
 const method = computed<BenchMethod>(() =>
   build.sheet!.choices[`${valve}.bench`] === 'dead-head' ? 'dead-head' : 'air',
@@ -49,8 +51,8 @@ function enter() {
         value: { ...test, ...(note.value.trim() ? { note: note.value.trim() } : {}) },
       },
     ],
-    'Bench test',
-    'into the log',
+    t('reliefBench.benchTest'),
+    t('reliefBench.intoTheLog'),
   )
   note.value = ''
 }
@@ -60,45 +62,46 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
 <template>
   <div class="columns">
     <section>
-      <h2>The test</h2>
+      <h2>{{ t('reliefBench.theTest') }}</h2>
       <div class="row wide">
-        <span class="what">By</span
-        ><SegmentChoice
-          label="Tried by"
+        <span class="what">{{ t('reliefBench.by') }}</span><SegmentChoice
+          :label="t('reliefBench.triedBy')"
           :value="method"
           :options="METHODS"
-          @choose="build.choose(`${valve}.bench`, $event ?? method, 'Bench method')"
+          @choose="build.choose(`${valve}.bench`, $event ?? method, t('reliefBench.benchMethod'))"
         />
       </div>
       <template v-if="method === 'dead-head'">
         <div class="row">
-          <span class="what">Oil</span
-          ><ChoiceField
-            label="Oil on the bench"
+          <span class="what">{{ t('reliefBench.oil') }}</span><ChoiceField
+            :label="t('reliefBench.oilOnTheBench')"
             :value="oil"
             :options="OIL_GRADES.map(({ name }) => ({ value: name, words: name }))"
-            @choose="build.choose(`${valve}.benchOil`, $event, 'Oil on the bench')"
+            @choose="build.choose(`${valve}.benchOil`, $event, t('reliefBench.oilOnTheBench'))"
           />
         </div>
         <ReadingRow :name="`${valve}.benchTemperature`" /><ReadingRow :name="`${valve}.benchSpeed`" />
       </template>
       <div class="row">
-        <label class="what" :for="`${valve}-note`">Before or after which change</label
-        ><InputText :id="`${valve}-note`" v-model="note" maxlength="200" placeholder="before; after the 1.5 mm stack" />
+        <label class="what" :for="`${valve}-note`">{{ t('reliefBench.beforeOrAfterWhichChange') }}</label><InputText
+          :id="`${valve}-note`"
+          v-model="note"
+          maxlength="200"
+          :placeholder="t('reliefBench.beforeAfterThe15Mm')"
+        />
       </div>
       <ReadingRow :name="`${valve}.benchPressure`" />
       <CautionNote :name="method === 'air' ? 'bench-air' : 'bench-drill'">{{
-        method === 'air'
-          ? 'Air behind a plunger throws it: face clear, eye protection, pressure raised slowly. Air on oil sprays and can ignite.'
-          : 'Rotating drill, hot oil under pressure: no loose gloves, a shield before the fixture.'
+        method === 'air' ? t('reliefBench.airBehindAPlungerThrowsIt') : t('reliefBench.rotatingDrillHotOilUnder')
       }}</CautionNote>
     </section>
     <section v-if="bench">
-      <h2>Says</h2>
+      <h2>{{ t('reliefBench.says') }}</h2>
       <div class="row">
         <span class="what"
-          >Model before it<span class="origin">{{
-            method === 'air' ? 'where bubbles start' : 'all the pump gives, past the plunger'
+          >{{ t('reliefBench.modelBeforeIt')
+          }}<span class="origin">{{
+            method === 'air' ? t('reliefBench.whereBubblesStart') : t('reliefBench.allThePumpGivesPastThe')
           }}</span></span
         ><span class="figure" data-testid="bench-expected"
           >{{ units.show(bench.expected, 'pressure', units.fine)
@@ -107,7 +110,10 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
       </div>
       <div class="row">
         <span class="what"
-          >Spring rate<span class="origin">{{ units.show(rate.value, 'springRate') }} before</span></span
+          >{{ t('reliefBench.springRate')
+          }}<span class="origin">{{
+            t('reliefBench.before', { rate: units.show(rate.value, 'springRate') })
+          }}</span></span
         ><span class="figure" data-testid="bench-rate"
           >{{ units.show(bench.springRate.value, 'springRate')
           }}<span class="unit">± {{ units.say(halfBand(bench.springRate), 'springRate') }}</span></span
@@ -115,9 +121,12 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
       </div>
       <div class="row">
         <span class="what"
-          >Free length<span class="origin"
-            >{{ units.show(requireValue(build.sheet!, `${valve}.freeLength`).value, 'length') }} before</span
-          ></span
+          >{{ t('reliefBench.freeLength')
+          }}<span class="origin">{{
+            t('reliefBench.before2', {
+              requireValue: units.show(requireValue(build.sheet!, `${valve}.freeLength`).value, 'length'),
+            })
+          }}</span></span
         ><span class="figure"
           >{{ units.show(bench.freeLength.value, 'length')
           }}<span class="unit">± {{ units.say(halfBand(bench.freeLength), 'length') }}</span></span
@@ -125,7 +134,10 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
       </div>
       <div class="row">
         <span class="what"
-          >Opens, on the bench<span class="origin">with {{ units.say(bench.shims, 'length') }} of shims</span></span
+          >{{ t('reliefBench.opensOnTheBench')
+          }}<span class="origin">{{
+            t('reliefBench.withOfShims', { shims: units.say(bench.shims, 'length') })
+          }}</span></span
         ><span class="figure" data-testid="bench-opening"
           >{{ units.show(bench.opening.value, 'pressure', units.fine)
           }}<span class="unit">± {{ p(halfBand(bench.opening)) }}</span></span
@@ -133,14 +145,18 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
       </div>
       <template v-if="summary">
         <div class="row">
-          <span class="what">In the engine, opens<span class="origin">shims as they are now</span></span
+          <span class="what"
+            >{{ t('reliefBench.inTheEngineOpens')
+            }}<span class="origin">{{ t('reliefBench.shimsAsTheyAreNow') }}</span></span
           ><span class="figure"
             >{{ units.show(summary.opens, 'pressure', units.fine)
             }}<span class="unit">± {{ p(halfBand({ sigma: summary.opensSigma })) }}</span></span
           >
         </div>
         <div v-if="summary.fullFlowCold" class="row">
-          <span class="what">In the engine, cold, full flow<span class="origin">at working speed</span></span
+          <span class="what"
+            >{{ t('reliefBench.inTheEngineColdFullFlow')
+            }}<span class="origin">{{ t('reliefBench.atWorkingSpeed') }}</span></span
           ><span class="figure"
             >{{ units.show(summary.fullFlowCold, 'pressure', units.fine)
             }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
@@ -149,27 +165,30 @@ const rate = computed(() => springRateOf(build.sheet!, valve))
       </template>
       <JudgementLine :verdict="bench.surprise > 3 ? 'watch' : 'pass'" data-testid="bench-verdict"
         ><template v-if="bench.surprise > 3"
-          ><b
-            >The bench reads {{ p(Math.abs(bench.reading - bench.expected)) }}
-            {{ bench.reading > bench.expected ? 'over' : 'under' }} what its parts say: more than they can be out.</b
-          >
-          Measure plunger and spring again, look for a plunger that sticks, and whether the gauge reads nothing at
-          rest.</template
+          ><b>{{
+            t('reliefBench.theBenchReadsWhatItsParts', {
+              reading: p(Math.abs(bench.reading - bench.expected)),
+              reading2: named(bench.reading > bench.expected ? 'over' : 'under'),
+            })
+          }}</b>
+          {{ t('reliefBench.measurePlungerAndSpringAgain') }}</template
         ><template v-else
-          ><b>{{ p(bench.reading) }} read, {{ p(bench.expected) }} expected.</b> Rate and free length are corrected by
-          it, and every prediction goes by that.</template
+          ><b>{{ t('reliefBench.readExpected', { reading: p(bench.reading), expected: p(bench.expected) }) }}</b>
+          {{ t('reliefBench.rateAndFreeLengthAreCorrected') }}</template
         ></JudgementLine
       >
     </section>
     <section v-else>
-      <h2>Says</h2>
+      <h2>{{ t('reliefBench.says') }}</h2>
       <p class="quiet">
         {{
-          method === 'air'
-            ? 'Write the pressure at which air first bubbles past the plunger: with next to no flow it is where flow starts.'
-            : 'Write what the gauge settles at: it is above the opening by the override, and above a running engine’s, whose circuit takes most of the flow.'
+          t('reliefBench.theReadingCorrectsTheSpringAnd', {
+            method:
+              method === 'air'
+                ? t('reliefBench.writeThePressureAtWhichAir')
+                : t('reliefBench.writeWhatTheGaugeSettlesAt'),
+          })
         }}
-        The reading corrects the spring, and with it every prediction.
       </p>
     </section>
     <BenchLog :valve="valve" />

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/relief'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { reliefValve } from '#core/parts/reliefRecord'
 import type { ReliefSummary } from '#core/outlook/relief'
@@ -25,12 +27,12 @@ const lift = computed(() => {
   return summary?.lift[shown.value] ?? 0
 })
 const choices = computed(() => [
-  { value: 'shut' as const, words: 'shut' },
+  { value: 'shut' as const, words: t('reliefDrawing.shut') },
   ...STATE_NAMES.filter((state) => (summary?.lift[state] ?? 0) > 1e-6).map((state) => ({
     value: state,
-    words: STATE_LABELS[state].toLowerCase(),
+    words: named(STATE_LABELS[state]).toLowerCase(),
   })),
-  { value: 'open' as const, words: 'fully open' },
+  { value: 'open' as const, words: t('reliefDrawing.fullyOpen') },
 ])
 
 const x = computed(() => {
@@ -71,8 +73,8 @@ const coils = computed(() => {
   }))
 })
 const bind = computed(() => bindMargin(valve.value))
-function slide(event: Event) {
-  slid.value = Number((event.target as HTMLInputElement).value)
+function slide(to: number) {
+  slid.value = to
   shown.value = 'slid'
 }
 </script>
@@ -84,7 +86,9 @@ function slide(event: Event) {
         class="drawing"
         viewBox="0 0 730 206"
         role="group"
-        :aria-label="`Relief valve, opens at ${units.say(openingPressure(valve), 'pressure', 2)}`"
+        :aria-label="
+          t('reliefDrawing.reliefValveOpensAt', { openingPressure: units.say(openingPressure(valve), 'pressure', 2) })
+        "
         :data-scale="x.scale"
       >
         <defs>
@@ -97,7 +101,9 @@ function slide(event: Event) {
           <rect :x="24" :y="x.bottom" :width="x.plug - 4" height="20" />
         </g>
         <rect class="oil" x="24" :y="x.top" :width="x.seat - 24 + x.moved" :height="x.height" />
-        <text x="57" y="105" text-anchor="middle" style="fill: var(--sheet); font-weight: 600">oil</text>
+        <text x="57" y="105" text-anchor="middle" style="fill: var(--sheet); font-weight: 600">
+          {{ t('reliefDrawing.oil') }}
+        </text>
         <rect
           class="oil-wash"
           :x="x.seat + x.overlap"
@@ -118,7 +124,7 @@ function slide(event: Event) {
           data-part="uncovered"
         />
         <text :x="x.seat + x.overlap + x.portWidth / 2" :y="x.bottom + 46" text-anchor="middle" class="quiet-text">
-          to sump
+          {{ t('reliefDrawing.toSump') }}
         </text>
         <path
           class="metal"
@@ -168,7 +174,9 @@ function slide(event: Event) {
           :d="`M ${x.spring} ${x.top - 2} V 22 M ${x.plug} ${x.top - 2} V 22 M ${x.spring} 28 H ${x.plug}`"
           data-part="fitted"
         />
-        <text :x="(x.spring + x.plug) / 2" y="20" text-anchor="end" class="quiet-text">fitted, no shims</text>
+        <text :x="(x.spring + x.plug) / 2" y="20" text-anchor="end" class="quiet-text">
+          {{ t('reliefDrawing.fittedNoShims') }}
+        </text>
         <DrawnValue
           :name="`${name}.installedLength`"
           :words="units.say(valve.installedLength, 'length')"
@@ -177,7 +185,9 @@ function slide(event: Event) {
         />
         <template v-if="x.shim > 0.5">
           <path class="thin" :d="`M ${x.plug - x.shim / 2} ${x.bottom - 3} V ${x.bottom + 44}`" />
-          <text :x="x.plug - x.shim / 2 - 4" :y="x.bottom + 60" text-anchor="end" class="quiet-text">shims</text>
+          <text :x="x.plug - x.shim / 2 - 4" :y="x.bottom + 60" text-anchor="end" class="quiet-text">
+            {{ t('reliefDrawing.shims') }}
+          </text>
           <DrawnValue
             :name="`${name}.shims`"
             :words="units.say(total(valve.shims), 'length')"
@@ -186,37 +196,34 @@ function slide(event: Event) {
           />
         </template>
         <g :transform="`translate(${x.plug + 78}, 76)`">
-          <text y="0" class="quiet-text">left before bind</text>
+          <text y="0" class="quiet-text">{{ t('reliefDrawing.leftBeforeBind') }}</text>
           <DrawnValue
             :name="`${name}.solidLength`"
             :words="bind === undefined ? 'solid length?' : units.say(bind, 'length')"
             :y="21"
           />
-          <text y="42" class="quiet-text">at {{ units.say(most, 'length') }} lift</text>
+          <text y="42" class="quiet-text">{{ t('reliefDrawing.atLift', { most: units.say(most, 'length') }) }}</text>
         </g>
       </svg>
     </div>
     <div class="lifts">
-      <span class="quiet">Plunger</span
-      ><SegmentChoice
-        label="Plunger"
+      <span class="quiet">{{ t('reliefDrawing.plunger') }}</span><SegmentChoice
+        :label="t('reliefDrawing.plunger')"
         :value="shown === 'slid' ? undefined : shown"
         :options="choices"
         @choose="shown = $event ?? 'shut'"
       />
-      <label class="slide"
-        ><span class="quiet">lift</span
-        ><input
-          type="range"
-          min="0"
-          :max="most"
-          step="0.00001"
+      <div class="slide">
+        <span class="quiet">{{ t('reliefDrawing.lift') }}</span><ValueSlider
+          :label="t('reliefDrawing.liftOfThePlunger')"
           :value="lift"
-          :aria-valuetext="units.say(lift, 'length')"
-          aria-label="Lift of the plunger"
-          @input="slide"
-        /><span class="mono">{{ units.say(lift, 'length') }}</span></label
-      >
+          :from="0"
+          :to="most"
+          :step="0.00001"
+          :says="units.say(lift, 'length')"
+          @slide="slide"
+        /><span class="mono">{{ units.say(lift, 'length') }}</span>
+      </div>
     </div>
   </div>
 </template>
@@ -233,13 +240,11 @@ function slide(event: Event) {
   align-items: center;
   gap: 10px;
   flex: 1;
-  min-width: 196px;
+  min-width: 300px;
   min-height: 44px;
 }
-.slide input {
+.slide .slider {
   flex: 1;
-  accent-color: var(--petrol);
-  min-width: 70px;
 }
 .slide .mono {
   min-width: 68px;

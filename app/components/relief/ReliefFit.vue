@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/relief'
 import { recorded } from '#core/engine/values'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
@@ -16,14 +18,18 @@ const KEYS = computed(() =>
 )
 const checks = computed(() => checksOf(build.sheet!.layout).filter(({ key }) => KEYS.value.includes(key)))
 const faults = computed(() => valveFit(build.sheet!, valve))
-const WORDS: Record<ValveForm, string> = { loose: 'loose piston', early: 'one piece, early', late: 'one piece, late' }
+const WORDS: Record<ValveForm, string> = {
+  loose: t('reliefFit.loosePiston'),
+  early: t('reliefFit.onePieceEarly'),
+  late: t('reliefFit.onePieceLate'),
+}
 const FORMS = [
-  { value: '', words: 'not looked at yet' },
+  { value: '', words: t('reliefFit.notLookedAtYet') },
   ...VALVE_FORMS.map((value) => ({ value, words: WORDS[value] })),
 ]
 const SLEEVES = [
-  { value: 'in', words: 'steel sleeve in' },
-  { value: 'none', words: 'none' },
+  { value: 'in', words: t('reliefFit.steelSleeveIn') },
+  { value: 'none', words: t('reliefFit.none') },
 ]
 const housing = computed(() => build.sheet!.choices[`${valve}.housing`])
 const body = computed(() => build.sheet!.choices[`${valve}.body`])
@@ -37,9 +43,12 @@ const valves = computed(() => shelf.fitting('relief', build.sheet!.engine))
 async function take(id: string) {
   const item = valves.value.find((each) => each.id === id)
   if (!item) return
-  await build.change(valvePatch(build.sheet!, valve, item), `Relief valve ${item.label}`, 'taken from the shelf', [
-    { item: id, move: 'take', count: 1 },
-  ])
+  await build.change(
+    valvePatch(build.sheet!, valve, item),
+    t('reliefFit.reliefValve', { item: named(item.label) }),
+    t('reliefFit.takenFromTheShelf'),
+    [{ item: id, move: 'take', count: 1 }],
+  )
 }
 const measured = computed(() =>
   (['reach', 'seatDepth'] as const).every((field) => recorded(build.sheet!, `${valve}.${field}`)),
@@ -49,42 +58,41 @@ const measured = computed(() =>
 <template>
   <div class="columns">
     <section>
-      <h2>Housing and valve</h2>
+      <h2>{{ t('reliefFit.housingAndValve') }}</h2>
       <div class="row wide">
-        <span class="what">Housing made for</span
-        ><ChoiceField
-          label="Housing made for"
+        <span class="what">{{ t('reliefFit.housingMadeFor') }}</span><ChoiceField
+          :label="t('reliefFit.housingMadeFor')"
           :value="housing ?? ''"
           :options="FORMS"
-          @choose="build.choose(`${valve}.housing`, $event || undefined, 'Housing made for')"
+          @choose="build.choose(`${valve}.housing`, $event || undefined, t('reliefFit.housingMadeFor'))"
         />
       </div>
       <div class="row wide">
-        <span class="what">Valve</span
-        ><ChoiceField
-          label="Valve"
+        <span class="what">{{ t('reliefFit.valve') }}</span><ChoiceField
+          :label="t('reliefFit.valve')"
           :value="body ?? ''"
           :options="FORMS"
-          @choose="build.choose(`${valve}.body`, $event || undefined, 'Valve')"
+          @choose="build.choose(`${valve}.body`, $event || undefined, t('reliefFit.valve'))"
         />
       </div>
       <div class="row wide">
-        <span class="what">Sleeve in the block</span
-        ><SegmentChoice
-          label="Sleeve in the block"
+        <span class="what">{{ t('reliefFit.sleeveInTheBlock') }}</span><SegmentChoice
+          :label="t('reliefFit.sleeveInTheBlock')"
           :value="sleeve"
           :options="SLEEVES"
-          @choose="build.choose(`${valve}.sleeve`, $event, 'Sleeve in the block')"
+          @choose="build.choose(`${valve}.sleeve`, $event, t('reliefFit.sleeveInTheBlock'))"
         />
       </div>
       <div v-if="valves.length > 0" class="row wide">
-        <span class="what">From the shelf</span
-        ><ChoiceField
-          label="Relief valve from the shelf"
+        <span class="what">{{ t('reliefFit.fromTheShelf') }}</span><ChoiceField
+          :label="t('reliefFit.reliefValveFromTheShelf')"
           value="none"
           :options="[
-            { value: 'none', words: 'take one' },
-            ...valves.map((item) => ({ value: item.id, words: `${item.label}, ${item.count - item.reserved} free` })),
+            { value: 'none', words: t('reliefFit.takeOne') },
+            ...valves.map((item) => ({
+              value: item.id,
+              words: t('reliefFit.free', { item: item.label, count: item.count - item.reserved }),
+            })),
           ]"
           @choose="take"
         />
@@ -97,25 +105,26 @@ const measured = computed(() =>
       />
     </section>
     <section>
-      <h2>Fitted</h2>
+      <h2>{{ t('reliefFit.fitted') }}</h2>
       <CheckRow v-for="item in checks" :key="item.key" :item="item" />
       <InspectRow v-for="item in looked" :key="item.key" :item="item" />
       <ReadingRow :name="`${valve}.plugTorque`" />
       <JudgementLine v-for="fault in faults" :key="fault.about" verdict="stop"
         ><b
-          >{{ fault.about.replace(/^./, (letter) => letter.toUpperCase())
-          }}<template v-if="fault.has !== undefined && fault.wants !== undefined"
-            >: {{ units.say(fault.has, 'length') }} against {{ units.say(fault.wants, 'length') }}</template
+          >{{ named(fault.about).replace(/^./, (letter) => letter.toUpperCase())
+          }}<template v-if="fault.has !== undefined && fault.wants !== undefined">{{
+            t('reliefFit.against', { has: units.say(fault.has, 'length'), wants: units.say(fault.wants, 'length') })
+          }}</template
           >.</b
         >
-        {{ fault.means }}</JudgementLine
+        {{ named(fault.means) }}</JudgementLine
       >
-      <JudgementLine v-if="faults.length === 0 && measured" verdict="pass"
-        >The nose comes down to its seat before the thread runs out.</JudgementLine
-      >
+      <JudgementLine v-if="faults.length === 0 && measured" verdict="pass">{{
+        t('reliefFit.theNoseComesDownToIts')
+      }}</JudgementLine>
       <JudgementLine v-if="twoForms" verdict="watch"
-        ><b>A valve of the {{ body }} form in a housing for the {{ housing }} one.</b> Thread and nose may differ:
-        measure reach, seat, thread and tapping before it is screwed in.</JudgementLine
+        ><b>{{ t('reliefFit.aValveOfTheFormIn', { body, housing }) }}</b>
+        {{ t('reliefFit.threadAndNoseMayDifferMeasure') }}</JudgementLine
       >
     </section>
   </div>

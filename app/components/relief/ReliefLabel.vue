@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/relief'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { checksOf } from '#core/engine/catalogue'
 
@@ -14,26 +15,29 @@ const unsent = computed(() => build.saving !== 'saved')
 <template>
   <div class="columns">
     <section>
-      <h2>As it prints, 90 by 38 mm</h2>
+      <h2>{{ t('reliefLabel.asItPrints90By38') }}</h2>
       <img
         v-if="!unsent"
         :src="address('svg')"
-        alt="Label of the relief plug, with a code that opens this build"
+        :alt="t('reliefLabel.labelOfTheReliefPlugWith')"
         class="label"
         width="340"
         height="144"
       />
-      <p v-else class="quiet">Made as soon as everything is saved.</p>
+      <p v-else class="quiet">{{ t('reliefLabel.madeAsSoonAsEverythingIs') }}</p>
     </section>
     <section>
-      <h2>Make it</h2>
+      <h2>{{ t('reliefLabel.makeIt') }}</h2>
       <p class="quiet words">
-        Mark the plug from outside with what is behind it: the next person cannot see the shims. The code opens this
-        build on this network.
+        {{ t('reliefLabel.markThePlugFromOutsideWith') }}
       </p>
       <div class="actions">
-        <a class="p-button" :href="address('pdf')" target="_blank">Open as PDF</a
-        ><a class="p-button p-button-outlined" :href="address('svg')" download="plug-label.svg">Save as SVG</a>
+        <a class="p-button" :href="address('pdf')" target="_blank">{{ t('reliefLabel.openAsPdf') }}</a><a
+          class="p-button p-button-outlined"
+          :href="address('svg')"
+          download="plug-label.svg"
+          >{{ t('reliefLabel.saveAsSvg') }}</a
+        >
       </div>
       <CheckRow v-if="valve === 'relief'" :item="marked" class="marked" />
     </section>

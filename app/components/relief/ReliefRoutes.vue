@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/relief'
 import { halfBand } from '#core/quantity/uncertain'
 import type { ValveField, ValveName } from '#core/parts/reliefReadings'
 import { recordedOrDefault } from '#core/engine/values'
@@ -56,15 +57,18 @@ const route = computed(() => routes.value?.find((each) => routeKey(each) === cho
     </div>
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="wanted === undefined" class="quiet hint">
-      Write the opening pressure that is wanted; every way to it is set side by side.
+      {{ t('reliefRoutes.writeTheOpeningPressureThatIs') }}
     </p>
     <template v-if="routes">
       <div class="block-head block">
-        <h2>Routes to {{ units.say(wanted!, 'pressure', units.fine) }}</h2>
+        <h2>{{ t('reliefRoutes.routesTo', { wanted: units.say(wanted!, 'pressure', units.fine) }) }}</h2>
         <span class="note"
-          >full flow: all the pump gives at working speed, cold oil<template v-if="summary"
-            >; known to ± {{ units.say(halfBand({ sigma: summary.opensSigma }), 'pressure', units.fine) }}</template
-          ></span
+          >{{ t('reliefRoutes.fullFlowAllThePumpGives')
+          }}<template v-if="summary">{{
+            t('reliefRoutes.knownTo', {
+              halfBand: units.say(halfBand({ sigma: summary.opensSigma }), 'pressure', units.fine),
+            })
+          }}</template></span
         >
       </div>
       <RouteTable :routes="routes" :route="route" @choose="chosen = $event" />

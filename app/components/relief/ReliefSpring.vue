@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/relief'
 import { springRateOf } from '#core/parts/reliefSpring'
 import { halfBand } from '#core/quantity/uncertain'
 import type { ValveField, ValveName } from '#core/parts/reliefReadings'
@@ -12,13 +13,13 @@ const { valve, summary } = defineProps<{ valve: ValveName; summary?: ReliefSumma
 const build = useBuild()
 const units = useUnits()
 const pressure = (value: number | undefined) =>
-  value === undefined ? 'not within the port' : units.show(value, 'pressure', units.fine)
+  value === undefined ? t('reliefSpring.notWithinThePort') : units.show(value, 'pressure', units.fine)
 const rate = computed(() => springRateOf(build.sheet!, valve))
 const WAYS = [
-  { value: 'typed', words: 'tester' },
-  { value: 'heights', words: 'two heights' },
-  { value: 'wire', words: 'wire' },
-  { value: 'said', words: 'seller’s word' },
+  { value: 'typed', words: t('reliefSpring.tester') },
+  { value: 'heights', words: t('reliefSpring.twoHeights') },
+  { value: 'wire', words: t('reliefSpring.wire') },
+  { value: 'said', words: t('reliefSpring.sellersWord') },
 ] as const
 type Way = (typeof WAYS)[number]['value']
 const has = (field: string) => `${valve}.${field}` in build.sheet!.readings
@@ -52,20 +53,24 @@ const backwards = computed(() => {
 })
 const falls = computed(() => checksOf(build.sheet!.layout).find(({ key }) => key === `${valve}.falls`)!)
 const STATES = [
-  ['idleHot', 'Lift at idle hot'],
-  ['workingHot', 'Lift at working speed, hot'],
-  ['idleCold', 'Lift at idle cold'],
+  ['idleHot', t('reliefSpring.liftAtIdleHot')],
+  ['workingHot', t('reliefSpring.liftAtWorkingSpeedHot')],
+  ['idleCold', t('reliefSpring.liftAtIdleCold')],
 ] as const
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>Spring and plunger</h2>
+      <h2>{{ t('reliefSpring.springAndPlunger') }}</h2>
       <ReadingRow :name="`${valve}.plungerDiameter`" />
       <div class="row wide">
-        <span class="what">Rate measured</span
-        ><SegmentChoice label="Rate measured" :value="way" :options="WAYS" @choose="own = $event ?? way" />
+        <span class="what">{{ t('reliefSpring.rateMeasured') }}</span><SegmentChoice
+          :label="t('reliefSpring.rateMeasured')"
+          :value="way"
+          :options="WAYS"
+          @choose="own = $event ?? way"
+        />
       </div>
       <ReadingRow v-if="way === 'typed'" :name="`${valve}.springRate`" />
       <template v-else-if="way === 'heights'"
@@ -73,21 +78,22 @@ const STATES = [
       /></template>
       <template v-else-if="way === 'said'"
         ><ReadingRow v-for="field in ['saidStiffer', 'rateBefore']" :key="field" :name="`${valve}.${field}`" />
-        <p class="quiet">A seller’s word is assumed and wide until the spring is measured.</p></template
+        <p class="quiet">{{ t('reliefSpring.aSellersWordIsAssumedAnd') }}</p></template
       >
       <template v-else
         ><ReadingRow v-for="field in ['wire', 'coilDiameter', 'coils']" :key="field" :name="`${valve}.${field}`"
       /></template>
       <div v-if="way !== 'typed'" class="row">
         <span class="what"
-          >Rate<span class="origin">{{
+          >{{ t('reliefSpring.rate')
+          }}<span class="origin">{{
             rate.source === 'computed'
               ? 'computed'
               : has('springRate')
-                ? 'the tester’s reading stands above it'
+                ? t('reliefSpring.theTestersReadingStandsAboveIt')
                 : has('saidStiffer')
-                  ? `assumed by its seller’s word, give or take ${units.say(halfBand(rate), 'springRate')}`
-                  : 'assumed from the layout'
+                  ? t('reliefSpring.assumedByItsSellersWordGive', { halfBand: units.say(halfBand(rate), 'springRate') })
+                  : t('reliefSpring.assumedFromTheLayout')
           }}</span></span
         ><span class="figure" data-testid="rate"
           >{{ units.show(rate.value, 'springRate')
@@ -95,11 +101,10 @@ const STATES = [
         >
       </div>
       <p v-if="backwards" class="wrong" role="alert">
-        The shorter height must carry the greater load: look at which load stands at which height.
+        {{ t('reliefSpring.theShorterHeightMustCarryThe') }}
       </p>
       <p v-if="way === 'typed' && wireRate && Math.abs(wireRate / rate.value - 1) > 0.1" class="wrong">
-        The wire says {{ units.say(wireRate, 'springRate') }}: count the coils again, or the spring is not what it
-        seems.
+        {{ t('reliefSpring.theWireSaysCountTheCoils', { wireRate: units.say(wireRate, 'springRate') }) }}
       </p>
       <ReadingRow
         v-for="field in [
@@ -117,41 +122,46 @@ const STATES = [
       />
     </section>
     <section v-if="summary">
-      <h2>Gives</h2>
+      <h2>{{ t('reliefSpring.gives') }}</h2>
       <div class="row">
         <span class="what"
-          >Opens at<span class="origin"
-            >plunger leaves its seat, ±
-            {{ units.say(halfBand({ sigma: summary.opensSigma }), 'pressure', units.fine) }}</span
-          ></span
+          >{{ t('reliefSpring.opensAt')
+          }}<span class="origin">{{
+            t('reliefSpring.plungerLeavesItsSeat', {
+              halfBand: units.say(halfBand({ sigma: summary.opensSigma }), 'pressure', units.fine),
+            })
+          }}</span></span
         ><span class="figure" data-testid="opens"
           >{{ pressure(summary.opens) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div v-if="summary.flows > summary.opens + 1" class="row">
-        <span class="what">Flow starts at<span class="origin">overlap passed</span></span
+        <span class="what"
+          >{{ t('reliefSpring.flowStartsAt') }}<span class="origin">{{ t('reliefSpring.overlapPassed') }}</span></span
         ><span class="figure"
           >{{ pressure(summary.flows) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
-        <span class="what">Full flow, cold<span class="origin">all the pump gives at working speed</span></span
+        <span class="what"
+          >{{ t('reliefSpring.fullFlowCold')
+          }}<span class="origin">{{ t('reliefSpring.allThePumpGivesAtWorking') }}</span></span
         ><span class="figure"
           >{{ pressure(summary.fullFlowCold)
           }}<span v-if="summary.fullFlowCold" class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
-        <span class="what"
-          >Each {{ units.say(1e-4, 'clearance', units.unit('clearance').symbol === 'mm' ? 1 : undefined) }} of shim
-          adds</span
-        ><span class="figure"
+        <span class="what">{{
+          t('reliefSpring.eachOfShimAdds', {
+            thickness: units.say(1e-4, 'clearance', units.unit('clearance').symbol === 'mm' ? 1 : undefined),
+          })
+        }}</span><span class="figure"
           >{{ pressure(summary.perTenth) }}<span class="unit">{{ units.unit('pressure').symbol }}</span></span
         >
       </div>
       <div class="row">
-        <span class="what">Left before bind</span
-        ><span class="figure" data-testid="bind"
+        <span class="what">{{ t('reliefSpring.leftBeforeBind') }}</span><span class="figure" data-testid="bind"
           >{{ summary.bindMargin === undefined ? '·' : units.show(summary.bindMargin, 'length')
           }}<span class="unit">{{ units.unit('length').symbol }}</span></span
         >

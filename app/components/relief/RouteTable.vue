@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/relief'
 import { type Route, routeKey } from '#core/relief/routes'
 import { objectionWords } from '~/words/relief'
 
@@ -7,139 +9,111 @@ const { routes, route } = defineProps<{ routes: readonly Route[]; route?: Route 
 const emit = defineEmits<{ choose: [string] }>()
 const units = useUnits()
 const titles: Record<Route['kind'], string> = {
-  shims: 'Shims',
-  spring: 'Spring',
-  plug: 'Plug',
-  flush: 'Plug flush',
-  'spring-plug': 'Spring and plug',
-  'spring-flush': 'Spring, plug flush',
-  cap: 'Deformed cap',
+  shims: t('routeTable.shims'),
+  spring: t('routeTable.spring'),
+  plug: t('routeTable.plug'),
+  flush: t('routeTable.plugFlush'),
+  'spring-plug': t('routeTable.springAndPlug'),
+  'spring-flush': t('routeTable.springPlugFlush'),
+  cap: t('routeTable.deformedCap'),
 }
 /** A spring by its label, with what is done to the plug beside it. */
 function title({ kind, spring }: Route): string {
   if (!spring) return titles[kind]
   return kind === 'spring-plug'
-    ? `${spring.label}, plug moved`
+    ? t('routeTable.plugMoved', { spring: named(spring.label) })
     : kind === 'spring-flush'
-      ? `${spring.label}, plug flush`
+      ? t('routeTable.plugFlush2', { spring: named(spring.label) })
       : spring.label
 }
+/** A route by its kind, one with a spring by the spring. */
+const nameOf = ({ kind, spring }: Route) =>
+  !spring ? kind : kind === 'spring' ? spring.label : `${kind} ${spring.label}`
 const p = (value: number | undefined) => (value === undefined ? '·' : units.show(value, 'pressure', units.fine))
 function what(route: Route): string {
-  if (route.kind === 'shims') return `${units.say(route.shims, 'length')} in all under the fitted spring`
+  if (route.kind === 'shims')
+    return t('routeTable.inAllUnderTheFittedSpring', { shims: units.say(route.shims, 'length') })
   if (route.kind === 'spring')
-    return `${units.say(route.spring!.springRate, 'springRate')}${route.shims > 1e-6 ? `, with ${units.say(route.shims, 'length')} of shims` : ', no shims'}`
-  const moved = `${units.say(Math.abs(route.further), 'length')} ${route.further < 0 ? 'out' : 'further in'}`
+    return `${units.say(route.spring!.springRate, 'springRate')}${route.shims > 1e-6 ? t('routeTable.withOfShims', { shims: units.say(route.shims, 'length') }) : t('routeTable.noShims')}`
+  const moved = `${units.say(Math.abs(route.further), 'length')} ${route.further < 0 ? 'out' : t('routeTable.furtherIn')}`
   // Where the plug ends is given, and what it opens at follows.
   return route.kind === 'flush' || route.kind === 'spring-flush'
-    ? `${moved}: opens at ${units.say(route.opens, 'pressure', units.fine)}`
+    ? t('routeTable.opensAt', { moved, opens: units.say(route.opens, 'pressure', units.fine) })
     : moved
 }
 </script>
 
 <template>
-  <div class="drawing-scroll">
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Way</th>
-          <th scope="col">full flow</th>
-          <th scope="col">override</th>
-          <th scope="col">before bind</th>
-          <th scope="col">wire</th>
-          <th scope="col">back</th>
-          <th scope="col"><span class="hidden-but-read">Choose</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="each in routes"
-          :key="routeKey(each)"
-          :class="{ chosen: route === each }"
-          :data-route="
-            each.kind === 'spring' ? each.spring!.label : each.spring ? `${each.kind} ${each.spring.label}` : each.kind
-          "
-        >
-          <th scope="row">
-            {{ title(each) }}<span class="quiet">{{ what(each) }}</span
-            ><span v-if="each.against.length > 0" class="against">{{ objectionWords(each.kind, each.against) }}</span>
-          </th>
-          <td class="mono">{{ p(each.fullFlow) }}</td>
-          <td class="mono">{{ p(each.override) }}</td>
-          <td class="mono" :class="{ bad: each.bindMargin !== undefined && each.bindMargin < 0 }">
-            {{ each.bindMargin === undefined ? '·' : units.show(each.bindMargin, 'length') }}
-          </td>
-          <td class="mono" :class="{ bad: (each.stress ?? 0) > 1 }">
-            {{ each.stress === undefined ? '·' : `${Math.round(100 * each.stress)} %` }}
-          </td>
-          <td>{{ each.reversible ? 'yes' : 'no' }}</td>
-          <td>
-            <Button
-              v-if="each.kind === 'shims' || each.kind === 'spring'"
-              type="button"
-              variant="outlined"
-              :aria-pressed="route === each"
-              @click="emit('choose', routeKey(each))"
-              >{{ route === each ? 'chosen' : 'choose' }}</Button
-            >
-          </td>
-        </tr>
-      </tbody>
-      <tfoot>
-        <tr>
-          <td />
-          <td>{{ units.unit('pressure').symbol }}</td>
-          <td>{{ units.unit('pressure').symbol }}</td>
-          <td>{{ units.unit('length').symbol }}</td>
-          <td>of what it bears</td>
-          <td />
-          <td />
-        </tr>
-      </tfoot>
-    </table>
-  </div>
+  <ResultTable
+    :rows="routes"
+    :label="t('routeTable.waysToTheWantedPressure')"
+    :attributes="(each) => ({ 'data-route': nameOf(each), class: { chosen: route === each } })"
+  >
+    <Column :header="t('routeTable.way')"
+      ><template #body="{ data }"
+        >{{ title(data) }}<span class="under">{{ what(data) }}</span
+        ><span v-if="data.against.length > 0" class="against">{{
+          objectionWords(data.kind, data.against)
+        }}</span></template
+      ></Column
+    ><Column
+      field="fullFlow"
+      :header="t('routeTable.fullFlow', { unit: units.unit('pressure').symbol })"
+      body-class="figures"
+      sortable
+      ><template #body="{ data }">{{ p(data.fullFlow) }}</template></Column
+    ><Column
+      field="override"
+      :header="t('routeTable.override', { unit: units.unit('pressure').symbol })"
+      body-class="figures"
+      sortable
+      ><template #body="{ data }">{{ p(data.override) }}</template></Column
+    ><Column
+      field="bindMargin"
+      :header="t('routeTable.beforeBind', { unit: units.unit('length').symbol })"
+      body-class="figures"
+      sortable
+      ><template #body="{ data }"
+        ><span :class="{ bad: data.bindMargin < 0 }">{{
+          data.bindMargin === undefined ? '·' : units.show(data.bindMargin, 'length')
+        }}</span></template
+      ></Column
+    ><Column field="stress" :header="t('routeTable.wireOfWhatItBears')" body-class="figures" sortable
+      ><template #body="{ data }"
+        ><span :class="{ bad: data.stress > 1 }">{{
+          data.stress === undefined ? '·' : `${Math.round(100 * data.stress)} %`
+        }}</span></template
+      ></Column
+    ><Column field="reversible" :header="t('routeTable.back')"
+      ><template #body="{ data }">{{ data.reversible ? 'yes' : 'no' }}</template></Column
+    ><Column
+      ><template #header
+        ><span class="hidden-but-read">{{ t('routeTable.choose') }}</span></template
+      ><template #body="{ data }"
+        ><Button
+          v-if="data.kind === 'shims' || data.kind === 'spring'"
+          type="button"
+          variant="outlined"
+          :aria-pressed="route === data"
+          @click="emit('choose', routeKey(data))"
+          >{{ route === data ? 'chosen' : 'choose' }}</Button
+        ></template
+      ></Column
+    >
+  </ResultTable>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
+:deep(.chosen td:first-child) {
+  box-shadow: inset 3px 0 0 var(--petrol);
 }
-th,
-td {
-  text-align: right;
-  padding: 6px 0 6px 12px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-}
-thead th,
-tfoot td {
-  color: var(--quiet);
-  border: 0;
-  padding-block: 2px;
-}
-th:first-child {
-  text-align: left;
-  padding-left: 8px;
-  line-height: 1.3;
-}
-tbody th {
-  font-weight: 650;
-}
-tbody th .quiet {
-  display: block;
-  font-weight: 400;
+:deep(tbody td:first-child) {
+  padding-left: 10px !important;
 }
 .against {
   display: block;
   color: var(--watch);
   font-weight: 400;
-}
-td.mono {
-  font-size: 17px;
-}
-.chosen th {
-  box-shadow: inset 3px 0 0 var(--petrol);
 }
 .bad {
   color: var(--stop);

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/relief'
 import { recordedOrDefault } from '#core/engine/values'
 import type { ValveField, ValveName } from '#core/parts/reliefReadings'
 import { reliefValve } from '#core/parts/reliefRecord'
@@ -60,8 +62,8 @@ const opensWith = (stack: Stack) => openingPressure({ ...route.valve, shims: [st
 const unknownSeat = computed(() =>
   (
     [
-      ['plugBore', 'plug bore'],
-      ['plugHole', 'hole in the plug'],
+      ['plugBore', t('shimStack.plugBore')],
+      ['plugHole', t('shimStack.holeInThePlug')],
       ['coilDiameter', 'coil'],
     ] as const
   )
@@ -91,8 +93,8 @@ async function fit(stack: Stack) {
       ...shelfPatch({ [`${valve}.shims`]: stack.thickness }, words),
       { op: 'add', path: `/choices/${valve}.stack`, value: words.slice(0, 80) },
     ],
-    'Shims',
-    `taken from the shelf: ${pieces(stack)}`,
+    t('shimStack.shims'),
+    t('shimStack.takenFromTheShelf', { pieces: pieces(stack) }),
     [...moves, ...(spring ? [{ item: spring.id, move: 'take' as const, count: 1 }] : [])],
   )
 }
@@ -100,8 +102,8 @@ async function fitSpring() {
   const spring = springs.find(({ id }) => id === route.spring!.id)!
   await build.change(
     [...springPatch(build.sheet!, valve, spring), ...shelfPatch({ [`${valve}.shims`]: 0 }, 'none')],
-    `Spring ${spring.label}`,
-    'taken from the shelf',
+    t('shimStack.spring', { spring: named(spring.label) }),
+    t('shimStack.takenFromTheShelf2'),
     [{ item: spring.id, move: 'take', count: 1 }],
   )
 }
@@ -129,33 +131,40 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
 </script>
 
 <template>
-  <section class="block" aria-label="Shim stack">
+  <section class="block" :aria-label="t('shimStack.shimStack')">
     <div class="block-head">
-      <h2>Stack of {{ units.say(route.shims, 'length') }}</h2>
+      <h2>{{ t('shimStack.stackOf', { shims: units.say(route.shims, 'length') }) }}</h2>
       <span class="note">{{
-        route.spring ? `under ${route.spring.label}` : `${units.say(bare.shims[0] ?? 0, 'length')} is under it now`
+        route.spring
+          ? t('shimStack.under', { spring: named(route.spring.label) })
+          : t('shimStack.isUnderItNow', { shims: units.say(bare.shims[0] ?? 0, 'length') })
       }}</span>
     </div>
-    <p v-if="route.shims < 1e-5 && !route.spring" class="quiet">No shims are asked for.</p>
+    <p v-if="route.shims < 1e-5 && !route.spring" class="quiet">{{ t('shimStack.noShimsAreAskedFor') }}</p>
     <p v-else-if="route.shims < 1e-5" class="actions">
-      <span class="quiet">No shims are asked for with this spring.</span
-      ><Button type="button" @click="fitSpring">Take and fit the spring</Button>
+      <span class="quiet">{{ t('shimStack.noShimsAreAskedForWith') }}</span><Button type="button" @click="fitSpring">{{
+        t('shimStack.takeAndFitTheSpring')
+      }}</Button>
     </p>
     <p v-else-if="plans && 'problem' in plans" class="wrong" role="alert">
-      The drawer cannot make it: {{ plans.problem }}.
+      {{ t('shimStack.theDrawerCannotMakeIt', { problem: plans.problem }) }}
     </p>
     <div v-for="each in stacks" :key="each.name" class="row stack" :data-stack="each.name">
       <span class="what"
         ><b>{{ pieces(each.stack) }}</b
-        ><span class="origin"
-          >{{
-            each.stack.grind
-              ? `${labelOf(each.stack.grind.id)} ground down by ${units.say(each.stack.grind.by, 'clearance')}`
+        ><span class="origin">{{
+          t('shimStack.opensAt', {
+            grind: each.stack.grind
+              ? t('shimStack.groundDownBy', {
+                  labelOf: labelOf(each.stack.grind.id),
+                  by: units.say(each.stack.grind.by, 'clearance'),
+                })
               : each.stack.pieces === 1
-                ? 'one washer, as it lies'
-                : `${each.stack.pieces} washers, as they lie`
-          }}; opens at {{ units.say(opensWith(each.stack), 'pressure', units.fine) }}</span
-        ></span
+                ? t('shimStack.oneWasherAsItLies')
+                : t('shimStack.washersAsTheyLie', { pieces: each.stack.pieces }),
+            opensWith: units.say(opensWith(each.stack), 'pressure', units.fine),
+          })
+        }}</span></span
       >
       <span class="figure" :data-metres="each.stack.thickness"
         >{{ units.show(each.stack.thickness, 'length')
@@ -164,31 +173,34 @@ const bare = computed(() => reliefValve(build.sheet!, valve))
           {{
             Math.abs(each.stack.off) < 5e-7
               ? 'exact'
-              : `${units.show(Math.abs(each.stack.off), 'length')} ${each.stack.off > 0 ? 'over' : 'under'}`
+              : `${units.show(Math.abs(each.stack.off), 'length')} ${named(each.stack.off > 0 ? 'over' : 'under')}`
           }}</span
         ></span
       >
       <span class="actions"
-        ><Button type="button" variant="outlined" @click="setAside(each.stack)">Set aside</Button
-        ><Button type="button" @click="fit(each.stack)">Take and fit</Button></span
+        ><Button type="button" variant="outlined" @click="setAside(each.stack)">{{ t('shimStack.setAside') }}</Button
+        ><Button type="button" @click="fit(each.stack)">{{ t('shimStack.takeAndFit') }}</Button></span
       >
     </div>
     <p v-if="unfit.length > 0" class="quiet hint">
-      Left out: {{ unfit.map(({ label, fault }) => `${label} (${fault})`).join('; ') }}.
+      {{ t('shimStack.leftOut', { unfit: unfit.map(({ label, fault }) => `${label} (${fault})`).join('; ') }) }}
     </p>
     <p v-if="unknownSeat.length > 0" class="quiet hint">
-      Not checked without it: {{ unknownSeat.join(', ') }}. A washer must be narrower than the plug’s bore, wide enough
-      to seat the spring, its hole no smaller than the plug’s own, and stainless.
+      {{ t('shimStack.notCheckedWithoutItAWasher', { unknownSeat: unknownSeat.join(', ') }) }}
     </p>
     <p v-if="aside.length > 0" class="actions hint">
-      <span class="quiet"
-        >Set aside for this build: {{ aside.map(({ item, count }) => `${count} × ${item.label}`).join(', ') }}.</span
-      ><Button type="button" variant="outlined" @click="release">Release</Button>
+      <span class="quiet">{{
+        t('shimStack.setAsideForThisBuild', {
+          aside: aside.map(({ item, count }) => `${count} × ${named(item.label)}`).join(', '),
+        })
+      }}</span><Button type="button" variant="outlined" @click="release">{{ t('shimStack.release') }}</Button>
     </p>
     <p v-if="taken.length > 0" class="actions hint">
-      <span class="quiet"
-        >In this build: {{ taken.map(({ item, count }) => `${count} × ${item.label}`).join(', ') }}.</span
-      ><Button type="button" variant="outlined" @click="putBack">Put all back</Button>
+      <span class="quiet">{{
+        t('shimStack.inThisBuild', {
+          taken: taken.map(({ item, count }) => `${count} × ${named(item.label)}`).join(', '),
+        })
+      }}</span><Button type="button" variant="outlined" @click="putBack">{{ t('shimStack.putAllBack') }}</Button>
     </p>
   </section>
 </template>

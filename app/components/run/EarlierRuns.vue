@@ -1,22 +1,33 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
 import type { Run } from '#core/run/run'
-import { many } from '~/composables/words'
+import { dateAndTimeOf } from '~/words/dates'
 
 /** Runs of this build that are over or still open elsewhere, newest first. */
 const emit = defineEmits<{ look: [run: Run] }>()
 const run = useRun()
-const when = (at: string) => new Date(at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
-  <div v-for="each in run.list" :key="each.id" class="row">
-    <span class="what"
-      >{{ when(each.startedAt)
-      }}<span class="origin"
-        >{{ each.outcome ?? 'open' }}, {{ many(each.samples, 'reading') }},
-        {{ each.setup.source === 'rig' ? 'simulated' : each.setup.source }}</span
-      ></span
+  <ResultTable :rows="run.list" :label="t('earlierRuns.earlierRuns')" :attributes="(each) => ({ 'data-run': each.id })">
+    <Column field="startedAt" :header="t('earlierRuns.begun')" sortable
+      ><template #body="{ data }">{{ dateAndTimeOf(data.startedAt) }}</template></Column
+    ><Column field="outcome" :header="t('earlierRuns.cameTo')" class="words" sortable
+      ><template #body="{ data }">{{ data.outcome ?? 'open' }}</template></Column
+    ><Column field="samples" :header="t('earlierRuns.readings')" body-class="figures" sortable /><Column
+      field="setup.source"
+      :header="t('earlierRuns.source')"
+      class="words"
+      sortable
+      ><template #body="{ data }">{{ data.setup.source === 'rig' ? 'simulated' : data.setup.source }}</template></Column
+    ><Column
+      ><template #header
+        ><span class="hidden-but-read">{{ t('earlierRuns.look') }}</span></template
+      ><template #body="{ data }"
+        ><Button type="button" variant="outlined" @click="emit('look', data)">{{
+          t('earlierRuns.lookAtIt')
+        }}</Button></template
+      ></Column
     >
-    <Button type="button" variant="outlined" @click="emit('look', each)">Look at it</Button>
-  </div>
+  </ResultTable>
 </template>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
+import { z } from 'zod'
 import { parseQuantity } from '#core/quantity/parse'
 import { fromSI, toSI } from '#core/quantity/units'
 
@@ -10,49 +13,74 @@ const unit = computed(() => units.unit('pressure'))
 const most = computed(() => fromSI(top, unit.value))
 const step = computed(() => (most.value > 40 ? 1 : 0.05))
 const held = ref(0)
-const typed = ref('')
-const problem = ref('')
 const marks = computed(() => {
   const each = [0.5, 1, 2, 5, 10, 20, 50, 100, 200].find((size) => most.value / size <= 8) ?? most.value
   return Array.from({ length: Math.floor(most.value / each) + 1 }, (_, i) => Number((i * each).toFixed(2)))
 })
 const take = () => emit('read', toSI(held.value, unit.value))
-function write() {
-  const parsed = parseQuantity(typed.value, 'pressure', unit.value)
-  if (!parsed.ok) return void (problem.value = parsed.message)
-  if (parsed.value < 0 || parsed.value > 2e6)
-    return void (problem.value = `No gauge of an engine says ${typed.value}. Between 0 and ${units.say(2e6, 'pressure')}.`)
-  problem.value = ''
-  typed.value = ''
-  emit('read', parsed.value)
+/** What a gauge can say, as it is typed in any unit. */
+const MOST = 2e6
+const resolver = computed(() =>
+  zodResolver(
+    z.object({ reading: z.string().default('') }).transform(({ reading }, context) => {
+      const parsed = parseQuantity(reading, 'pressure', unit.value)
+      const message = !parsed.ok
+        ? parsed.message
+        : parsed.value < 0 || parsed.value > MOST
+          ? t('handReading.noGaugeOfAnEngineSays', { reading, most: units.say(MOST, 'pressure') })
+          : undefined
+      if (message) context.addIssue({ code: 'custom', path: ['reading'], message })
+      return { reading: parsed.ok ? parsed.value : Number.NaN }
+    }),
+  ),
+)
+function write({ valid, values, reset }: { valid: boolean; values?: unknown; reset: () => void }) {
+  if (!valid) return
+  emit('read', (values as { reading: number }).reading)
+  reset()
 }
 </script>
 
 <template>
   <div class="hand">
-    <label class="scale">
-      <span class="hidden-but-read">Where the needle stands, {{ unit.symbol }}</span>
-      <input v-model.number="held" type="range" min="0" :max="most" :step="step" data-testid="needle" @change="take" />
+    <div class="scale">
+      <ValueSlider
+        :label="t('handReading.whereTheNeedleStands', { unit: unit.symbol })"
+        :value="held"
+        :from="0"
+        :to="most"
+        :step="step"
+        :says="units.say(toSI(held, unit), 'pressure')"
+        data-testid="needle"
+        @slide="held = $event"
+        @settle="take"
+      />
       <span class="marks" aria-hidden="true"
-        ><span v-for="mark in marks" :key="mark" :style="{ left: `calc(8px + (100% - 16px) * ${mark / most})` }">{{
+        ><span v-for="mark in marks" :key="mark" :style="{ left: `calc(13px + (100% - 26px) * ${mark / most})` }">{{
           mark
         }}</span></span
       >
-    </label>
-    <form class="typed" @submit.prevent="write">
-      <input
-        v-model="typed"
+    </div>
+    <Form
+      v-slot="form"
+      class="typed"
+      :resolver="resolver"
+      :initial-values="{ reading: '' }"
+      :validate-on-value-update="false"
+      @submit="write"
+    >
+      <InputText
+        name="reading"
         class="mono"
         inputmode="decimal"
         autocomplete="off"
-        :aria-label="`Reading typed, ${unit.symbol}`"
-        :aria-invalid="!!problem"
+        :aria-label="t('handReading.readingTyped', { unit: unit.symbol })"
         :placeholder="unit.symbol"
         data-testid="typed-reading"
       />
-      <Button type="submit" variant="outlined">Write down</Button>
-    </form>
-    <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <Button type="submit" variant="outlined">{{ t('handReading.writeDown') }}</Button>
+      <p v-if="form.reading?.invalid" class="wrong" role="alert">{{ form.reading.error?.message }}</p>
+    </Form>
   </div>
 </template>
 
@@ -68,12 +96,13 @@ function write() {
   display: block;
   padding-bottom: 20px;
 }
-input[type='range'] {
-  width: 100%;
-  height: 56px;
-  accent-color: var(--oil);
-  cursor: pointer;
-  margin: 0;
+.scale .slider {
+  min-height: 56px;
+}
+.scale :deep(.p-slider-range),
+.scale :deep(.p-slider-handle),
+.scale :deep(.p-slider-handle::before) {
+  background: var(--oil);
 }
 .marks span {
   position: absolute;
@@ -85,7 +114,10 @@ input[type='range'] {
 }
 .typed {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
+  justify-content: flex-end;
+  max-width: 420px;
 }
 .typed input {
   width: 96px;
@@ -101,7 +133,7 @@ input[type='range'] {
   min-height: 56px;
 }
 .wrong {
-  grid-column: 1 / -1;
+  flex-basis: 100%;
   color: var(--stop);
 }
 @media (max-width: 760px) {

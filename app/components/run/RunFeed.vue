@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
+import { whole } from '~/words/numbers'
 import type { ChannelSample } from '#core/run/channels'
-import { many } from '~/composables/words'
 
 /** What an open run is fed by: where a logger posts to, the state of a port, a file to be read in, or the rig. */
 const { baudRate = 115_200 } = defineProps<{ baudRate?: number }>()
@@ -13,9 +14,8 @@ const source = computed(() => run.run!.setup.source)
 <template>
   <div class="feed">
     <p v-if="source === 'logger'">
-      Post to <code data-testid="run-address">{{ address }}</code>: JSON such as
-      <code>{"pressure": 231000, "speed": 13.7, "temperature": 18.5}</code> in Pa, rev/s and °C, or CSV with its units
-      in the headings.
+      {{ t('runFeed.postTo') }} <code data-testid="run-address">{{ address }}</code>{{ t('runFeed.jsonSuchAs') }}
+      <code>{"pressure": 231000, "speed": 13.7, "temperature": 18.5}</code> {{ t('runFeed.inPaRevSAndC') }}
     </p>
     <div v-else-if="source === 'serial'" class="port">
       <Button
@@ -23,27 +23,30 @@ const source = computed(() => run.run!.setup.source)
         type="button"
         :disabled="!serial.supported"
         @click="serial.open(baudRate)"
-        >{{ serial.state.value === 'lost' ? 'Open it again' : 'Open the port' }}</Button
+        >{{ serial.state.value === 'lost' ? t('runFeed.openItAgain') : t('runFeed.openThePort') }}</Button
       >
-      <Button v-else type="button" variant="outlined" @click="serial.shut">Shut the port</Button>
+      <Button v-else type="button" variant="outlined" @click="serial.shut">{{ t('runFeed.shutThePort') }}</Button>
       <span class="quiet" data-testid="port">{{
         serial.supported
-          ? `${many(serial.good.value, 'line')} read${serial.bad.value > 0 ? `, ${serial.bad.value} could not be` : ''}`
-          : 'This browser has no serial port. Take the readings by hand or from a logger.'
+          ? t('runFeed.read', {
+              good: t('runFeed.lineLines', { n: whole(serial.good.value) }, serial.good.value),
+              bad: serial.bad.value > 0 ? t('runFeed.couldNotBe', { bad: serial.bad.value }) : '',
+            })
+          : t('runFeed.thisBrowserHasNoSerialPort')
       }}</span>
       <span v-if="serial.problem.value" class="wrong" role="alert">{{ serial.problem.value }}</span>
     </div>
     <RunImport v-else-if="source === 'file'" />
     <p v-else-if="source === 'rig'" class="quiet">
-      Simulated{{ run.run!.setup.rig!.pace === 1 ? '' : `, ${run.run!.setup.rig!.pace} times as fast`
-      }}{{ run.run!.setup.rig!.hidden ? ', with something hidden' : '' }}.
+      {{
+        t('runFeed.simulated', {
+          pace: run.run!.setup.rig!.pace === 1 ? '' : t('runFeed.timesAsFast', { pace: run.run!.setup.rig!.pace }),
+          hidden: run.run!.setup.rig!.hidden ? t('runFeed.withSomethingHidden') : '',
+        })
+      }}
     </p>
     <p v-if="!run.online || run.unsent > 0" class="quiet" role="status">
-      {{
-        run.online
-          ? `${run.unsent} on their way`
-          : 'No network: what is tapped in is kept here and sent when it is back.'
-      }}
+      {{ run.online ? t('runFeed.onTheirWay', { unsent: run.unsent }) : t('runFeed.noNetworkWhatIsTappedIn') }}
     </p>
     <p v-if="run.refused" class="wrong" role="alert">{{ run.refused }}</p>
   </div>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
+import { whole } from '~/words/numbers'
 import { ask, Refused, refusedWords } from '~/sync/ask'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { useSync } from '~/sync/useSync'
 import { CHANNEL, CHANNELS, type Channel } from '#core/run/channels'
 import { type BadRow, guessColumns, headingsOf, unitOf, unitsFor } from '#core/run/csv'
-import { many } from '~/composables/words'
 
 /** A logger's file read into the run: its columns are guessed and can be put right, units are asked once and kept for the next file with the same headings. */
 const run = useRun()
 const USES: (Channel | 'time' | 'none')[] = ['none', 'time', ...CHANNELS]
 const wordsOf = (use: Channel | 'time' | 'none') =>
-  use === 'none' ? 'leave out' : use === 'time' ? 'time' : CHANNEL[use].words
+  use === 'none' ? t('runImport.leaveOut') : use === 'time' ? 'time' : CHANNEL[use].words
 const text = ref('')
 const name = ref('')
 const headings = ref<string[]>([])
@@ -23,9 +24,7 @@ let cancelling: AbortController | undefined
 
 const kept = () =>
   rememberedJson<Record<string, { use: Channel | 'time' | 'none'; unit: string }[]>>('uldo.columns', {})
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file) return
+async function choose(file: File) {
   problem.value = ''
   bad.value = []
   taken.value = undefined
@@ -41,6 +40,7 @@ async function choose(event: Event) {
       return { use: found?.use ?? 'none', unit: found?.unit.symbol ?? '' }
     })
 }
+const columns = computed(() => headings.value.map((heading, column) => ({ heading, column, ...uses.value[column] })))
 function setUse(column: number, use: Channel | 'time' | 'none') {
   uses.value = uses.value.map((each, i) =>
     i === column ? { use, unit: use === 'none' ? '' : unitOf(use).symbol } : each,
@@ -52,8 +52,8 @@ async function read() {
   const columns = uses.value.flatMap(({ use, unit }, column) =>
     use === 'none' ? [] : [{ column, use, unit: unit || unitOf(use).symbol }],
   )
-  if (!columns.some(({ use }) => use === 'time')) return void (problem.value = 'Say which column is the time.')
-  if (columns.length < 2) return void (problem.value = 'Say which column is a reading.')
+  if (!columns.some(({ use }) => use === 'time')) return void (problem.value = t('runImport.sayWhichColumnIsTheTime'))
+  if (columns.length < 2) return void (problem.value = t('runImport.sayWhichColumnIsAReading'))
   remember('uldo.columns', JSON.stringify({ ...kept(), [headings.value.join('|')]: uses.value }))
   problem.value = ''
   taken.value = undefined
@@ -80,8 +80,8 @@ async function read() {
   } catch (error) {
     problem.value =
       error instanceof Refused && error.refusal.code === 'cancelled'
-        ? 'Cancelled: what was read until then is in the run.'
-        : refusedWords(error, 'The server does not answer: the file is still here, read it in again.')
+        ? t('runImport.cancelledWhatWasReadUntilThen')
+        : refusedWords(error, t('runImport.theServerDoesNotAnswerThe'))
   } finally {
     unwatch()
     share.value = undefined
@@ -91,64 +91,66 @@ async function read() {
 
 <template>
   <div class="import">
-    <label class="file p-button p-button-outlined"
-      >Choose a file<input type="file" accept=".csv,.txt,text/csv" data-testid="run-file" @change="choose"
-    /></label>
+    <FilePick
+      :words="t('runImport.chooseAFile')"
+      accept=".csv,.txt,text/csv"
+      :label="t('runImport.loggersFile')"
+      outlined
+      @pick="choose"
+    />
     <span v-if="name" class="quiet">{{ name }}</span>
-    <table v-if="headings.length > 0">
-      <thead>
-        <tr>
-          <th>Column</th>
-          <th>Is</th>
-          <th>In</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(heading, i) in headings" :key="i">
-          <td>{{ heading }}</td>
-          <td>
-            <ChoiceField
-              :label="`${heading} is`"
-              :value="uses[i].use"
-              :options="USES.map((use) => ({ value: use, words: wordsOf(use) }))"
-              @choose="setUse(i, $event)"
-            />
-          </td>
-          <td>
-            <ChoiceField
-              v-if="uses[i].use !== 'none'"
-              :label="`${heading} in`"
-              quiet
-              :value="uses[i].unit"
-              :options="unitsFor(uses[i].use as Channel).map(({ symbol }) => ({ value: symbol, words: symbol }))"
-              @choose="setUnit(i, $event)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ResultTable
+      v-if="headings.length > 0"
+      :rows="columns"
+      :label="t('runImport.columnsOfTheFile')"
+      class="columns-of-file"
+    >
+      <Column field="heading" :header="t('runImport.column')" /><Column :header="t('runImport.is')" class="words"
+        ><template #body="{ data }"
+          ><ChoiceField
+            :label="t('runImport.is2', { heading: data.heading })"
+            :value="data.use"
+            :options="USES.map((use) => ({ value: use, words: wordsOf(use) }))"
+            @choose="setUse(data.column, $event)" /></template></Column
+      ><Column :header="t('runImport.in')" class="words"
+        ><template #body="{ data }"
+          ><ChoiceField
+            v-if="data.use !== 'none'"
+            :label="t('runImport.in2', { heading: data.heading })"
+            quiet
+            :value="data.unit"
+            :options="unitsFor(data.use as Channel).map(({ symbol }) => ({ value: symbol, words: symbol }))"
+            @choose="setUnit(data.column, $event)" /></template
+      ></Column>
+    </ResultTable>
     <div v-if="headings.length > 0" class="actions">
-      <Button v-if="share === undefined" type="button" @click="read">Read it in</Button>
+      <Button v-if="share === undefined" type="button" @click="read">{{ t('runImport.readItIn') }}</Button>
       <template v-else
-        ><progress :value="share" max="1" aria-label="Read so far" /><Button
+        ><ProgressBar :value="100 * share" :show-value="false" :aria-label="t('runImport.readSoFar')" /><Button
           type="button"
           variant="outlined"
           @click="cancelling?.abort()"
-          >Cancel</Button
+          >{{ t('runImport.cancel') }}</Button
         ></template
       >
     </div>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <p v-if="taken !== undefined" role="status" data-testid="imported">
-      {{ many(taken, 'reading is', 'readings are') }} in{{
-        bad.length > 0 ? `; ${many(bad.length, 'cell')} could not be read` : ''
-      }}.
+      {{
+        t('runImport.in3', {
+          taken: t('runImport.readingIsReadingsAre', { n: whole(taken) }, taken),
+          count:
+            bad.length > 0
+              ? t('runImport.couldNotBeRead', { count: t('runImport.cellCells', { n: whole(bad.length) }, bad.length) })
+              : '',
+        })
+      }}
     </p>
     <ul v-if="bad.length > 0" class="bad">
       <li v-for="each in bad.slice(0, 12)" :key="`${each.line}${each.column}`">
-        Line {{ each.line }}, {{ each.column }}: {{ each.message }}.
+        {{ t('runImport.line', { line: each.line, column: each.column, message: each.message }) }}
       </li>
-      <li v-if="bad.length > 12">and {{ bad.length - 12 }} more</li>
+      <li v-if="bad.length > 12">{{ t('runImport.andMore', { count: bad.length - 12 }) }}</li>
     </ul>
   </div>
 </template>
@@ -159,42 +161,8 @@ async function read() {
   gap: 10px;
   justify-items: start;
 }
-.file {
-  display: inline-flex;
-  align-items: center;
-  cursor: pointer;
-  border: 1px solid var(--petrol);
-  color: var(--petrol);
-  border-radius: 3px;
-  background: none;
-}
-.file input {
-  position: absolute;
-  opacity: 0;
-  width: 1px;
-  height: 1px;
-}
-.file:focus-within {
-  outline: 2px solid var(--petrol);
-  outline-offset: 2px;
-}
-table {
-  border-collapse: collapse;
-}
-th {
-  text-align: left;
-  font-weight: 600;
-  color: var(--quiet);
-  padding: 4px 18px 4px 0;
-}
-td {
-  padding: 2px 18px 2px 0;
-  border-top: 1px solid var(--rule);
-}
-progress {
+.p-progressbar {
   width: 260px;
-  height: 20px;
-  accent-color: var(--oil);
   align-self: center;
 }
 .wrong {

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
 import type { FaultKey } from '#core/parts/list'
+import { FAULT_WORDS } from '~/words/faults'
 import { remember, remembered } from '~/sync/browserStorage'
 import { FAULT_KEYS } from '#core/trace/faults'
 import type { RunSetUp } from '#core/run/schema'
@@ -9,11 +11,11 @@ import { BAUD_RATES } from '~/composables/useSerial'
 const { kind, disabled } = defineProps<{ kind: 'prime' | 'start'; disabled?: boolean }>()
 const emit = defineEmits<{ begin: [setup: Pick<RunSetUp, 'source' | 'rig'>, baudRate?: number] }>()
 const SOURCES = [
-  { value: 'hand', words: 'By hand' },
-  { value: 'logger', words: 'Logger' },
-  { value: 'serial', words: 'Serial' },
-  { value: 'file', words: 'File' },
-  { value: 'rig', words: 'Simulated' },
+  { value: 'hand', words: t('runSource.byHand') },
+  { value: 'logger', words: t('runSource.logger') },
+  { value: 'serial', words: t('runSource.serial') },
+  { value: 'file', words: t('runSource.file') },
+  { value: 'rig', words: t('runSource.simulated') },
 ] as const
 type Source = (typeof SOURCES)[number]['value']
 const source = ref<Source>(remembered('uldo.source', 'hand') as Source)
@@ -27,31 +29,20 @@ const engine = ref(1 + Math.floor(9998 * Math.random()))
 const engineWrong = computed(
   () => source.value === 'rig' && !(Number.isInteger(engine.value) && engine.value >= 1 && engine.value <= 9999),
 )
-const FAULT_WORDS: Record<FaultKey, string> = {
-  'dry-pump': 'dry pump, filter filled',
-  'pickup-air': 'air at the pickup',
-  'relief-open': 'relief stuck open',
-  'plug-out': 'gallery plug left out',
-  'sender-low': 'sender reads low',
-  undriven: 'pump not driven',
-  'relief-shut': 'relief stuck shut',
-  uncovered: 'pickup comes out of the oil',
-  clearance: 'bearings far wider',
-}
 const faults = computed(() => [
-  { value: 'none' as const, words: 'a healthy engine' },
-  { value: 'hidden' as const, words: 'something hidden' },
+  { value: 'none' as const, words: t('runSource.aHealthyEngine') },
+  { value: 'hidden' as const, words: t('runSource.somethingHidden') },
   ...FAULT_KEYS.filter((key) => kind === 'start' || !['uncovered', 'relief-shut'].includes(key)).map((key) => ({
     value: key,
     words: FAULT_WORDS[key],
   })),
 ])
 const SAID: Record<Source, string> = {
-  hand: 'Read the mechanical gauge and touch the scale where its needle stands.',
-  logger: 'A logger on this network posts its readings to the run’s address.',
-  serial: 'A home-made logger sends a line for each reading, such as P=231 N=820 T=18.5.',
-  file: 'A logger’s own file, read in after the work.',
-  rig: 'No engine: this build’s own model stands in for it, with noise and hidden tolerances. For training.',
+  hand: t('runSource.readTheMechanicalGaugeAndTouch'),
+  logger: t('runSource.aLoggerOnThisNetworkPosts'),
+  serial: t('runSource.aHomeMadeLoggerSendsA'),
+  file: t('runSource.aLoggersOwnFileReadIn'),
+  rig: t('runSource.noEngineThisBuildsOwnModel'),
 }
 function begin() {
   if (source.value !== 'rig') return emit('begin', { source: source.value }, Number(baud.value))
@@ -83,59 +74,62 @@ function begin() {
 
 <template>
   <div class="source">
-    <SegmentChoice label="Readings come from" :value="source" :options="SOURCES" @choose="source = $event ?? source" />
+    <SegmentChoice
+      :label="t('runSource.readingsComeFrom')"
+      :value="source"
+      :options="SOURCES"
+      @choose="source = $event ?? source"
+    />
     <p class="quiet">{{ SAID[source] }}</p>
     <div v-if="source === 'serial'" class="more">
-      <span class="quiet">Speed</span
-      ><ChoiceField
-        label="Baud rate"
+      <span class="quiet">{{ t('runSource.speed') }}</span><ChoiceField
+        :label="t('runSource.baudRate')"
         :value="baud"
-        :options="BAUD_RATES.map((rate) => ({ value: String(rate), words: `${rate} baud` }))"
+        :options="BAUD_RATES.map((rate) => ({ value: String(rate), words: t('runSource.baud', { rate }) }))"
         @choose="baud = $event"
       />
     </div>
     <div v-if="source === 'rig'" class="more">
       <label class="engine"
-        >Engine no.
-        <input
-          v-model.number="engine"
-          class="mono"
-          type="number"
-          min="1"
-          max="9999"
-          aria-label="Engine number"
-          :aria-invalid="engineWrong"
+        >{{ t('runSource.engineNo') }}
+        <InputNumber
+          v-model="engine"
+          :use-grouping="false"
+          :max-fraction-digits="0"
+          :aria-label="t('runSource.engineNumber')"
+          :invalid="engineWrong"
       /></label>
-      <p v-if="engineWrong" class="wrong" role="alert">Engine no.: give a whole number from 1 to 9999.</p>
-      <ChoiceField label="Engine" :value="fault" :options="faults" @choose="fault = $event" />
+      <p v-if="engineWrong" class="wrong" role="alert">{{ t('runSource.engineNoGiveAWholeNumber') }}</p>
+      <ChoiceField :label="t('runSource.engine')" :value="fault" :options="faults" @choose="fault = $event" />
       <SegmentChoice
-        label="Pace"
+        :label="t('runSource.pace')"
         :value="pace"
         :options="[
-          { value: '1', words: 'as it is' },
+          { value: '1', words: t('runSource.realTime') },
           { value: '5', words: '5 ×' },
           { value: '20', words: '20 ×' },
         ]"
         @choose="pace = $event ?? pace"
       />
       <SegmentChoice
-        label="Gauge"
+        :label="t('runSource.gauge')"
         :value="gauge ? 'both' : 'sender'"
         :options="[
-          { value: 'sender', words: 'sender only' },
-          { value: 'both', words: 'and a gauge' },
+          { value: 'sender', words: t('runSource.senderOnly') },
+          { value: 'both', words: t('runSource.andAGauge') },
         ]"
         @choose="gauge = $event === 'both'"
       />
     </div>
-    <Button type="button" :disabled="disabled || engineWrong" @click="begin"><slot>Begin</slot></Button>
+    <Button type="button" :disabled="disabled || engineWrong" @click="begin"
+      ><slot>{{ t('runSource.begin') }}</slot></Button
+    >
   </div>
 </template>
 
 <style scoped>
-.source > :deep(.segments button) {
+.source > .segments :deep(.p-togglebutton) {
   min-width: 44px;
-  padding: 0 9px;
 }
 .source {
   display: grid;
@@ -153,14 +147,11 @@ function begin() {
   gap: 8px;
   align-items: center;
 }
-.engine input {
+.engine :deep(input) {
   width: 92px;
   height: 44px;
   font-size: 18px;
-  padding: 0 8px;
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: var(--sheet);
+  font-family: var(--mono);
 }
 .wrong {
   color: var(--stop);

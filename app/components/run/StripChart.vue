@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
 import type { Band } from '#core/outlook/band'
 import type { ChannelSample } from '#core/run/channels'
 import { fromSI } from '#core/quantity/units'
@@ -95,7 +96,13 @@ const lastSample = computed(() => samples[samples.length - 1])
     <svg
       :viewBox="`0 0 ${WIDTH} ${height}`"
       role="img"
-      :aria-label="`Pressure over time${lastSample ? `, now ${units.say(lastSample.gauge ?? lastSample.pressure ?? 0, 'pressure', 2)}` : ''}`"
+      :aria-label="
+        t('stripChart.pressureOverTime', {
+          lastSample: lastSample
+            ? t('stripChart.now', { gauge: units.say(lastSample.gauge ?? lastSample.pressure ?? 0, 'pressure', 2) })
+            : '',
+        })
+      "
     >
       <line
         v-for="tick in pressureTicks"
@@ -134,7 +141,7 @@ const lastSample = computed(() => samples[samples.length - 1])
       <line v-if="most" class="most" :x1="LEFT" :x2="WIDTH - 8" :y1="y(most)" :y2="y(most)" />
       <line v-if="least" class="least" :x1="LEFT" :x2="WIDTH - 8" :y1="y(least)" :y2="y(least)" />
       <text v-if="least" class="least-text" :x="WIDTH - 10" :y="y(least) - 6" text-anchor="end">
-        least {{ units.say(least, 'pressure') }}
+        {{ t('stripChart.least', { least: units.say(least, 'pressure') }) }}
       </text>
       <path
         class="reading"
@@ -168,7 +175,7 @@ svg {
 .tick,
 .unit {
   font-family: var(--mono);
-  font-size: 13px;
+  font-size: 15px;
   fill: var(--quiet);
 }
 .band {
@@ -199,7 +206,7 @@ svg {
 }
 .least-text {
   font-family: var(--type);
-  font-size: 13px;
+  font-size: 15px;
   fill: var(--watch);
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
 import type { ShelfField } from '#core/shelf/fields'
 import type { ShelfItem } from '#core/shelf/schema'
 
@@ -28,50 +29,43 @@ function number(text: string) {
     :value="shelf.figure(item, field.key)"
     :dimension="field.dimension"
     :range="field.range"
-    :label="`${item.label}, ${field.label}`"
+    :label="`${named(item.label)}, ${named(field.label)}`"
     class="bare"
     @write="property($event)"
   />
-  <select
+  <ChoiceField
     v-else-if="field.type === 'choice'"
-    :value="item.properties[field.key] ?? ''"
-    :aria-label="`${item.label}, ${field.label}`"
-    @change="property(($event.target as HTMLSelectElement).value)"
-  >
-    <option value="">·</option>
-    <option v-for="option in field.options" :key="option" :value="option">{{ option }}</option>
-  </select>
+    quiet
+    :label="`${named(item.label)}, ${named(field.label)}`"
+    :value="String(item.properties[field.key] ?? '')"
+    :options="[{ value: '', words: '·' }, ...field.options.map((option) => ({ value: option, words: option }))]"
+    @choose="property($event)"
+  />
   <DraftInput
     v-else
     class="mono small"
     :class="{ number: field.type === 'number' }"
     :value="item.properties[field.key] ?? ''"
-    :aria-label="`${item.label}, ${field.label}`"
+    :aria-label="`${named(item.label)}, ${named(field.label)}`"
     @write="field.type === 'number' ? number($event) : property($event)"
   />
 </template>
 
 <style scoped>
-input,
-select {
+.p-inputtext {
   height: 44px;
-  border: 1px solid transparent;
+  border-color: transparent;
   border-bottom: 1px dashed transparent;
   background: transparent;
   padding: 0 6px;
-  border-radius: 3px;
-  width: 100%;
   font-size: 16px;
 }
-input:hover,
-select:hover {
+.p-inputtext:hover {
   border-color: var(--field);
 }
-input:focus,
-select:focus {
-  border: 2px solid var(--petrol);
-  outline: none;
+.p-inputtext:focus {
   background: var(--sheet);
+  border-color: var(--petrol);
 }
 /* Four and five figures; yes and no. */
 .small {
@@ -80,16 +74,6 @@ select:focus {
 }
 .number {
   width: 64px;
-}
-select {
-  height: 44px;
-  border: 1px solid transparent;
-  border-bottom: 1px dashed transparent;
-  background: transparent;
-  padding: 0 6px;
-  border-radius: 3px;
-  width: 100%;
-  font-size: 16px;
 }
 .bare :deep(.unit) {
   display: none;

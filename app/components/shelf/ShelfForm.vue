@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { parseQuantity } from '#core/quantity/parse'
-import { KIND_WORDS, type Properties, SHELF_FIELDS, type ShelfKind } from '#core/shelf/fields'
-import { propertyFaults } from '#core/shelf/faults'
+import { named } from '~/words/speak'
+import { t } from '~/words/of/shelf'
+import { zodResolver } from '@primevue/forms/resolvers/zod'
+import { KIND_WORDS, SHELF_FIELDS, type ShelfKind } from '#core/shelf/fields'
+import { ShelfEntry } from '#core/shelf/schema'
+import { shelfForm } from '~/composables/typedForms'
 
 /** Something new for the shelf: what it is called, how many, and its measured properties; what is wrong is said at its field, and kept. */
 const { kind } = defineProps<{ kind: ShelfKind }>()
@@ -9,83 +12,105 @@ const emit = defineEmits<{ close: [] }>()
 const shelf = useShelf()
 const units = useUnits()
 const fields = computed(() => SHELF_FIELDS[kind])
-const text = reactive<Record<string, string>>({})
-const problems = ref<Record<string, string>>({})
+/** Choices, which are no text fields. */
+const chosen = ref<Record<string, string>>({})
 watch(
   () => kind,
   () => {
-    for (const key of Object.keys(text)) delete text[key]
-    problems.value = {}
+    chosen.value = {}
+    begins.value = {}
+    told.value = ''
   },
 )
-async function put() {
-  const found: Record<string, string> = {}
-  const properties: Properties = {}
-  for (const field of fields.value) {
-    const typed = (text[field.key] ?? '').trim()
-    if (typed === '') continue
-    if (field.type === 'quantity') {
-      const parsed = parseQuantity(typed, field.dimension, units.unit(field.dimension))
-      if (parsed.ok) properties[field.key] = parsed.value
-      else found[field.key] = parsed.message
-    } else properties[field.key] = field.type === 'number' ? Number(typed.replace(',', '.').replace('−', '-')) : typed
+const COMMON = [
+  { name: 'label', label: t('shelfForm.label'), maxlength: 80 },
+  { name: 'count', label: t('shelfForm.count'), maxlength: 4, placeholder: '1', inputmode: 'numeric' },
+  { name: 'engine', label: t('shelfForm.forWhichEngine'), maxlength: 120, placeholder: 'any' },
+  { name: 'place', label: t('shelfForm.place'), maxlength: 80 },
+  { name: 'note', label: t('shelfForm.note'), maxlength: 300 },
+] as const
+const empty = computed(() =>
+  Object.fromEntries(
+    [...COMMON.map(({ name }) => name), ...fields.value.map(({ key }) => key)].map((key) => [key, '']),
+  ),
+)
+const resolver = computed(() => {
+  const read = zodResolver(shelfForm(kind, units.unit))
+  return (typed: Parameters<typeof read>[0]) =>
+    read({ ...typed, values: { ...empty.value, ...typed.values, ...chosen.value } })
+})
+/** Whether the next of its kind is to follow: a drawer of washers is measured in a row. */
+const more = ref(false)
+/** What the form begins with, and how many went before: the next has what the last had, but for its name and what is measured of each. */
+const begins = ref<Record<string, string>>({})
+const before = ref(0)
+const told = ref('')
+const form = useTemplateRef<{ $el: HTMLElement }>('form')
+interface Submitted {
+  valid: boolean
+  values?: unknown
+  states?: Record<string, { value?: unknown }>
+}
+async function put({ valid, values, states = {} }: Submitted) {
+  if (!valid) return
+  const entry = ShelfEntry.parse(values)
+  if (!more.value) {
+    // Shut before the line appears: nothing moves under a hand that reaches for it.
+    emit('close')
+    return void (await shelf.add(entry))
   }
-  for (const { key, message } of propertyFaults(fields.value, properties)) found[key] ??= message
-  if (!text.label?.trim()) found.label = 'must be given'
-  if (!/^\d{1,4}$/.test((text.count ?? '1').trim())) found.count = 'must be a whole number'
-  problems.value = found
-  if (Object.keys(found).length > 0) return
-  await shelf.add({
-    kind,
-    label: text.label.trim(),
-    engine: text.engine?.trim() ?? '',
-    count: Number(text.count ?? 1),
-    place: text.place?.trim() ?? '',
-    note: text.note?.trim() ?? '',
-    properties,
-  })
-  emit('close')
+  const own = [
+    'label',
+    'count',
+    ...fields.value.filter(({ type, required }) => required && type !== 'choice').map(({ key }) => key),
+  ]
+  begins.value = Object.fromEntries(
+    Object.keys(empty.value).map((key) => [key, own.includes(key) ? '' : String(states[key]?.value ?? '')]),
+  )
+  before.value++
+  told.value = t('shelfForm.liesThereNext', { entry: named(entry.label) })
+  await nextTick()
+  form.value?.$el.querySelector<HTMLInputElement>('input[name="label"]')?.focus()
+  await shelf.add(entry)
 }
 const unit = (field: (typeof fields.value)[number]) =>
-  field.type === 'quantity' ? units.unit(field.dimension).symbol : field.type === 'number' ? field.unit : ''
-const COMMON = [
-  ['label', 'Label'],
-  ['count', 'Count'],
-  ['engine', 'For which engine'],
-  ['place', 'Place'],
-  ['note', 'Note'],
-] as const
+  field.type === 'quantity' ? units.unit(field.dimension).symbol : field.type === 'number' ? field.unit : undefined
 </script>
 
 <template>
-  <form class="putting" :aria-label="`New ${KIND_WORDS[kind].one}`" @submit.prevent="put">
-    <label v-for="[key, title] in COMMON" :key="key"
-      >{{ title
-      }}<InputText
-        v-model="text[key]"
-        :placeholder="key === 'count' ? '1' : key === 'engine' ? 'any' : ''"
-        :aria-invalid="!!problems[key]"
-        :maxlength="key === 'note' ? 300 : 80"
-      /><span v-if="problems[key]" class="wrong" role="alert">{{ problems[key] }}</span></label
-    >
-    <label v-for="field in fields" :key="field.key"
-      >{{ field.label }}<span v-if="unit(field)" class="quiet">, {{ unit(field) }}</span>
-      <select v-if="field.type === 'choice'" v-model="text[field.key]" :aria-invalid="!!problems[field.key]">
-        <option value="" />
-        <option v-for="option in field.options" :key="option" :value="option">{{ option }}</option>
-      </select>
-      <InputText v-else v-model="text[field.key]" :aria-invalid="!!problems[field.key]" autocomplete="off" /><span
-        v-if="problems[field.key]"
-        class="wrong"
-        role="alert"
-        >{{ problems[field.key] }}</span
-      ></label
-    >
+  <Form
+    :key="`${kind} ${before}`"
+    ref="form"
+    class="putting"
+    :aria-label="t('shelfForm.new', { one: named(KIND_WORDS[kind].one) })"
+    :resolver="resolver"
+    :initial-values="{ ...empty, ...begins }"
+    @submit="put"
+  >
+    <FormLine v-for="each in COMMON" :key="each.name" v-bind="each" />
+    <template v-for="field in fields" :key="field.key">
+      <span v-if="field.type === 'choice'" class="choice-line"
+        ><span class="quiet">{{ named(field.label) }}</span
+        ><ChoiceField
+          :label="named(field.label)"
+          :value="chosen[field.key] ?? ''"
+          :options="
+            ['', ...field.options].map((option) => ({ value: option, words: option || t('shelfForm.notSaid') }))
+          "
+          @choose="chosen = { ...chosen, [field.key]: $event }"
+      /></span>
+      <FormLine v-else :name="field.key" :label="named(field.label)" :unit="unit(field)" inputmode="decimal" />
+    </template>
     <div class="actions">
-      <Button type="submit">Put on the shelf</Button
-      ><Button type="button" variant="outlined" @click="emit('close')">Leave it</Button>
+      <Button type="submit" @click="more = false">{{ t('shelfForm.putOnTheShelf') }}</Button><Button
+        type="submit"
+        variant="outlined"
+        @click="more = true"
+        >{{ t('shelfForm.andTheNext') }}</Button
+      ><Button type="button" variant="outlined" @click="emit('close')">{{ t('shelfForm.leaveIt') }}</Button>
+      <span v-if="told" class="quiet" role="status">{{ told }}</span>
     </div>
-  </form>
+  </Form>
 </template>
 
 <style scoped>
@@ -99,27 +124,12 @@ const COMMON = [
   margin-bottom: 14px;
   align-items: start;
 }
-label {
-  color: var(--quiet);
-}
-.p-inputtext,
-select {
-  display: block;
-  width: 100%;
-  height: 44px;
-  font-size: 17px;
-  color: var(--ink);
-  border: 1px solid var(--field);
-  border-radius: 3px;
-  background: var(--sheet);
-  padding: 0 8px;
+.choice-line {
+  display: grid;
+  gap: 3px;
 }
 .actions {
   align-self: end;
   grid-column: 1 / -1;
-}
-.wrong {
-  color: var(--stop);
-  display: block;
 }
 </style>

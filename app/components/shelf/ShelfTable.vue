@@ -1,5 +1,9 @@
 <script setup lang="ts">
-import { SHELF_FIELDS, type ShelfField, type ShelfKind } from '#core/shelf/fields'
+import { named } from '~/words/speak'
+import { t } from '~/words/of/shelf'
+import ConfirmationService from 'primevue/confirmationservice'
+import { useConfirm } from 'primevue/useconfirm'
+import { KIND_WORDS, SHELF_FIELDS, type ShelfField, type ShelfKind } from '#core/shelf/fields'
 import type { ShelfEntry, ShelfItem } from '#core/shelf/schema'
 import type { ShownItem } from '~/stores/shelf'
 import { shrinkShelfPhoto } from '~/composables/photo'
@@ -19,182 +23,164 @@ async function write(item: ShelfItem, change: Partial<ShelfEntry>) {
 }
 function price(item: ShelfItem, text: string) {
   const value = Number(text.replace(',', '.'))
-  if (!(value >= 0)) return void (problem.value = `${item.label}: “${text}” is no price.`)
+  if (!(value >= 0)) return void (problem.value = t('shelfTable.isNoPrice', { item: named(item.label), text }))
   void write(item, { price: text === '' ? undefined : value })
 }
 function count(item: ShelfItem, typed: string) {
-  if (!/^\d{1,4}$/.test(typed)) return void (problem.value = `${item.label}: a count is a whole number from 0 to 9999.`)
+  if (!/^\d{1,4}$/.test(typed)) return void (problem.value = t('shelfTable.enter0To9999', { item: named(item.label) }))
   void write(item, { count: Number(typed) })
 }
-const gone = ref<ShelfItem>()
+// Comes with the first shelf, and not with the first screen.
+const { vueApp } = useNuxtApp()
+if (!vueApp.config.globalProperties.$confirm) vueApp.use(ConfirmationService)
+const confirm = useConfirm()
+/** Asks beside the button: a drawer's line does not come back by undo. */
+function askToRemove(item: ShownItem, { currentTarget }: Event) {
+  confirm.require({
+    target: currentTarget as HTMLElement,
+    message: t('shelfTable.inTheDrawerItsLineDoes', { item: named(item.label), count: item.count }),
+    acceptProps: { label: t('shelfTable.removeTheLine'), severity: 'danger' },
+    rejectProps: { label: t('shelfTable.keepIt'), variant: 'outlined' },
+    defaultFocus: 'reject',
+    accept: () => void shelf.remove(item),
+  })
+}
+/** Of a long list only the rows in sight are made. */
+const LONG = 60
+const ROW = 70
+const long = computed(() =>
+  items.length > LONG
+    ? { scrollable: true, scrollHeight: 'calc(100dvh - 260px)', virtualScrollerOptions: { itemSize: ROW } }
+    : {},
+)
 </script>
 
 <template>
-  <div class="drawing-scroll">
+  <div>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <table v-if="items.length > 0">
-      <thead>
-        <tr>
-          <th scope="col">Label</th>
-          <th scope="col">Count</th>
-          <th v-for="field in fields" :key="field.key" scope="col" class="figure-column">
-            {{ field.label }}<span v-if="unit(field)" class="quiet">{{ unit(field) }}</span>
-          </th>
-          <th scope="col">For</th>
-          <th scope="col">Place</th>
-          <th scope="col">Price</th>
-          <th scope="col"><span class="hidden-but-read">Photo and removal</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="item in items" :key="item.id" :data-item="item.label">
-          <th scope="row">
-            <DraftInput
-              class="label"
-              :value="item.label"
-              :aria-label="`Label of ${item.label}`"
-              maxlength="80"
-              @write="write(item, { label: $event })"
-            /><span v-if="item.note" class="quiet note">{{ item.note }}</span>
-          </th>
-          <td>
-            <DraftInput
-              class="count mono"
-              inputmode="numeric"
-              :value="item.count"
-              :aria-label="`${item.label}, count`"
-              @write="count(item, $event)"
-            /><span v-if="item.reserved > 0" class="quiet reserved">{{ item.reserved }} set aside</span
-            ><span v-if="item.onItsWay" class="quiet reserved">on its way</span>
-          </td>
-          <td v-for="field in fields" :key="field.key" class="figure-column">
-            <ShelfFigure :item="item" :field="field" @problem="problem = $event" />
-          </td>
-          <td>
-            <DraftInput
-              class="words"
-              :value="item.engine"
-              placeholder="any"
-              :aria-label="`${item.label}, engine`"
-              maxlength="120"
-              @write="write(item, { engine: $event })"
-            />
-          </td>
-          <td>
-            <DraftInput
-              class="words"
-              :value="item.place"
-              :aria-label="`${item.label}, place`"
-              maxlength="80"
-              @write="write(item, { place: $event })"
-            />
-          </td>
-          <td>
-            <DraftInput
-              class="mono small"
-              inputmode="decimal"
-              :value="item.price ?? ''"
-              :aria-label="`${item.label}, price`"
-              @write="price(item, $event)"
-            />
-          </td>
-          <td class="tools">
-            <a v-if="item.photo" :href="`/api/shelf/photos/${item.photo}`" target="_blank"
+    <ResultTable
+      v-if="items.length > 0"
+      :rows="items"
+      :label="named(KIND_WORDS[kind].many)"
+      :attributes="(item) => ({ 'data-item': item.label })"
+      v-bind="long"
+      data-key="id"
+    >
+      <Column field="label" :header="t('shelfTable.label')" sortable
+        ><template #body="{ data }"
+          ><DraftInput
+            class="label"
+            :value="data.label"
+            :aria-label="t('shelfTable.labelOf', { data: named(data.label) })"
+            maxlength="80"
+            @write="write(data, { label: $event })"
+          /><span v-if="data.note" class="note under" :title="data.note">{{ data.note }}</span></template
+        ></Column
+      ><Column field="count" :header="t('shelfTable.count')" sortable
+        ><template #body="{ data }"
+          ><DraftInput
+            class="count mono"
+            inputmode="numeric"
+            :value="data.count"
+            :aria-label="t('shelfTable.count2', { data: named(data.label) })"
+            @write="count(data, $event)"
+          /><span v-if="data.reserved > 0" class="under reserved">{{
+            t('shelfTable.setAside', { reserved: data.reserved })
+          }}</span
+          ><span v-if="data.onItsWay" class="under reserved">{{ t('shelfTable.onItsWay') }}</span></template
+        ></Column
+      ><Column
+        v-for="field in fields"
+        :key="field.key"
+        :field="`properties.${field.key}`"
+        :header="unit(field) ? `${named(field.label)}, ${unit(field)}` : named(field.label)"
+        sortable
+        ><template #body="{ data }"
+          ><ShelfFigure :item="data" :field="field" @problem="problem = $event" /></template></Column
+      ><Column field="engine" :header="t('shelfTable.for')" class="words" sortable
+        ><template #body="{ data }"
+          ><DraftInput
+            class="text"
+            :value="data.engine"
+            :placeholder="t('shelfTable.any')"
+            :aria-label="t('shelfTable.engine', { data: named(data.label) })"
+            maxlength="120"
+            @write="write(data, { engine: $event })" /></template></Column
+      ><Column field="place" :header="t('shelfTable.place')" class="words" sortable
+        ><template #body="{ data }"
+          ><DraftInput
+            class="text"
+            :value="data.place"
+            :aria-label="t('shelfTable.place2', { data: named(data.label) })"
+            maxlength="80"
+            @write="write(data, { place: $event })" /></template></Column
+      ><Column field="price" :header="t('shelfTable.price')" sortable
+        ><template #body="{ data }"
+          ><DraftInput
+            class="mono small"
+            inputmode="decimal"
+            :value="data.price ?? ''"
+            :aria-label="t('shelfTable.price2', { data: named(data.label) })"
+            @write="price(data, $event)" /></template></Column
+      ><Column
+        ><template #header
+          ><span class="hidden-but-read">{{ t('shelfTable.photoAndRemoval') }}</span></template
+        ><template #body="{ data }"
+          ><span class="tools"
+            ><a v-if="data.photo" :href="`/api/shelf/photos/${data.photo}`" target="_blank"
               ><img
-                :src="`/api/shelf/photos/${item.photo}`"
-                :alt="`Photo of ${item.label}`"
+                :src="`/api/shelf/photos/${data.photo}`"
+                :alt="t('shelfTable.photoOf', { data: named(data.label) })"
                 width="40"
                 height="40"
-                loading="lazy"
-            /></a>
-            <AddPhoto
-              :of="item.label"
+                loading="lazy" /></a
+            ><AddPhoto
+              :of="named(data.label)"
               :keep="(file) => shrinkShelfPhoto(file, person.who)"
-              @kept="write(item, { photo: $event })"
+              @kept="write(data, { photo: $event })"
               @problem="problem = $event"
-            />
-            <button
-              v-if="gone?.id !== item.id"
+            /><Button
               type="button"
-              class="tool"
-              :aria-label="`Remove ${item.label}`"
-              @click="gone = item"
-            >
-              Remove
-            </button>
-            <button
-              v-else
-              type="button"
-              class="tool sure"
-              :aria-label="`Sure? Remove ${item.label}`"
-              @click="shelf.remove(item)"
-            >
-              Sure?
-            </button>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+              variant="text"
+              :aria-label="t('shelfTable.remove', { data: named(data.label) })"
+              @click="askToRemove(data, $event)"
+              >{{ t('shelfTable.remove2') }}</Button
+            ></span
+          ></template
+        ></Column
+      >
+    </ResultTable>
+    <ConfirmPopup />
   </div>
 </template>
 
 <style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  padding: 1px 4px;
-  border-top: 1px solid var(--rule);
-  font-weight: 400;
-  height: 46px;
-}
-thead th {
-  border: 0;
-  color: var(--quiet);
-  vertical-align: bottom;
-  line-height: 1.2;
-  height: auto;
-  padding-bottom: 4px;
-}
-thead .quiet {
-  display: block;
-  font-size: 13px;
-}
-thead .figure-column {
-  text-align: right;
-}
-.figure-column {
-  text-align: right;
-}
-input {
+.p-inputtext {
   height: 44px;
-  border: 1px solid transparent;
+  border-color: transparent;
   border-bottom: 1px dashed transparent;
   background: transparent;
   padding: 0 6px;
-  border-radius: 3px;
   width: 100%;
   font-size: 16px;
 }
-input:hover {
+.p-inputtext:hover {
   border-color: var(--field);
 }
-input:focus {
-  border: 2px solid var(--petrol);
-  outline: none;
+.p-inputtext:focus {
   background: var(--sheet);
+  border-color: var(--petrol);
 }
 .label {
   font-weight: 650;
-  min-width: 136px;
+  min-width: 190px;
 }
 .note {
-  display: block;
   padding: 0 6px 4px;
-  font-size: 14px;
+  max-width: 180px;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
 }
 .count {
   width: 62px;
@@ -203,39 +189,26 @@ input:focus {
   border-bottom-color: var(--field);
 }
 .reserved {
-  display: block;
-  font-size: 13px;
   white-space: nowrap;
 }
 .small {
   width: 74px;
   text-align: right;
 }
-select {
-  width: 62px;
+/* Rows keep their height when a word comes under a figure, and are as high as the virtual ones are taken to be. */
+:deep(.p-datatable-tbody > tr > td) {
+  vertical-align: middle;
+  height: 70px;
+  padding-block: 2px;
 }
-.words {
-  min-width: 84px;
+.text {
+  min-width: 116px;
 }
 .tools {
   display: flex;
   align-items: center;
   gap: 2px;
   white-space: nowrap;
-}
-.tool {
-  min-height: 44px;
-  padding: 0 6px;
-  border: 0;
-  background: none;
-  color: var(--petrol);
-  font-weight: 600;
-  cursor: pointer;
-  display: inline-flex;
-  align-items: center;
-}
-.sure {
-  color: var(--stop);
 }
 img {
   object-fit: cover;

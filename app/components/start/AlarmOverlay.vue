@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
 import { STOP_TITLES, stopReason } from '~/words/start'
 import { type ShopNews, useNews } from '~/stores/news'
 
@@ -31,19 +32,23 @@ const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '
     class="alarm"
     role="alertdialog"
     aria-modal="true"
-    :aria-label="`Stop: ${shown.name}`"
+    :aria-label="t('alarmOverlay.stop', { name: shown.name })"
     data-testid="alarm"
     :data-alarm="shown.code"
   >
-    <span class="huge">STOP</span>
+    <span class="huge">{{ t('alarmOverlay.stop2') }}</span>
     <p class="name">{{ shown.name }}: {{ STOP_TITLES[shown.code].toLowerCase() }}</p>
-    <p class="why">{{ stopReason(shown, p) }} Whoever is at its switch: off.</p>
-    <Button v-if="alarm.blocked.value" type="button" class="large" data-testid="sound-off" @click="alarm.ready()"
-      >Sound off: tap to let it sound</Button
-    >
+    <p class="why">{{ t('alarmOverlay.whoeverIsAtItsSwitchOff', { stopReason: stopReason(shown, p) }) }}</p>
+    <Button v-if="alarm.blocked.value" type="button" class="large" data-testid="sound-off" @click="alarm.ready()">{{
+      t('alarmOverlay.soundOffTapToLetIt')
+    }}</Button>
     <div class="hands">
-      <NuxtLink class="big" :to="to" @click="away.push(shown.run)">To its start</NuxtLink
-      ><Button type="button" class="large" @click="away.push(shown.run)">Seen here</Button>
+      <NuxtLink class="big" :to="to" @click="away.push(shown.run)">{{ t('alarmOverlay.toItsStart') }}</NuxtLink><Button
+        type="button"
+        class="large"
+        @click="away.push(shown.run)"
+        >{{ t('alarmOverlay.seenHere') }}</Button
+      >
     </div>
   </div>
 </template>

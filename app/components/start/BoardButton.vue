@@ -3,7 +3,7 @@
 </script>
 
 <template>
-  <button type="button" class="big"><slot /></button>
+  <Button type="button" variant="outlined" class="big"><slot /></Button>
 </template>
 
 <style scoped>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/start'
 import { WATCH_WORDS } from '~/words/start'
 import type { Board } from '~/composables/useStartBoard'
 
@@ -10,12 +12,12 @@ const run = useRun()
 const { seen, rules, word, phase, warning, read, old, speed, temperature } = board
 /** Under the word: what is counted, what is unusual, or when pressure came. */
 const under = computed(() => {
-  if (phase.value === 'rest') return `No pressure ${rules.value?.deadline ?? 5} s after firing: off.`
-  if (seen.value?.countdown !== undefined) return 'seconds to first pressure'
+  if (phase.value === 'rest') return t('boardFace.noPressureSAfterFiringOff', { deadline: rules.value?.deadline ?? 5 })
+  if (seen.value?.countdown !== undefined) return t('boardFace.secondsToFirstPressure')
   if (warning.value) return WATCH_WORDS[warning.value]
   const first = seen.value?.firstPressure
   if (phase.value !== 'running' || first === undefined) return ''
-  return first < 0.2 ? 'pressure at once' : `pressure after ${first.toFixed(1)} s`
+  return first < 0.2 ? t('boardFace.pressureAtOnce') : t('boardFace.pressureAfterS', { first: figure(first, 1) })
 })
 </script>
 
@@ -32,14 +34,22 @@ const under = computed(() => {
       <span v-if="read && seen" class="huge mono" :class="{ old: old !== undefined }" data-testid="board-pressure"
         >{{ units.show(seen.pressure, 'pressure', units.fine) }}<small>{{ units.unit('pressure').symbol }}</small></span
       >
-      <span v-else class="unread" data-testid="board-pressure">nothing read{{ run.ended ? '' : ' yet' }}</span>
+      <span v-else class="unread" data-testid="board-pressure">{{
+        t('boardFace.nothingRead', { ended: run.ended ? '' : ' yet' })
+      }}</span>
       <span class="under mono"
-        ><b v-if="old !== undefined" class="ago" data-testid="read-ago">read {{ old }} s ago · </b
-        >{{ speed === undefined ? 'speed not known' : units.say(speed, 'speed') }} ·
-        {{ temperature === undefined ? 'oil not known' : units.say(temperature, 'temperature')
-        }}<template v-if="seen?.expected && phase === 'running'">
-          · expect {{ units.show(seen.expected.low, 'pressure', units.fine) }} to
-          {{ units.show(seen.expected.high, 'pressure', units.fine) }}</template
+        ><b v-if="old !== undefined" class="ago" data-testid="read-ago"
+          >{{ t('boardFace.readSAgo', { old }) }}{{ ' ' }}</b
+        >{{ speed === undefined ? t('boardFace.speedNotKnown') : units.say(speed, 'speed') }} ·
+        {{ temperature === undefined ? t('boardFace.oilNotKnown') : units.say(temperature, 'temperature')
+        }}<template v-if="seen?.expected && phase === 'running'"
+          >{{ ' '
+          }}{{
+            t('boardFace.expectTo', {
+              low: units.show(seen.expected.low, 'pressure', units.fine),
+              high: units.show(seen.expected.high, 'pressure', units.fine),
+            })
+          }}</template
         ></span
       >
     </div>

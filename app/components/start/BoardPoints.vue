@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/start'
 import { POINT_NAMES, type PointName } from '#core/start/points'
 import { POINT_LABELS } from '~/composables/useCapturedPoints'
 import type { KeptEvent } from '#core/run/run'
@@ -12,12 +14,14 @@ const units = useUnits()
 <template>
   <div class="points">
     <span v-for="name in POINT_NAMES" :key="name" class="point" :class="{ has: kept.has(name) }" :data-point="name"
-      ><b>{{ POINT_LABELS[name] }}</b
+      ><b>{{ named(POINT_LABELS[name]) }}</b
       >{{ ' '
       }}<template v-if="kept.has(name)">{{
         units.say(Number(kept.get(name)!.data.pressure), 'pressure', units.fine)
       }}</template
-      ><button v-else-if="markable" type="button" @click="emit('mark', name)">mark</button
+      ><Button v-else-if="markable" type="button" variant="outlined" @click="emit('mark', name)">{{
+        t('boardPoints.mark')
+      }}</Button
       ><template v-else>·</template></span
     >
   </div>

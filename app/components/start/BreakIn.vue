@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/start'
 import { recorded } from '#core/engine/values'
 import { inspectionsOf } from '#core/engine/catalogue'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { breakInPlan, recheckList, remindersOf } from '#core/start/breakIn'
+import { dateOf } from '~/words/dates'
 
 /** Break-in by this engine's followers, with timers; what is gone over again; first change and the filter's own tale; reminders. */
 const build = useBuild()
@@ -39,13 +42,22 @@ const over = (key: string, seconds: number) =>
 const problem = ref('')
 const own = computed(() => build.sheet!.inspections['start.filterCut'])
 const addPhoto = (id: string) =>
-  build.inspect('start.filterCut', { photos: [...(own.value?.photos ?? []), id] }, 'Photo of the filter')
+  build.inspect('start.filterCut', { photos: [...(own.value?.photos ?? []), id] }, t('breakIn.photoOfTheFilter'))
 </script>
 
 <template>
   <div class="columns">
     <section>
-      <h2>Break-in, {{ build.sheet!.layout.followers === 'sliding' ? 'sliding followers' : 'roller followers' }}</h2>
+      <h2>
+        {{
+          t('breakIn.breakIn', {
+            followers:
+              build.sheet!.layout.followers === 'sliding'
+                ? t('breakIn.slidingFollowers')
+                : t('breakIn.rollerFollowers'),
+          })
+        }}
+      </h2>
       <OilInEngine />
       <div
         v-for="step in plan"
@@ -55,10 +67,10 @@ const addPhoto = (id: string) =>
         :class="{ over: step.seconds && over(step.key, step.seconds) }"
       >
         <div>
-          <b>{{ step.words }}</b><span v-if="step.speed" class="mono speed"
-            >{{ units.show(step.speed[0], 'speed') }} to {{ units.say(step.speed[1], 'speed') }}</span
-          >
-          <p class="quiet">{{ step.why }}</p>
+          <b>{{ named(step.words) }}</b><span v-if="step.speed" class="mono speed">{{
+            t('breakIn.to', { speed: units.show(step.speed[0], 'speed'), speed2: units.say(step.speed[1], 'speed') })
+          }}</span>
+          <p class="quiet">{{ named(step.why) }}</p>
         </div>
         <div class="hand">
           <template v-if="step.seconds"
@@ -66,43 +78,47 @@ const addPhoto = (id: string) =>
             ><Button
               type="button"
               variant="outlined"
-              :aria-label="`${step.words}: ${timers[step.key] === undefined ? 'start the timer' : 'reset the timer'}`"
+              :aria-label="`${named(step.words)}: ${timers[step.key] === undefined ? t('breakIn.startTheTimer') : t('breakIn.resetTheTimer')}`"
               @click="toggle(step.key)"
-              >{{ timers[step.key] === undefined ? 'Start' : 'Reset' }}</Button
+              >{{ timers[step.key] === undefined ? t('breakIn.start') : t('breakIn.reset') }}</Button
             ></template
           >
           <SegmentChoice
-            :label="step.words"
+            :label="named(step.words)"
             :value="build.sheet!.checks[step.key]?.state"
-            :options="[{ value: 'done', words: 'done', verdict: 'pass' }]"
+            :options="[{ value: 'done', words: t('breakIn.done'), verdict: 'pass' }]"
             @choose="build.check(step.key, $event ? 'done' : undefined, step.words)"
           />
         </div>
       </div>
       <ReadingRow v-if="build.sheet!.layout.followers === 'sliding'" name="start.breakInTime" />
-      <CautionNote
-        >Exhaust indoors kills: doors open, hose on the pipe. Hot oil and hot parts; no hand near belts and
-        fan.</CautionNote
-      >
+      <CautionNote>{{ t('breakIn.exhaustIndoorsKillsDoorsOpen') }}</CautionNote>
     </section>
     <section>
-      <h2>Gone over again, cold</h2>
+      <h2>{{ t('breakIn.goneOverAgainCold') }}</h2>
       <CheckRow v-for="item in recheck" :key="item.key" :item="item" />
-      <h2 class="next">First change</h2>
+      <h2 class="next">{{ t('breakIn.firstChange') }}</h2>
       <ReadingRow name="start.changeHours" /><ReadingRow name="start.hoursPerWeek" />
       <template v-if="road"
         ><ReadingRow name="start.changeDistance" /><ReadingRow name="start.distancePerWeek"
       /></template>
-      <div v-for="each in reminders" :key="each.key" class="row" :data-reminder="each.key">
-        <span class="what">{{
-          each.title.replace(`${build.sheet!.name}: `, '').replace(/^./, (letter) => letter.toUpperCase())
-        }}</span><span class="mono">{{ new Date(each.due).toLocaleDateString('en-GB', { dateStyle: 'medium' }) }}</span>
-      </div>
+      <Timeline class="reminders" :value="reminders" data-key="key" :aria-label="t('breakIn.remindersByTheirDay')">
+        <template #opposite="{ item }"
+          ><span class="mono">{{ dateOf(item.due) }}</span></template
+        >
+        <template #content="{ item }"
+          ><span :data-reminder="item.key">{{
+            item.title.replace(`${build.sheet!.name}: `, '').replace(/^./, (letter: string) => letter.toUpperCase())
+          }}</span></template
+        >
+      </Timeline>
       <p>
-        <a :href="`/api/builds/${build.id}/reminders`" download data-testid="reminders">Reminders for a calendar</a>
+        <a :href="`/api/builds/${build.id}/reminders`" download data-testid="reminders">{{
+          t('breakIn.remindersForACalendar')
+        }}</a>
       </p>
-      <h2 class="next">Filter cut open</h2>
-      <p class="quiet">Spread the paper, press the oil out, look at it in the sun, try a magnet.</p>
+      <h2 class="next">{{ t('breakIn.filterCutOpen') }}</h2>
+      <p class="quiet">{{ t('breakIn.spreadThePaperPressTheOil') }}</p>
       <InspectRow :item="filterCut" />
       <div v-if="own" class="photos">
         <a
@@ -111,21 +127,29 @@ const addPhoto = (id: string) =>
           :href="`/api/builds/${build.id}/photos/${id}`"
           target="_blank"
           rel="noopener"
-          ><img :src="`/api/builds/${build.id}/photos/${id}`" alt="Filter, cut open" loading="lazy" /></a
+          ><img :src="`/api/builds/${build.id}/photos/${id}`" :alt="t('breakIn.filterCutOpen2')" loading="lazy" /></a
         ><AddPhoto
-          of="the filter"
+          :of="t('breakIn.theFilter')"
           :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
           @kept="addPhoto"
           @problem="problem = $event"
         />
       </div>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-      <CautionNote>Used oil harms skin: gloves. Dispose of it by local rules.</CautionNote>
+      <CautionNote>{{ t('breakIn.usedOilHarmsSkinGlovesDispose') }}</CautionNote>
     </section>
   </div>
 </template>
 
 <style scoped>
+.reminders {
+  margin-top: 16px;
+}
+.reminders :deep(.p-timeline-event-opposite) {
+  flex: none;
+  padding: 0 10px 0 0;
+  min-width: 112px;
+}
 .step {
   display: grid;
   gap: 8px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
 import type { RigAction } from '#core/run/actions'
 import type { PointName } from '#core/start/points'
 import { STOP_TITLES, stopReason } from '~/words/start'
@@ -16,12 +17,12 @@ const alarm = useAlarm(() => board.shouting.value)
 const awake = useWakeLock(() => !run.ended)
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const THROTTLE: [RigAction, string][] = [
-  ['crank', 'Crank'],
-  ['fire', 'Fired'],
-  ['cold-idle', 'Cold idle'],
-  ['fast-idle', 'Fast idle'],
-  ['idle', 'Idle'],
-  ['working', 'Working'],
+  ['crank', t('startBoard.crank')],
+  ['fire', t('startBoard.fired')],
+  ['cold-idle', t('startBoard.coldIdle')],
+  ['fast-idle', t('startBoard.fastIdle')],
+  ['idle', t('startBoard.idle')],
+  ['working', t('startBoard.working')],
 ]
 const rig = computed(() => run.run?.setup.source === 'rig')
 const top = computed(() => 1.15 * Math.max(rules.value?.ceilingCold ?? 6e5, 1e5))
@@ -46,18 +47,18 @@ watch(
 async function stopped() {
   await run.event(
     'stop',
-    stop.value ? stopReason(stop.value, p) : 'stopped by hand',
+    stop.value ? stopReason(stop.value, p) : t('startBoard.stoppedByHand'),
     stop.value ? { code: stop.value.code } : {},
   )
   if (done.value !== 'stop') await run.act('stop')
 }
 async function finish() {
   const words = stop.value
-    ? `stopped: ${STOP_TITLES[stop.value.code].toLowerCase()}`
+    ? t('startBoard.stopped', { stopTitles: STOP_TITLES[stop.value.code].toLowerCase() })
     : run.samples.length === 0
-      ? 'nothing was read'
+      ? t('startBoard.nothingWasRead')
       : seen.value?.firstPressure === undefined && !points.value.length
-        ? 'no pressure was seen'
+        ? t('startBoard.noPressureWasSeen')
         : 'started'
   if (done.value !== 'stop') await run.act('stop')
   await run.end(words)
@@ -79,7 +80,7 @@ async function act(action: RigAction) {
     ]"
     role="dialog"
     aria-modal="true"
-    aria-label="Start"
+    :aria-label="t('startBoard.start')"
     :data-phase="phase"
     :data-stop="stop?.code"
     :data-sounding="alarm.sounding.value"
@@ -109,7 +110,7 @@ async function act(action: RigAction) {
         :height="blind.length > 0 ? 110 : 160"
       />
       <p v-if="broken" class="broken" data-testid="broken">
-        <b>A rule was broken at {{ Math.round(broken.time) }} s.</b> {{ stopReason(broken, p) }}
+        <b>{{ t('startBoard.aRuleWasBrokenAtS', { time: Math.round(broken.time) }) }}</b> {{ stopReason(broken, p) }}
       </p>
       <BoardPoints :kept="kept" :markable="markable" @mark="mark" />
       <HandReading
@@ -118,19 +119,19 @@ async function act(action: RigAction) {
         @read="run.take([{ time: run.now(), pressure: $event, ...said(run.now()) }])"
       />
       <label v-if="(!run.ended && last?.temperature === undefined) || (byHand && !run.ended)" class="oil"
-        >Oil now
+        >{{ t('startBoard.oilNow') }}
         <QuantityField
           dimension="temperature"
-          label="Oil temperature now"
+          :label="t('startBoard.oilTemperatureNow')"
           :value="temperature"
           :range="[-40, 170]"
-          @write="$event !== undefined && run.event('oil', 'oil temperature', { temperature: $event })"
-        /><span v-if="temperature === undefined" class="ask"
-          >not known: every temperature counts as possible until you type it</span
-        ></label
+          @write="$event !== undefined && run.event('oil', t('startBoard.oilTemperature'), { temperature: $event })"
+        /><span v-if="temperature === undefined" class="ask">{{
+          t('startBoard.notKnownEveryTemperatureCounts')
+        }}</span></label
       >
       <p v-if="awake === 'none' && !run.ended" class="quiet" data-testid="may-sleep">
-        This screen may sleep: the page has no secure connection that could keep it awake. The server goes on watching.
+        {{ t('startBoard.thisScreenMaySleepThePage') }}
       </p>
       <RunFeed v-if="!run.ended && !rig" :baud-rate="baudRate" />
       <div class="hands">
@@ -140,10 +141,14 @@ async function act(action: RigAction) {
             :key="action"
             :aria-pressed="done === action"
             @click="act(action)"
-            >{{ words }}</BoardButton><BoardButton class="off" @click="finish">Off</BoardButton>
+            >{{ words }}</BoardButton><BoardButton class="off" @click="finish">{{ t('startBoard.off') }}</BoardButton>
         </template>
-        <BoardButton v-else data-testid="to-readings" @click="emit('leave')">To the readings</BoardButton>
-        <BoardButton v-if="!run.ended && !done" @click="emit('leave')">Back to the bench</BoardButton>
+        <BoardButton v-else data-testid="to-readings" @click="emit('leave')">{{
+          t('startBoard.toTheReadings')
+        }}</BoardButton>
+        <BoardButton v-if="!run.ended && !done" @click="emit('leave')">{{
+          t('startBoard.backToTheBench')
+        }}</BoardButton>
       </div>
     </template>
   </div>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/start'
 import { checksOf } from '#core/engine/catalogue'
-import { HARD_LIMIT } from '#core/start/verdict'
-import { ruleOf } from '#core/house/limits'
 import { oiledAt, primedAt } from '#core/prime/primed'
 import { progressOf, type StationProgress } from '#core/progress/progress'
 import type { RunSetUp } from '#core/run/schema'
 import { PAGES, stationPath } from '~/composables/stations'
+import { dayOf } from '~/words/dates'
 
 /** What must be in order before it is started, from all stations: stop there, or go on with a written reason. */
 const emit = defineEmits<{ go: [] }>()
@@ -27,8 +28,12 @@ const stops = computed(() =>
   run.unanswered.map((each, i) => ({
     run: each,
     gate: i === 0 ? 'stopped' : `stopped-${i + 1}`,
-    words: `The ${each.kind} of ${new Date(each.startedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })} was stopped${each.outcome ? `: ${each.outcome.replace(/^stopped: /, '')}` : ''}.`,
-    asks: 'what was found, and what was done',
+    words: t('startPreflight.theOfWasStopped', {
+      kind: each.kind,
+      startedAt: dayOf(each.startedAt),
+      outcome: each.outcome ? `: ${each.outcome.replace(/^stopped: /, '')}` : '',
+    }),
+    asks: t('startPreflight.whatWasFoundAndWhatWas'),
   })),
 )
 const settled = useSettled(() => JSON.stringify([build.sheet?.readings, build.sheet?.layout]), 400)
@@ -63,21 +68,35 @@ interface Gate {
   asks?: string
 }
 const lacks = ({ missing }: StationProgress) =>
-  `To go: ${missing.map((label) => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase())).join(', ')}.`
+  t('startPreflight.toGo', {
+    missing: missing
+      .map((label) => named(label).replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase()))
+      .join(', '),
+  })
 const gates = computed<Gate[]>(() => [
   ...stops.value,
-  ...(!run.listed && !fresh.value
-    ? [{ gate: 'runs', words: 'Earlier runs could not be looked up: whether one was stopped is not known.' }]
-    : []),
+  ...(!run.listed && !fresh.value ? [{ gate: 'runs', words: t('startPreflight.earlierRunsCouldNotBeLooked') }] : []),
   ...((outlook.now?.voids.length ?? 0) > 0
-    ? [{ gate: 'void', words: `Void until mended: ${outlook.now!.voids.map(({ about }) => about).join('; ')}.` }]
+    ? [
+        {
+          gate: 'void',
+          words: t('startPreflight.voidUntilMended', {
+            voids: outlook.now!.voids.map(({ about }) => about).join('; '),
+          }),
+        },
+      ]
     : []),
   ...(outlook.failed || (outlook.now === undefined && !fresh.value)
-    ? [{ gate: 'model', words: `No prediction: ${outlook.failed ?? 'it has not come.'}` }]
+    ? [
+        {
+          gate: 'model',
+          words: t('startPreflight.noPrediction', { failed: outlook.failed ?? t('startPreflight.itHasNotCome') }),
+        },
+      ]
     : []),
   ...earlier.value.map((each) => ({
     gate: each.station,
-    words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : `${each.missing.length} to go.`}`,
+    words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : t('startPreflight.toGo2', { count: each.missing.length })}`,
     more: each.missing.length > 0 ? lacks(each) : undefined,
     to: stationPath(build.id!, each.station),
   })),
@@ -85,7 +104,7 @@ const gates = computed<Gate[]>(() => [
     ? [
         {
           gate: 'start',
-          words: `The gauge has said: ${read.value.about}.`,
+          words: t('startPreflight.theGaugeHasSaid', { about: read.value.about }),
           to: `${stationPath(build.id!, 'start')}?view=readings`,
         },
       ]
@@ -96,8 +115,8 @@ const gates = computed<Gate[]>(() => [
           gate: 'prime-clock',
           words:
             primedAt(build.sheet!) === oiledAt(build.sheet!)
-              ? 'Prime: run out, prime it again.'
-              : 'Prime: it has stood too long since it ran, prime it again.',
+              ? t('startPreflight.primeRunOutPrimeItAgain')
+              : t('startPreflight.primeItHasStoodTooLong'),
           to: stationPath(build.id!, 'prime'),
         },
       ]
@@ -106,13 +125,18 @@ const gates = computed<Gate[]>(() => [
     ? [
         {
           gate: 'prime-clock',
-          words: 'Prime: how long it holds could not be computed.',
+          words: t('startPreflight.primeHowLongItHoldsCould'),
           to: stationPath(build.id!, 'prime'),
         },
       ]
     : []),
   ...(ready.value < checks.value.length
-    ? [{ gate: 'preflight', words: `${checks.value.length - ready.value} of the preflight to go.` }]
+    ? [
+        {
+          gate: 'preflight',
+          words: t('startPreflight.ofThePreflightToGo', { count: checks.value.length - ready.value }),
+        },
+      ]
     : []),
 ])
 /** Gates that somebody goes on past, and why. */
@@ -143,40 +167,46 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
 <template>
   <div class="columns">
     <section>
-      <h2>Preflight, {{ ready }} of {{ checks.length }}</h2>
+      <h2>{{ t('startPreflight.preflightOf', { ready, count: checks.length }) }}</h2>
       <CheckRow v-for="item in checks" :key="item.key" :item="item" :faults="false" />
     </section>
     <section>
       <div class="go" :class="clear ? 'ready' : 'not'" data-testid="clear-to-start">
         <span class="word">{{
-          clear ? 'Clear to start' : looking ? 'Looking' : open.length === 0 ? 'Going on' : 'Not yet'
+          clear
+            ? t('startPreflight.clearToStart')
+            : looking
+              ? t('startPreflight.looking')
+              : open.length === 0
+                ? t('startPreflight.goingOn')
+                : t('startPreflight.notYet')
         }}</span>
         <div v-for="each in gates" :key="each.gate" class="gate" :data-gate="each.gate">
           <span
-            ><NuxtLink v-if="each.to" :to="each.to">{{ each.words }}</NuxtLink
-            ><b v-else>{{ each.words }}</b
+            ><NuxtLink v-if="each.to" :to="each.to">{{ named(each.words) }}</NuxtLink
+            ><b v-else>{{ named(each.words) }}</b
             ><span v-if="each.more" class="more">{{ each.more }}</span></span
           >
-          <input
+          <InputText
             v-model="reasons[each.gate]"
             maxlength="400"
-            :aria-label="each.asks ? `${each.words} Write ${each.asks}` : `Go on past: ${each.words} Because`"
-            :placeholder="each.asks ?? 'go on, because'"
+            :aria-label="
+              each.asks
+                ? t('startPreflight.write', { each: named(each.words), asks: each.asks })
+                : t('startPreflight.goOnPastBecause', { each: named(each.words) })
+            "
+            :placeholder="each.asks ?? t('startPreflight.goOnBecause')"
           />
         </div>
       </div>
-      <p class="deadline">
-        No pressure within <b>{{ ruleOf(build.sheet!, 'start.deadline') }} s</b> of firing: <b>shut down</b>. At
-        <b>{{ HARD_LIMIT }} s</b> nothing excuses it. Falling at steady speed: shut down. A lamp is no gauge.
-      </p>
-      <CautionNote name="start"
-        >Hands and sleeves clear of belts and fan. Someone stays at the switch. Doors open while it runs; hot oil
-        burns.</CautionNote
-      >
-      <h2 class="next">Readings</h2>
-      <RunSource kind="start" :disabled="open.length > 0 || looking" @begin="begin">Go to the start</RunSource>
+      <DeadlineWords />
+      <CautionNote name="start">{{ t('startPreflight.handsAndSleevesClearOfBelts') }}</CautionNote>
+      <h2 class="next">{{ t('startPreflight.readings') }}</h2>
+      <RunSource kind="start" :disabled="open.length > 0 || looking" @begin="begin">{{
+        t('startPreflight.goToTheStart')
+      }}</RunSource>
       <p v-if="open.length > 0" class="quiet">
-        Each of these is put right, or gone past with its reason written beside it.
+        {{ t('startPreflight.eachOfTheseIsPutRight') }}
       </p>
     </section>
   </div>
@@ -221,9 +251,6 @@ async function begin(setup: Pick<RunSetUp, 'source' | 'rig'>) {
   border-radius: 3px;
   background: var(--sheet);
   min-width: 0;
-}
-.deadline {
-  padding: 14px 0;
 }
 .next {
   margin: 20px 0 6px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/start'
 import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 import { ruleOf } from '#core/house/limits'
@@ -70,21 +72,27 @@ const { value: practised } = useAnswer(
 )
 const observations = computed(() => (simulated.value.length > 0 ? simulated.value : observationsOf(build.sheet!)))
 const asked = useSettled(() => observations.value, 300)
+
+const FIELDS = {
+  pressure: t('startReadings.pressure'),
+  speed: t('startReadings.speed'),
+  temperature: t('startReadings.oil'),
+}
 </script>
 
 <template>
   <div>
     <section>
       <div class="block-head">
-        <h2>Steady readings</h2>
+        <h2>{{ t('startReadings.steadyReadings') }}</h2>
         <VerdictLabel v-if="worst" :verdict="worst" />
       </div>
       <ReadingRow name="start.firstPressure" run="start" />
       <div class="points">
         <div v-for="[name, label] in START_POINTS" :key="name" class="point">
-          <h3>{{ label }}</h3>
+          <h3>{{ named(label) }}</h3>
           <label v-for="field in ['pressure', 'speed', 'temperature'] as const" :key="field"
-            ><span class="quiet">{{ field === 'temperature' ? 'oil' : field }}</span
+            ><span class="quiet">{{ FIELDS[field] }}</span
             ><ReadingInput :name="`start.${name}.${field}`" run="start" /><span class="quiet unit">{{
               units.unit(field).symbol
             }}</span></label
@@ -92,29 +100,31 @@ const asked = useSettled(() => observations.value, 300)
         </div>
       </div>
     </section>
-    <section aria-label="Judgement">
+    <section :aria-label="t('startReadings.judgement')">
       <JudgementLine v-if="first !== undefined" :verdict="judgeFirstPressure(build.sheet!, first)"
-        ><b
-          >First pressure after {{ units.say(first, 'duration') }}, wanted within
-          {{ ruleOf(build.sheet!, 'start.deadline') }} s.</b
-        ></JudgementLine
+        ><b>{{
+          t('startReadings.firstPressureAfterWantedWithin', {
+            first: units.say(first, 'duration'),
+            ruleOf: ruleOf(build.sheet!, 'start.deadline'),
+          })
+        }}</b></JudgementLine
       >
       <template v-for="point in points ?? []" :key="point.name"
         ><JudgementLine v-if="point.judged" :verdict="point.judged.verdict" :data-point="point.name"
-          ><b>{{ point.label }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
+          ><b>{{ named(point.label) }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
           {{ pointReason(point.judged, p) }}</JudgementLine
         ></template
       >
       <p v-if="design" class="quiet design">{{ designWords(design, p) }}</p>
     </section>
     <section v-if="simulated.length > 0">
-      <p class="simulated">From a simulated run: nothing of it is written down as this engine’s.</p>
+      <p class="simulated">{{ t('startReadings.fromASimulatedRunNothingOf') }}</p>
       <JudgementLine
         v-for="point in practised ?? []"
         :key="point.name"
         :verdict="point.judged.verdict"
         :data-practised="point.name"
-        ><b>{{ point.label }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
+        ><b>{{ named(point.label) }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
         {{ pointReason(point.judged, p) }}</JudgementLine
       >
     </section>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/start'
 import { seenIn } from '#core/start/suspects'
 import type { Stop } from '#core/start/watchTypes'
 import { stopReason } from '~/words/start'
@@ -25,7 +27,7 @@ const { value: suspects } = useAnswer(
 
 <template>
   <div class="stop-word" role="alert">
-    <span class="huge">STOP</span>
+    <span class="huge">{{ t('stopScreen.stop') }}</span>
     <p class="why" data-testid="stop-reason">{{ stopReason(stop, p) }}</p>
   </div>
   <ol v-if="suspects" class="causes" data-testid="stop-causes">
@@ -34,15 +36,18 @@ const { value: suspects } = useAnswer(
       :key="each.key"
       :data-suspect="each.key"
     >
-      <b>{{ each.words.charAt(0).toUpperCase() + each.words.slice(1) }}.</b> {{ each.look }}
+      <b>{{ named(each.words).charAt(0).toUpperCase() + named(each.words).slice(1) }}.</b> {{ each.look }}
     </li>
   </ol>
   <div class="hands">
-    <BoardButton v-if="silent" @click="emit('sound')">Sound off: tap</BoardButton
-    ><BoardButton v-if="!acknowledged" @click="emit('off')">The switch is off</BoardButton>
+    <BoardButton v-if="silent" @click="emit('sound')">{{ t('stopScreen.soundOffTap') }}</BoardButton><BoardButton
+      v-if="!acknowledged"
+      @click="emit('off')"
+      >{{ t('stopScreen.theSwitchIsOff') }}</BoardButton
+    >
     <template v-else
-      ><BoardButton @click="emit('finish')">End the run</BoardButton
-      ><BoardButton @click="emit('leave')">Back to the bench</BoardButton></template
+      ><BoardButton @click="emit('finish')">{{ t('stopScreen.endTheRun') }}</BoardButton
+      ><BoardButton @click="emit('leave')">{{ t('stopScreen.backToTheBench') }}</BoardButton></template
     >
   </div>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/frame'
 import { PAGES } from '~/composables/stations'
 
 const route = useRoute()
@@ -6,6 +8,7 @@ const build = useBuild()
 const outlook = useOutlook()
 const finding = ref(false)
 const listing = ref(false)
+const wording = ref(false)
 const focused = useFocusedReading()
 watch(
   () => route.path,
@@ -16,27 +19,54 @@ watch(
   (id) => id && void build.open(id),
   { immediate: true },
 )
-useHead({ title: () => (build.sheet ? `${build.sheet.name} · Uldo` : 'Uldo') })
-useKeys({ find: () => (finding.value = true), list: () => (listing.value = true) })
+usePageTitle(
+  () => PAGES.find(({ page }) => route.path.endsWith(`/${page}`))?.title ?? '',
+  () => build.sheet?.name ?? '',
+)
+useArrival()
+usePresence()
+useKeys({ find: () => (finding.value = true), list: () => (listing.value = true), words: () => (wording.value = true) })
 let fetching: ReturnType<typeof setTimeout> | undefined
-onMounted(() => {
-  void outlook.now
-  fetching = setTimeout(fetchTheRest, 4000)
-})
+/** What is seen comes first: the rest waits until the prediction stands, and does not wait for ever. */
+const FIRST_SCREEN = 4000
+const NO_PREDICTION = 20_000
+onMounted(() => (fetching = setTimeout(fetchTheRest, NO_PREDICTION)))
+const standing = watch(
+  () => outlook.now !== undefined || outlook.failed !== undefined,
+  (stands) => {
+    if (!stands) return
+    clearTimeout(fetching)
+    fetching = setTimeout(fetchTheRest, FIRST_SCREEN)
+    void nextTick(() => standing())
+  },
+  { immediate: true },
+)
 onBeforeUnmount(() => clearTimeout(fetching))
 /** Whether everything is here, so that each station opens when the network is gone. */
 const kept = ref(false)
+const StepToast = useComponentBeside(
+  () => (kept.value ? (build.stepNews ?? true) : build.stepNews),
+  () => import('~/components/frame/StepToast.vue'),
+)
+const GuideBar = useComponentBeside(
+  () => build.sandbox && (kept.value ? 'kept' : 'opened'),
+  () => import('~/components/frame/GuideBar.vue'),
+)
 /** Once the first screen stands, the other stations and views are fetched too. */
 async function fetchTheRest() {
   const id = route.params.id as string
   try {
     const { fetchEverything } = await import('~/composables/everything')
-    await Promise.all([
-      ...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))),
-      useEngineModel().warm(),
-      useSlowWorker().warm(),
-      fetchEverything(),
-    ])
+    await useVersion().besideTheWork(() =>
+      Promise.all([
+        ...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))),
+        useEngineModel().warm(),
+        useSlowWorker().warm(),
+        fetchEverything(),
+        // What lies there is asked for by views that may be opened without the network.
+        useShelf().load(),
+      ]),
+    )
     kept.value = true
   } catch {
     // Without the network there is nothing to fetch; later there may be.
@@ -47,14 +77,24 @@ async function fetchTheRest() {
 
 <template>
   <div class="frame" :data-kept="kept">
-    <TopBar @find="finding = true" />
+    <TopBar @find="finding = true" @keys="listing = true" @words="wording = true" />
     <template v-if="build.sheet">
       <GalleryRail />
       <main
         class="sheet"
         :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined || outlook.late }"
       >
+        <component :is="GuideBar" v-if="build.sandbox" />
         <ApartNotes />
+        <!-- The toast may not have come yet: what an undo asks is said all the same. -->
+        <NoteBar v-if="!StepToast && build.stepNews && !build.stepNews.did" kind="told" data-testid="step-news">
+          <p>{{ named(build.stepNews.words) }}</p>
+          <template v-if="build.stepNews.ask" #actions
+            ><Button type="button" @click="build.stepNews.ask === 'undo' ? build.undo(true) : build.redo(true)">{{
+              t('id.doItThere')
+            }}</Button></template
+          >
+        </NoteBar>
         <SignOffs />
         <VoidNote />
         <UnansweredNote />
@@ -65,22 +105,24 @@ async function fetchTheRest() {
       <OutlookStrip />
     </template>
     <main v-else-if="build.missing" class="sheet empty">
-      <h1>No such build</h1>
-      <p>It may have been opened from another data folder. <NuxtLink to="/">To the Floor</NuxtLink></p>
+      <h1>{{ t('id.noSuchBuild') }}</h1>
+      <p>
+        {{ t('id.itMayHaveBeenOpenedFrom') }} <NuxtLink to="/">{{ t('id.toTheFloor') }}</NuxtLink>
+      </p>
     </main>
     <main v-else class="sheet empty">
       <ApartNotes />
       <p v-if="build.failing" role="alert">
-        The server cannot give this build: {{ build.failing }} Trying again; what was typed here is kept.
+        {{ t('id.theServerCannotGiveThisBuild', { failing: build.failing }) }}
       </p>
       <p v-else class="quiet">
-        {{
-          build.online ? 'Opening the build' : 'The server does not answer. Trying again; what was typed here is kept.'
-        }}
+        {{ build.online ? t('id.openingTheBuild') : t('id.theServerDoesNotAnswerTrying') }}
       </p>
     </main>
+    <component :is="StepToast" v-if="StepToast" />
     <LazyFindPalette v-if="finding" @close="finding = false" />
     <LazyKeyList v-if="listing" @close="listing = false" />
+    <LazyGlossaryList v-if="wording" @close="wording = false" />
   </div>
 </template>
 

@@ -1,14 +1,12 @@
-import { z } from 'zod'
+import { Passphrase } from '#core/house/forms'
 import { MOST_IN_AN_HOUR } from '../../access/lockout'
 import { isSecret } from '../../access/secret'
 import { logAccess, wrongPassphrases, wrongWithinHour } from '../../data/accessLog'
 import { getPassphrase } from '../../data/people'
 
-const Body = z.strictObject({ passphrase: z.string().min(1, 'must not be empty').max(400) })
-
 /** Makes a device known by the shop's passphrase: persons sign in on it from then on. */
 export default defineEventHandler(async (event) => {
-  const { passphrase } = await requireJson(event, Body, 'Passphrase')
+  const { passphrase } = await requireJson(event, Passphrase, 'Passphrase')
   if (event.context.actor.kind === 'open') throw refusal(409, 'open', 'On this machine nobody has to sign in.')
   return tryOne(async () => {
     const db = requireDatabase()

@@ -1,14 +1,12 @@
-import { z } from 'zod'
+import { PinChange } from '#core/house/forms'
 import { hashOf, isSecret, pinFault } from '../../access/secret'
 import { logAccess, wrongPins } from '../../data/accessLog'
 import { changePerson, pinOf } from '../../data/people'
 import { endSessions } from '../../data/sessions'
 
-const Body = z.strictObject({ now: z.string().max(20), pin: z.string().max(20) })
-
 /** Gives whoever is signed in another PIN, for the one that stands; every other session of theirs has ended with it. */
 export default defineEventHandler(async (event) => {
-  const { now, pin } = await requireJson(event, Body, 'PIN')
+  const { now, pin } = await requireJson(event, PinChange, 'PIN')
   const { actor } = event.context
   if (actor.kind !== 'person') throw refusal(409, 'open', 'On this machine PINs are set under House rules, People.')
   const fault = pinFault(pin)

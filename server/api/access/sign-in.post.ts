@@ -1,9 +1,10 @@
 import { z } from 'zod'
+import { Pin } from '#core/house/forms'
 import { isSecret } from '../../access/secret'
 import { logAccess, wrongPins } from '../../data/accessLog'
 import { getPerson, pinOf } from '../../data/people'
 
-const Body = z.strictObject({ person: z.uuid(), pin: z.string().min(1, 'must not be empty').max(20) })
+const Body = Pin.extend({ person: z.uuid() })
 
 /** Signs somebody in by a PIN, on a device that knows the passphrase. */
 export default defineEventHandler(async (event) => {

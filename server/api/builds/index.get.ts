@@ -1,6 +1,6 @@
 import { progressOf } from '#core/progress/progress'
 import { houseRules } from '#core/house/limits'
-import { listBuilds } from '../../data/builds'
+import { listFloor } from '../../data/floor'
 import { getHouse } from '../../data/house'
 import { proposalCounts } from '../../data/proposals'
 import { unansweredStops } from '../../data/runs'
@@ -13,6 +13,9 @@ import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
 const standings = new Map<string, { of: string; standing?: Standing; done: Promise<void> }>()
 /** The Floor waits so long for them, ms, and then is told that there is more to come. */
 const WAITS = 400
+
+/** Of what is deleted nothing is computed. */
+const NONE: { standing?: Standing; done: Promise<void> } = { done: Promise.resolve() }
 
 function standingOf(id: string, revision: number, sheet: Sheet) {
   const of = `${revision} ${JSON.stringify(sheet.house ?? {})}`
@@ -32,7 +35,7 @@ function standingOf(id: string, revision: number, sheet: Sheet) {
 export default defineEventHandler(async () => {
   const db = requireDatabase()
   const [builds, { house }, stops, waiting] = await Promise.all([
-    listBuilds(db),
+    listFloor(db),
     getHouse(db),
     unansweredStops(db),
     proposalCounts(db),
@@ -40,12 +43,15 @@ export default defineEventHandler(async () => {
   const rules = houseRules(house)
   const all = builds
     .map(({ sheet, ...row }) => ({ ...row, sheet: { ...sheet, house: rules } }))
-    .map((build) => ({ ...build, known: standingOf(build.id, build.revision, build.sheet) }))
+    .map((build) => ({
+      ...build,
+      known: build.place === 'deleted' ? NONE : standingOf(build.id, build.revision, build.sheet),
+    }))
   await Promise.race([
     Promise.allSettled(all.map(({ known }) => known.done)),
     new Promise((done) => setTimeout(done, WAITS)),
   ])
-  return all.map(({ id, revision, sheet, changed_at, known }) => {
+  return all.map(({ id, revision, sheet, changed_at, known, place, deleted_by, kept_until }) => {
     const ran = ranAt(sheet)
     // A last prime that read above what the model allows starts no clock.
     const primed = known.standing?.notPrimed && primedAt(sheet) === oiledAt(sheet) ? ran : oiledAt(sheet)
@@ -65,6 +71,8 @@ export default defineEventHandler(async () => {
       standing: known.standing,
       stopped: stops.get(id),
       waiting: waiting.get(id) ?? 0,
+      place,
+      ...(place === 'deleted' ? { deletedBy: deleted_by, keptUntil: kept_until } : {}),
     }
   })
 })

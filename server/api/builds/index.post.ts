@@ -1,22 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { z } from 'zod'
-import { newSheet, PRESETS } from '#core/record/layouts'
+import { FromOwnLayout, FromPreset } from '#core/record/begin'
+import { newSheet } from '#core/record/layouts'
 import { checkSheet } from '#core/engine/checkSheet'
-import { Layout, Sheet } from '#core/record/schema'
+import { Sheet } from '#core/record/schema'
 import { insertBuild } from '../../data/builds'
 
-const name = z.string().trim().min(1, 'must not be empty').max(120)
 /** An id of the sender's own, so that what is sent twice is begun once. */
 const Named = z.looseObject({ id: z.uuid().optional() })
 const FromFile = z.strictObject({ sheet: Sheet })
-const FromLayout = z.strictObject({
-  preset: z.enum(Object.keys(PRESETS) as [string, ...string[]]),
-  name,
-  engine: name,
-  work: z.string().trim().max(200).default(''),
-})
-
-const FromOwn = z.strictObject({ layout: Layout, name, engine: name, work: z.string().trim().max(200).default('') })
 
 /** A new build from a preset, from a layout of the shop's own, or from a build file. */
 export default defineEventHandler(async (event) => {
@@ -38,9 +30,9 @@ function sheetOf(body: Record<string, unknown>): Sheet {
     return sheet
   }
   if ('layout' in body) {
-    const { layout, name, engine, work } = requireValid(FromOwn, body, 'New build')
+    const { layout, name, engine, work } = requireValid(FromOwnLayout, body, 'New build')
     return { ...newSheet('inline4', name, engine, work), layout }
   }
-  const { preset, name, engine, work } = requireValid(FromLayout, body, 'New build')
+  const { preset, name, engine, work } = requireValid(FromPreset, body, 'New build')
   return newSheet(preset, name, engine, work)
 }

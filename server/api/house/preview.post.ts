@@ -7,9 +7,9 @@ import { inThread, TooBusy } from '../../threads/pool'
 
 const Body = z.strictObject({ rules: House.shape.rules, school: House.shape.school })
 
-/** Builds looked through at a time, and how long all may take, ms. */
-const PIECE = 12
-const LONGEST = 20_000
+/** Builds looked through at a time, each of which takes a second or two; and how long all may take, ms. */
+const PIECE = 2
+const LONGEST = 45_000
 
 /** Which builds' verdicts would move by other house rules, before they are written. */
 export default defineEventHandler(async (event) => {

@@ -1,18 +1,10 @@
 import { z } from 'zod'
-import { NAME_LENGTH, ROLES, UNNAMED } from '#core/house/people'
+import { NAME_LENGTH } from '#core/house/people'
+import { NewPerson } from '#core/house/forms'
 import { logAccess } from '../../data/accessLog'
 import { addPerson } from '../../data/people'
 
-const Body = z.strictObject({
-  name: z
-    .string()
-    .trim()
-    .min(1, 'must not be empty')
-    .max(NAME_LENGTH)
-    .refine((name) => !(UNNAMED as readonly string[]).includes(name), 'is a word that stands for nobody'),
-  role: z.enum(ROLES),
-  who: z.string().max(NAME_LENGTH).optional(),
-})
+const Body = NewPerson.extend({ who: z.string().max(NAME_LENGTH).optional() })
 
 /** Adds somebody who works here. */
 export default defineEventHandler(async (event) => {

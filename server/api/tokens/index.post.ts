@@ -1,15 +1,12 @@
 import { z } from 'zod'
-import { NAME_LENGTH, TOKEN_KINDS, UNNAMED } from '#core/house/people'
+import { NAME_LENGTH, UNNAMED } from '#core/house/people'
+import { NewToken } from '#core/house/forms'
 import { digestOf, newToken } from '../../access/secret'
 import { logAccess } from '../../data/accessLog'
 import { listPeople } from '../../data/people'
 import { addToken } from '../../data/tokens'
 
-const Body = z.strictObject({
-  name: z.string().trim().min(1, 'must not be empty').max(NAME_LENGTH),
-  kind: z.enum(TOKEN_KINDS),
-  who: z.string().max(NAME_LENGTH).optional(),
-})
+const Body = NewToken.extend({ who: z.string().max(NAME_LENGTH).optional() })
 
 /** Makes a token for a logger or a script. Its secret is in this answer and nowhere else. */
 export default defineEventHandler(async (event) => {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/bearings'
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import type { BearingSet } from '#core/parts/bearingReadings'
@@ -8,15 +10,16 @@ import { shapeVerdicts, wallDifferences } from '#core/parts/shapes'
 import { bearingsOf } from '#core/parts/clearances'
 
 const VIEWS = [
-  { view: 'measure', words: 'Measure' },
-  { view: 'journal', words: 'One journal' },
-  { view: 'shells', words: 'Shells' },
-  { view: 'turn', words: 'Turn the crank' },
-  { view: 'strip', words: 'Strip-down' },
+  { view: 'measure', words: t('bearings.measure') },
+  { view: 'journal', words: t('bearings.oneJournal') },
+  { view: 'shells', words: t('bearings.shells') },
+  { view: 'turn', words: t('bearings.turnTheCrank') },
+  { view: 'strip', words: t('bearings.stripDown') },
 ] as const
 type View = (typeof VIEWS)[number]['view']
 
 const build = useBuild()
+const person = usePerson()
 const units = useUnits()
 const route = useRoute()
 const router = useRouter()
@@ -28,8 +31,11 @@ const chosen = computed<{ set: BearingSet; number: number }>(() => {
     ? { set: set as BearingSet, number: Number(number) }
     : { set: 'main', number: 1 }
 })
+/** A view is a step that Back takes back; journal after journal in the one view is not. */
 const go = (next: View, at = `${chosen.value.set}.${chosen.value.number}`) =>
-  router.replace({ query: next === 'measure' ? {} : { view: next, ...(next === 'journal' ? { at } : {}) } })
+  router[next === view.value ? 'replace' : 'push']({
+    query: next === 'measure' ? {} : { view: next, ...(next === 'journal' ? { at } : {}) },
+  })
 /** A journal in the drawing leads to its readings in the table, or is the one looked at. */
 function enter(part: { set: BearingSet; number: number }) {
   if (view.value === 'journal') return void go('journal', `${part.set}.${part.number}`)
@@ -63,93 +69,129 @@ const spreads = computed(() =>
     const values = bearingsOf(build.sheet!, set)
       .filter((record) => record.clearance.source === 'measured')
       .map((record) => record.clearance.value)
-    return values.length > 2 ? [`${set === 'main' ? 'mains' : 'rods'} spread over ${length(spreadOf(values))}`] : []
+    return values.length > 2
+      ? [
+          t('bearings.spreadOver', {
+            set: named(set === 'main' ? 'mains' : 'rods'),
+            spreadOf: length(spreadOf(values)),
+          }),
+        ]
+      : []
   }),
 )
+
+/** One instrument at a time: all journals with the one micrometer, then all bores with the other. */
+const WAYS = [
+  { value: 'across', words: t('bearings.across') },
+  { value: 'down', words: t('bearings.downAColumn') },
+] as const
 </script>
 
 <template>
   <div>
-    <StationHead station="bearings" title="Bearings"
-      >Caps torqued, vertical, at the crown. Front of the engine left.</StationHead
-    >
+    <StationHead station="bearings" :title="t('bearings.bearings')">{{
+      t('bearings.capsTorquedVerticalAtTheCrown')
+    }}</StationHead>
     <CrankDrawing :chosen="view === 'journal' ? chosen : undefined" @enter="enter" />
-    <ViewTabs label="Bearings" :views="VIEWS" :view="view" @go="go($event)" />
-
-    <template v-if="view === 'measure'">
-      <div class="columns tables"><BearingTable set="main" /><BearingTable set="rod" /></div>
-      <p v-if="spreads.length > 0" class="quiet spread">
-        {{ spreads.join('; ').replace(/^./, (letter) => letter.toUpperCase()) }}.
-      </p>
-      <section aria-label="Judgement">
-        <JudgementLine v-for="words in conflicts" :key="words" verdict="stop">{{ words }}</JudgementLine>
-        <JudgementLine v-for="shape in shapes" :key="shape.about" :verdict="shape.verdict"
-          ><b
-            >{{ shape.label }} {{ shape.verdict }}: its {{ shape.side }} is {{ length(shape.value) }}
-            {{ shape.field === 'taper' ? 'tapered' : 'out of round' }},
-            {{ shape.limit.source === 'maker' ? 'maker’s limit' : 'house limit' }}
-            {{ units.show(shape.limit.value, 'clearance') }}.</b
-          >
-          {{
-            shape.verdict === 'watch'
-              ? `Close to the limit: ${Math.round(100 * shape.chance)} in 100 that it is beyond.`
-              : shape.side === 'journal'
-                ? 'Grind or change it: no shell makes up for a shape.'
-                : 'Measure again with the cap torqued; look for dirt under the shell or a swapped cap.'
-          }}</JudgementLine
-        >
-        <JudgementLine v-for="each in differences" :key="each.label" verdict="watch"
-          ><b
-            >{{ each.label }}: its bore over the shells is {{ length(each.difference) }}
-            {{ each.difference > 0 ? 'wider' : 'narrower' }} than housing and walls leave, ±
-            {{ units.show(halfBand(each), 'clearance') }}.</b
-          >
-          {{
-            each.difference > 0
-              ? 'A wall read too thick, a cap not torqued, or shells without crush.'
-              : 'Dirt behind a shell, too much crush, or a wall read too thin.'
-          }}</JudgementLine
-        >
-        <JudgementLine v-for="problem in problems ?? []" :key="problem.label" :verdict="problem.verdict">
-          <b
-            >{{ problem.label }} {{ problem.verdict }}: {{ units.say(problem.clearance, 'clearance') }}, limit
-            {{ units.show(problem.limit, 'clearance') }}.</b
-          >
-          {{
-            problem.verdict === 'stop'
-              ? `${length(problem.clearance - problem.limit)} too ${problem.side}.`
-              : `Close to the limit: ${Math.round(100 * problem.chance)} in 100 that it is outside.`
-          }}
-          <template v-if="problem.culprit"
-            >Its {{ problem.culprit.side }} is {{ length(problem.culprit.difference) }}
-            {{ problem.culprit.difference < 0 ? 'under' : 'over' }} the others.
-          </template>
-          <template v-if="problem.side === 'loose'"
-            >Idle hot loses {{ pressure(problem.cost) }} by it. Shells {{ length(problem.shell) }} thicker on each side
-            bring it to the middle of its limits.</template
-          >
-          <template v-else
-            >Less oil passes, and there is no margin for heat. Shells {{ length(problem.shell) }} thinner on each side
-            bring it to the middle.</template
-          >
-          <button type="button" class="linked" @click="go('shells')">Choose shells</button>
-        </JudgementLine>
-      </section>
-      <section class="columns block">
-        <div>
-          <h2>The crank</h2>
-          <CheckRow :item="turns" /><ReadingRow name="bearings.room" />
+    <ViewTabs :label="t('bearings.bearings')" :views="VIEWS" :view="view" @go="go($event)">
+      <template v-if="view === 'measure'">
+        <div class="columns tables"><BearingTable set="main" /><BearingTable set="rod" /></div>
+        <div class="under">
+          <p v-if="spreads.length > 0" class="quiet">
+            {{ spreads.join('; ').replace(/^./, (letter) => letter.toUpperCase()) }}.
+          </p>
+          <span class="quiet enters"
+            >{{ t('bearings.enterGoes') }}
+            <SegmentChoice
+              :label="t('bearings.enterGoes')"
+              :value="person.enters"
+              :options="WAYS"
+              @choose="person.enters = $event ?? 'across'"
+          /></span>
         </div>
-        <div v-if="build.sheet!.layout.camBearings > 0">
-          <h2>Cam</h2>
-          <ReadingRow name="cam.clearance" />
-        </div>
-      </section>
-    </template>
-    <LazyJournalView v-else-if="view === 'journal'" :set="chosen.set" :number="chosen.number" />
-    <LazyShellsView v-else-if="view === 'shells'" />
-    <LazyTurnView v-else-if="view === 'turn'" />
-    <LazyStripDown v-else />
+        <section :aria-label="t('bearings.judgement')">
+          <JudgementLine v-for="words in conflicts" :key="words" verdict="stop">{{ words }}</JudgementLine>
+          <JudgementLine v-for="shape in shapes" :key="shape.about" :verdict="shape.verdict"
+            ><b>{{
+              t('bearings.itsIs', {
+                shape: named(shape.label),
+                verdict: shape.verdict,
+                side: shape.side,
+                shape2: length(shape.value),
+                field: shape.field === 'taper' ? 'tapered' : t('bearings.outOfRound'),
+                source: shape.limit.source === 'maker' ? t('bearings.makersLimit') : t('bearings.houseLimit'),
+                limit: units.show(shape.limit.value, 'clearance'),
+              })
+            }}</b>
+            {{
+              shape.verdict === 'watch'
+                ? t('bearings.closeToTheLimitIn100', { chance: Math.round(100 * shape.chance) })
+                : shape.side === 'journal'
+                  ? t('bearings.grindOrChangeItNoShell')
+                  : t('bearings.measureAgainWithTheCapTorqued')
+            }}</JudgementLine
+          >
+          <JudgementLine v-for="each in differences" :key="each.label" verdict="watch"
+            ><b>{{
+              t('bearings.itsBoreOverTheShellsIs', {
+                each: named(each.label),
+                difference: length(each.difference),
+                difference2: each.difference > 0 ? 'wider' : 'narrower',
+                halfBand: units.show(halfBand(each), 'clearance'),
+              })
+            }}</b>
+            {{
+              each.difference > 0 ? t('bearings.aWallReadTooThickA') : t('bearings.dirtBehindAShellTooMuch')
+            }}</JudgementLine
+          >
+          <JudgementLine v-for="problem in problems ?? []" :key="problem.label" :verdict="problem.verdict">
+            <b>{{
+              t('bearings.limit', {
+                problem: named(problem.label),
+                verdict: problem.verdict,
+                clearance: units.say(problem.clearance, 'clearance'),
+                limit: units.show(problem.limit, 'clearance'),
+              })
+            }}</b>
+            {{
+              problem.verdict === 'stop'
+                ? t('bearings.too', { clearance: length(problem.clearance - problem.limit), side: problem.side })
+                : t('bearings.closeToTheLimitIn1002', { chance: Math.round(100 * problem.chance) })
+            }}
+            <template v-if="problem.culprit"
+              >{{
+                t('bearings.itsIsTheOthers', {
+                  side: problem.culprit.side,
+                  difference: length(problem.culprit.difference),
+                  way: problem.culprit.difference < 0 ? t('bearings.under') : t('bearings.over'),
+                })
+              }}{{ ' ' }}</template
+            >
+            <template v-if="problem.side === 'loose'">{{
+              t('bearings.idleHotLosesByItShells', { cost: pressure(problem.cost), shell: length(problem.shell) })
+            }}</template>
+            <template v-else>{{ t('bearings.lessOilPassesAndThereIs', { shell: length(problem.shell) }) }}</template>
+            <Button type="button" variant="link" class="linked" @click="go('shells')">{{
+              t('bearings.chooseShells')
+            }}</Button>
+          </JudgementLine>
+        </section>
+        <section class="columns block">
+          <div>
+            <h2>{{ t('bearings.theCrank') }}</h2>
+            <CheckRow :item="turns" /><ReadingRow name="bearings.room" />
+          </div>
+          <div v-if="build.sheet!.layout.camBearings > 0">
+            <h2>{{ t('bearings.cam') }}</h2>
+            <ReadingRow name="cam.clearance" />
+          </div>
+        </section>
+      </template>
+      <LazyJournalView v-else-if="view === 'journal'" :set="chosen.set" :number="chosen.number" />
+      <LazyShellsView v-else-if="view === 'shells'" />
+      <LazyTurnView v-else-if="view === 'turn'" />
+      <LazyStripDown v-else />
+    </ViewTabs>
   </div>
 </template>
 
@@ -157,7 +199,23 @@ const spreads = computed(() =>
 .tables {
   grid-template-columns: repeat(auto-fit, minmax(345px, 1fr));
 }
-.spread {
+.under {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: center;
+  justify-content: space-between;
   padding-top: 6px;
+}
+.enters {
+  margin-left: auto;
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+@media print {
+  .enters {
+    display: none;
+  }
 }
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/brief'
+import { whole } from '~/words/numbers'
 import { MAKER_LIMITS } from '#core/house/makerLimits'
 import { USES } from '#core/record/words'
 import { PRESETS } from '#core/record/layouts'
@@ -13,57 +16,114 @@ const LayoutEditor = defineAsyncComponent(() => import('~/components/brief/Layou
 function choose(path: string, value: unknown, label: string) {
   void build.change([{ op: 'replace', path, value }], label)
 }
+/** What stands below the first screen, in two columns. */
+const BELOW: [string, string[]][][] = [
+  [
+    [
+      t('brief.yourOwnNumbersIfYouHave'),
+      ['own.crankingCold', 'own.idleCold', 'own.idleHot', 'own.workingHot', 'own.prime'],
+    ],
+    [
+      t('brief.makersLimitsIfThereAreAny'),
+      [
+        'maker.idleHot',
+        'maker.workingHot',
+        'maker.ceiling',
+        'limit.mainLeast',
+        'limit.mainMost',
+        'limit.rodLeast',
+        'limit.rodMost',
+        ...Object.values(MAKER_LIMITS),
+      ],
+    ],
+  ],
+  [
+    [t('brief.sizes'), ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']],
+    [
+      t('brief.movingParts'),
+      ['size.connectingRod', 'size.compressionRatio', 'size.reciprocatingMass', 'size.rotatingMass'],
+    ],
+  ],
+]
 const facts = computed(() => {
   const own = layout.value
   const rotary = own.kind === 'rotary'
   const listed = (...words: (string | false)[]) => words.filter(Boolean).join(', ')
   return [
     [
-      PRESETS[own.preset]?.title ?? 'Own layout',
+      named(PRESETS[own.preset]?.title) ?? t('brief.ownLayout'),
       listed(
-        many(own.mains, 'main'),
-        many(own.feed.length, rotary ? 'rotor' : 'rod'),
-        own.camBearings > 0 && many(own.camBearings, 'cam bearing'),
-        own.headCams > 0 && `${many(own.headCams, 'overhead cam')} of ${many(own.headCamJournals, 'bearing')}`,
+        t('brief.mainMains', { n: whole(own.mains) }, own.mains),
+        t(rotary ? 'brief.nRotorNRotors' : 'brief.nRodNRods', { n: own.feed.length }, own.feed.length),
+        own.camBearings > 0 && t('brief.camBearingCamBearings', { n: whole(own.camBearings) }, own.camBearings),
+        own.headCams > 0 &&
+          t('brief.of', {
+            headCams: t('brief.overheadCamOverheadCams', { n: whole(own.headCams) }, own.headCams),
+            headCamJournals: t('brief.bearingBearings', { n: whole(own.headCamJournals) }, own.headCamJournals),
+          }),
       ),
     ],
-    ...(own.lifterCount > 0 ? [['Lifters', `${own.lifterCount} ${own.lifters}, ${own.followers} followers`]] : []),
-    ...(own.lashAdjusters > 0
-      ? [['Valves', `${many(own.lashAdjusters, 'lash adjuster')}, ${own.followers} followers`]]
+    ...(own.lifterCount > 0
+      ? [
+          [
+            t('brief.lifters'),
+            t('brief.followers', {
+              lifterCount: own.lifterCount,
+              lifters: named(own.lifters),
+              followers: named(own.followers),
+            }),
+          ],
+        ]
       : []),
-    ['Pump', `${own.pumpKind} pump, ${own.pumpDrive === 'shaft' ? 'shaft driven' : 'on the crank'}`],
-    ['Relief', own.galleryRelief ? 'at the pump and at the gallery’s end' : 'at the pump'],
+    ...(own.lashAdjusters > 0
+      ? [
+          [
+            t('brief.valves'),
+            t('brief.followers2', {
+              lashAdjusters: t('brief.lashAdjusterLashAdjusters', { n: whole(own.lashAdjusters) }, own.lashAdjusters),
+              followers: named(own.followers),
+            }),
+          ],
+        ]
+      : []),
     [
-      'Extras',
+      t('brief.pump'),
+      t('brief.pump2', {
+        pumpKind: named(own.pumpKind),
+        pumpDrive: own.pumpDrive === 'shaft' ? t('brief.shaftDriven') : t('brief.onTheCrank'),
+      }),
+    ],
+    [t('brief.relief'), own.galleryRelief ? t('brief.atThePumpAndAtThe') : t('brief.atThePump')],
+    [
+      t('brief.extras'),
       listed(
-        own.cooler && 'oil cooler',
-        own.coolerPlugged && 'cooler’s ports plugged',
-        own.drySump && 'dry sump',
+        own.cooler && t('brief.oilCooler'),
+        own.coolerPlugged && t('brief.coolersPortsPlugged'),
+        own.drySump && t('brief.drySump'),
         own.turbo && 'turbo',
-        own.pistonJets > 0 && many(own.pistonJets, rotary ? 'rotor jet' : 'piston jet'),
-        own.tensioner && 'chain tensioner',
-        own.oilLine !== 'none' && `external oil line to the ${own.oilLine}`,
-        own.drilledRods && 'rods drilled to the pin',
+        own.pistonJets > 0 &&
+          t(rotary ? 'brief.nRotorJetNRotor' : 'brief.nPistonJetNPiston', { n: own.pistonJets }, own.pistonJets),
+        own.tensioner && t('brief.chainTensioner'),
+        own.oilLine !== 'none' && t('brief.externalOilLineToThe', { oilLine: named(own.oilLine) }),
+        own.drilledRods && t('brief.rodsDrilledToThePin'),
       ) || 'none',
     ],
-    ['Housing', `${own.housing}, mains grooved ${own.mainGroove}°`],
+    [t('brief.housing'), t('brief.mainsGrooved', { housing: named(own.housing), mainGroove: own.mainGroove })],
   ]
 })
 </script>
 
 <template>
   <div>
-    <StationHead station="brief" title="Brief"
-      >What the engine is and does, and the pressures it should show.</StationHead
-    >
+    <StationHead station="brief" :title="t('brief.brief')">{{ t('brief.whatTheEngineIsAndDoes') }}</StationHead>
 
     <div class="columns">
       <section>
         <div class="block-head">
-          <h2>Layout</h2>
-          <Button type="button" variant="outlined" :aria-expanded="editing" @click="editing = !editing"
-            >Change layout</Button
-          >
+          <h2>{{ t('brief.layout') }}</h2>
+          <Button type="button" variant="outlined" :aria-expanded="editing" @click="editing = !editing">{{
+            t('brief.changeLayout')
+          }}</Button>
         </div>
         <dl class="facts">
           <template v-for="[what, words] in facts" :key="what"
@@ -73,14 +133,15 @@ const facts = computed(() => {
         </dl>
       </section>
       <section>
-        <div class="block-head"><h2>Use</h2></div>
+        <div class="block-head">
+          <h2>{{ t('brief.use') }}</h2>
+        </div>
         <div class="row">
-          <span class="what">What it does</span
-          ><ChoiceField
-            label="Use"
+          <span class="what">{{ t('brief.whatItDoes') }}</span><ChoiceField
+            :label="t('brief.use')"
             :value="sheet.use"
             :options="USES.map((use) => ({ value: use, words: use }))"
-            @choose="choose('/use', $event, 'Use')"
+            @choose="choose('/use', $event, t('brief.use'))"
           />
         </div>
         <ReadingRow
@@ -103,48 +164,17 @@ const facts = computed(() => {
     <ModelLimits />
     <LayoutEditor v-if="editing" @close="editing = false" />
 
-    <TargetTable />
+    <InTurn><LazyTargetTable /></InTurn>
 
-    <LazyOilPanel />
-    <LazyOilFills />
+    <InTurn><LazyOilPanel /></InTurn>
+    <InTurn><LazyOilFills /></InTurn>
 
     <div class="columns block">
-      <section>
-        <h2>Your own numbers, if you have any</h2>
-        <ReadingRow
-          v-for="name in ['own.crankingCold', 'own.idleCold', 'own.idleHot', 'own.workingHot', 'own.prime']"
-          :key="name"
-          :name="name"
-        />
-        <h2 class="makers">Maker’s limits, if there are any</h2>
-        <ReadingRow
-          v-for="name in [
-            'maker.idleHot',
-            'maker.workingHot',
-            'maker.ceiling',
-            'limit.mainLeast',
-            'limit.mainMost',
-            'limit.rodLeast',
-            'limit.rodMost',
-            ...Object.values(MAKER_LIMITS),
-          ]"
-          :key="name"
-          :name="name"
-        />
-      </section>
-      <section>
-        <h2>Sizes</h2>
-        <ReadingRow
-          v-for="name in ['size.cylinderBore', 'size.stroke', 'size.mainLength', 'size.mainLand', 'size.rodLength']"
-          :key="name"
-          :name="name"
-        />
-        <h2 class="moving">Moving parts</h2>
-        <ReadingRow
-          v-for="name in ['size.connectingRod', 'size.compressionRatio', 'size.reciprocatingMass', 'size.rotatingMass']"
-          :key="name"
-          :name="name"
-        />
+      <section v-for="(blocks, i) in BELOW" :key="i">
+        <InTurn v-for="[title, names] in blocks" :key="title"
+          ><h2 class="apart">{{ title }}</h2>
+          <ReadingRow v-for="name in names" :key="name" :name="name" />
+        </InTurn>
       </section>
     </div>
   </div>
@@ -165,10 +195,7 @@ const facts = computed(() => {
 .facts dt {
   color: var(--quiet);
 }
-.moving {
-  margin-top: 20px;
-}
-.makers {
+.apart:not(:first-child) {
   margin-top: 22px;
 }
 </style>

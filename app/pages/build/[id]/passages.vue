@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/passages'
 import { recorded } from '#core/engine/values'
 import { inspectionsOf, passagesOf } from '#core/engine/catalogue'
 import { findingOf } from '#core/engine/inspections'
@@ -17,14 +19,32 @@ const items = computed(() => {
     finding: findingOf(build.sheet!, inspections.get(item.key)!),
   }))
 })
-/** The one looked at: named in the address, else the first that is open. */
-const chosen = computed(
-  () =>
-    items.value.find(({ item }) => item.key === `passage.${String(route.query.at ?? '')}`) ??
-    items.value.find(({ finding }) => !finding) ??
-    items.value[0],
+const withKey = (key?: string) => items.value.find(({ item }) => item.key === key)
+/**
+ * The one looked at: the tapped at once, its address following after, so that a hand quicker than the address never
+ * marks the one before; what the page came to by itself stays once it is found, since its sealing is entered after.
+ */
+const looked = ref<string>()
+watch(
+  () => route.query.at,
+  (at) => at && (looked.value = `passage.${String(at)}`),
+  { immediate: true },
 )
-const look = (key: string) => router.replace({ query: { at: key.slice('passage.'.length) } })
+const chosen = computed(() => withKey(looked.value) ?? items.value.find(({ finding }) => !finding) ?? items.value[0])
+watch(
+  () => chosen.value.item.key,
+  (key) => (looked.value = key),
+  { immediate: true },
+)
+function look(key: string) {
+  looked.value = key
+  void router.replace({ query: { at: key.slice('passage.'.length) } })
+}
+/** The next along the oil's way that nobody has looked at. */
+const next = computed(() => {
+  const at = items.value.indexOf(chosen.value)
+  return [...items.value.slice(at + 1), ...items.value.slice(0, at)].find(({ finding }) => !finding)
+})
 const settled = useSettled(() => build.sheet)
 const { value: effects } = useAnswer(
   (_, slow) => (settled.value ? slow().passages(settled.value) : undefined),
@@ -45,59 +65,75 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
 function costs(key: string, finding: string): string {
   const found = effects.value?.effects.find((each) => each.key === key && each.finding === finding)
   return found
-    ? `Idle hot would read ${p(found.states.idleHot.pressure)}, working hot ${p(found.states.workingHot.pressure)}.`
+    ? t('passages.idleHotWouldReadWorkingHot', {
+        pressure: p(found.states.idleHot.pressure),
+        pressure2: p(found.states.workingHot.pressure),
+      })
     : ''
 }
 </script>
 
 <template>
   <div>
-    <StationHead station="passages" title="Passages"
-      >Walk the circuit: every plug, jet, valve and line, and who fitted it. A plug left out inside shows no
-      leak.</StationHead
-    >
+    <StationHead station="passages" :title="t('passages.passages')">{{
+      t('passages.walkTheCircuitEveryPlugJet')
+    }}</StationHead>
     <RouteDrawing :items="items" :chosen="chosen.item.key" @look="look" />
     <div class="walk">
-      <ol aria-label="Along the oil’s way">
+      <ol :aria-label="t('passages.alongTheOilsWay')">
         <li v-for="each in items" :key="each.item.key">
-          <button
+          <Button
             type="button"
+            variant="text"
             :class="{ here: each === chosen }"
             :aria-current="each === chosen || undefined"
             :data-passage="each.item.key"
             @click="look(each.item.key)"
           >
             <span class="number mono" :class="each.finding?.verdict">{{ each.number }}</span><span>{{
-              each.item.label
+              named(each.item.label)
             }}</span
-            ><span class="state" :class="each.finding?.verdict ?? 'open'">{{ each.finding?.words ?? 'open' }}</span>
-          </button>
+            ><span class="state" :class="each.finding?.verdict ?? 'open'">{{
+              named(each.finding?.words) ?? t('passages.notLookedAtYet')
+            }}</span>
+          </Button>
         </li>
       </ol>
-      <PassagePanel :key="chosen.item.key" :item="chosen.item" :inspection="chosen.inspection" :effects="effects" />
+      <div>
+        <PassagePanel :key="chosen.item.key" :item="chosen.item" :inspection="chosen.inspection" :effects="effects" />
+        <Button
+          v-if="chosen.finding && next"
+          type="button"
+          variant="outlined"
+          class="next"
+          @click="look(next.item.key)"
+          >{{ t('passages.next', { item: named(next.item.label) }) }}</Button
+        >
+      </div>
     </div>
-    <section aria-label="Judgement" class="block">
+    <section :aria-label="t('passages.judgement')" class="block">
       <JudgementLine v-for="each in told" :key="each.item.key" :verdict="each.finding!.verdict"
-        ><b>{{ each.item.label.replace(/,.*/, '') }}: {{ each.finding!.words }}.</b> {{ each.finding!.action }}
+        ><b>{{ named(each.item.label).replace(/,.*/, '') }}: {{ named(each.finding!.words) }}.</b>
+        {{ named(each.finding!.action) }}
         {{ each.item.kind === 'bypass' ? costs(each.item.key, each.finding!.value) : '' }}</JudgementLine
       >
       <JudgementLine v-for="each in housings" :key="each.housing" :verdict="each.gap > each.most ? 'stop' : 'pass'"
-        ><b
-          >{{ each.housing === 'filter' ? 'Filter' : 'Cooler' }} housing stands off by
-          {{ units.say(each.gap, 'clearance') }}, {{ each.source === 'maker' ? 'maker’s limit' : 'house mark' }}
-          {{ units.say(each.most, 'clearance') }}.</b
-        >
+        ><b>{{
+          t('passages.housingStandsOffBy', {
+            housing: each.housing === 'filter' ? t('passages.filter') : t('passages.cooler'),
+            gap: units.say(each.gap, 'clearance'),
+            source: each.source === 'maker' ? t('passages.makersLimit') : t('passages.houseMark'),
+            most: units.say(each.most, 'clearance'),
+          })
+        }}</b>
         {{
           each.gap > each.most
-            ? `Shim it by ${units.say(each.shim, 'clearance')}, or fit the spacer of its form; oil the seals so that they do not roll.`
-            : 'The seal bridges it.'
+            ? t('passages.shimItByOrFitThe', { shim: units.say(each.shim, 'clearance') })
+            : t('passages.theSealBridgesIt')
         }}</JudgementLine
       >
     </section>
-    <CautionNote
-      >Drive no plug or jet with the gallery open above the bearings: chips and sealer fall in. Sender adaptors strip
-      easily; do not overtighten.</CautionNote
-    >
+    <CautionNote>{{ t('passages.driveNoPlugOrJetWith') }}</CautionNote>
   </div>
 </template>
 
@@ -109,12 +145,19 @@ function costs(key: string, finding: string): string {
   margin-top: 10px;
   align-items: start;
 }
+.next {
+  margin-top: 14px;
+  min-height: 44px;
+}
 ol {
   list-style: none;
   margin: 0;
   padding: 0;
 }
-li button {
+li .p-button {
+  color: var(--ink);
+  font-weight: 400;
+  border-radius: 0;
   display: grid;
   grid-template-columns: 30px 1fr auto;
   gap: 8px;
@@ -129,7 +172,7 @@ li button {
   padding: 2px 6px 2px 0;
   line-height: 1.25;
 }
-li button:hover,
+li .p-button:hover,
 .here {
   background: var(--petrol-wash) !important;
 }
@@ -143,7 +186,7 @@ li button:hover,
   place-items: center;
   border: 1.5px dashed var(--field);
   border-radius: 50%;
-  font-size: 13px;
+  font-size: 15px;
   margin-left: 6px;
 }
 .number.pass {

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { figure } from '~/words/numbers'
+import { t } from '~/words/of/pickup'
 import { pumpDisplacement } from '#core/parts/pumpReadings'
 import { halfBand } from '#core/quantity/uncertain'
 import { checksOf, inspectionsOf } from '#core/engine/catalogue'
@@ -19,10 +22,10 @@ import { stepLoss } from '#core/pickup/suction'
 import { STARVES } from '#core/pump/fill'
 
 const VIEWS = [
-  { view: 'fit', words: 'Fit' },
-  { view: 'suction', words: 'Suction over speed' },
-  { view: 'oil', words: 'Oil level and slosh' },
-  { view: 'air', words: 'Air test' },
+  { view: 'fit', words: t('pickup.fit') },
+  { view: 'suction', words: t('pickup.suctionOverSpeed') },
+  { view: 'oil', words: t('pickup.oilLevelAndSlosh') },
+  { view: 'air', words: t('pickup.airTest') },
 ] as const
 const build = useBuild()
 const units = useUnits()
@@ -33,7 +36,11 @@ const floor = computed(() => floorClearance(build.sheet!))
 const verdict = computed(() => (dry.value ? undefined : floorVerdict(build.sheet!)))
 const limits = computed(() => floorLimits(build.sheet!))
 const marks = computed(() => [limits.value.least.value, limits.value.most.value])
-const WHOSE = { maker: 'maker’s limits', house: 'house mark', both: 'maker’s limit beside the house’s' }
+const WHOSE = {
+  maker: t('pickup.makersLimits'),
+  house: t('pickup.houseMark'),
+  both: t('pickup.makersLimitBesideTheHouses'),
+}
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.station === 'pickup'))
 const airTest = computed(() => inspectionsOf(build.sheet!.layout).find(({ key }) => key === 'pickup.airTest')!)
 const vacuum = computed(() => airTestVerdict(build.sheet!))
@@ -65,9 +72,9 @@ const scavenge = computed(() => ({
   least: ruleOf(build.sheet!, 'pickup.scavenge'),
 }))
 const SAID = {
-  close: 'Too close: the floor chokes the mouth, most of all with cold oil. Bend or shim the pickup up.',
-  far: 'Too far: it draws air under braking, on a slope or with the oil low. Lower the pickup.',
-  right: 'Near enough to stay under oil, far enough not to choke.',
+  close: t('pickup.tooCloseTheFloorChokesThe'),
+  far: t('pickup.tooFarItDrawsAirUnder'),
+  right: t('pickup.nearEnoughToStayUnderOil'),
 }
 const side = computed(() =>
   floor.value.value < marks.value[0] ? 'close' : floor.value.value > marks.value[1] ? 'far' : 'right',
@@ -76,94 +83,106 @@ const side = computed(() =>
 
 <template>
   <div>
-    <StationHead station="pickup" title="Pickup">{{
-      dry
-        ? 'Dry sump: scavenge to the tank, pressure stage from it.'
-        : 'Most lost pressure on fresh builds is here: the seal, the tube, the floor.'
+    <StationHead station="pickup" :title="t('pickup.pickup')">{{
+      dry ? t('pickup.drySumpScavengeToTheTank') : t('pickup.mostLostPressureOnFreshBuilds')
     }}</StationHead>
     <TankDrawing v-if="dry" /><PickupDrawing v-else />
-    <ViewTabs label="Pickup" :views="VIEWS" :view="view" @go="go($event)" />
-    <div v-if="view === 'fit'" class="columns">
-      <section>
-        <h2>Measured</h2>
-        <ReadingRow v-for="field in fields" :key="field" :name="`pickup.${field}`" />
-        <ReadingRow name="pump.suctionPort" />
-      </section>
-      <section>
-        <h2>Checked</h2>
-        <CheckRow v-for="item in checks" :key="item.key" :item="item" />
-        <h2 class="gives">Suction at the pump</h2>
-        <div v-for="each in outlook.now?.suction ?? []" :key="each.name" class="row" :data-suction="each.name">
-          <span class="what"
-            >{{ STATE_LABELS[each.name]
-            }}<span class="origin" :class="{ bad: each.starves }"
-              >{{ each.starves ? 'air comes out of the oil; ' : each.high > STARVES ? 'may starve; ' : ''
-              }}{{ units.show(each.low, 'pressure', decimals) }} to
-              {{ units.show(each.high, 'pressure', decimals) }}</span
-            ></span
-          ><span class="figure" :class="{ bad: each.starves }"
-            >{{ units.show(each.loss, 'pressure', decimals)
-            }}<span class="unit">{{ units.unit('pressure').symbol }} below air</span></span
+    <ViewTabs :label="t('pickup.pickup')" :views="VIEWS" :view="view" @go="go($event)">
+      <div v-if="view === 'fit'" class="columns">
+        <section>
+          <h2>{{ t('pickup.measured') }}</h2>
+          <ReadingRow v-for="field in fields" :key="field" :name="`pickup.${field}`" />
+          <ReadingRow name="pump.suctionPort" />
+        </section>
+        <section>
+          <h2>{{ t('pickup.checked') }}</h2>
+          <CheckRow v-for="item in checks" :key="item.key" :item="item" />
+          <h2 class="gives">{{ t('pickup.suctionAtThePump') }}</h2>
+          <div v-for="each in outlook.now?.suction ?? []" :key="each.name" class="row" :data-suction="each.name">
+            <span class="what"
+              >{{ named(STATE_LABELS[each.name])
+              }}<span class="origin" :class="{ bad: each.starves }">{{
+                t('pickup.to', {
+                  starves: each.starves
+                    ? `${t('pickup.airComesOutOfTheOil')} `
+                    : each.high > STARVES
+                      ? `${t('pickup.mayStarve')} `
+                      : '',
+                  low: units.show(each.low, 'pressure', decimals),
+                  high: units.show(each.high, 'pressure', decimals),
+                })
+              }}</span></span
+            ><span class="figure" :class="{ bad: each.starves }"
+              >{{ units.show(each.loss, 'pressure', decimals)
+              }}<span class="unit">{{ t('pickup.belowAir', { unit: units.unit('pressure').symbol }) }}</span></span
+            >
+          </div>
+        </section>
+      </div>
+      <LazyPickupSuction v-else-if="view === 'suction'" />
+      <LazyPickupOil v-else-if="view === 'oil'" />
+      <div v-else class="columns">
+        <section>
+          <h2>{{ t('pickup.inletPluggedVacuumAtThePump') }}</h2>
+          <InspectRow :item="airTest" />
+          <ReadingRow name="pickup.vacuum" /><ReadingRow name="pickup.vacuumAfter" />
+          <JudgementLine v-if="vacuum" :verdict="vacuum"
+            ><b>{{
+              t('pickup.aMinuteLaterOfAreLeft', {
+                vacuum: vacuum === 'stop' ? t('pickup.itDoesNotHold') : t('pickup.itHolds'),
+                recorded: units.say(recorded(build.sheet!, 'pickup.vacuumAfter')!.value, 'pressure', decimals),
+                recorded2: units.say(recorded(build.sheet!, 'pickup.vacuum')!.value, 'pressure', decimals),
+              })
+            }}</b>
+            {{
+              vacuum === 'stop' ? t('pickup.moreThanIn100AreGone', { vacuumLost: Math.round(100 * VACUUM_LOST) }) : ''
+            }}</JudgementLine
           >
-        </div>
-      </section>
-    </div>
-    <LazyPickupSuction v-else-if="view === 'suction'" />
-    <LazyPickupOil v-else-if="view === 'oil'" />
-    <div v-else class="columns">
-      <section>
-        <h2>Mouth stopped, vacuum on the pump’s end</h2>
-        <InspectRow :item="airTest" />
-        <ReadingRow name="pickup.vacuum" /><ReadingRow name="pickup.vacuumAfter" />
-        <JudgementLine v-if="vacuum" :verdict="vacuum"
-          ><b
-            >{{ vacuum === 'stop' ? 'It does not hold' : 'It holds' }}: a minute later
-            {{ units.say(recorded(build.sheet!, 'pickup.vacuumAfter')!.value, 'pressure', decimals) }} of
-            {{ units.say(recorded(build.sheet!, 'pickup.vacuum')!.value, 'pressure', decimals) }} are left.</b
-          >
-          {{
-            vacuum === 'stop'
-              ? `More than ${Math.round(100 * VACUUM_LOST)} in 100 are gone: wet the joints with oil one after the other until it holds, and mend that one.`
-              : ''
-          }}</JudgementLine
-        >
-      </section>
-      <section>
-        <h2>How</h2>
-        <p class="quiet how">
-          Plug the mouth, draw a vacuum with a hand pump, close the valve, wait a minute. Blow no air in: a joint that
-          leaks inward may hold outward. A leak here is what keeps a sound pump from drawing.
-        </p>
-      </section>
-    </div>
-    <section aria-label="Judgement" class="block">
+        </section>
+        <section>
+          <h2>{{ t('pickup.how') }}</h2>
+          <p class="quiet how">
+            {{ t('pickup.plugTheMouthDrawAVacuum') }}
+          </p>
+        </section>
+      </div>
+    </ViewTabs>
+    <section :aria-label="t('pickup.judgement')" class="block">
       <JudgementLine v-if="verdict" :verdict="verdict"
-        ><b
-          >Floor clearance {{ units.say(floor.value, 'length') }} ± {{ units.say(halfBand(floor), 'length') }},
-          {{ WHOSE[whoseLimits(limits.least, limits.most)] }} {{ units.show(marks[0], 'length') }} to
-          {{ units.say(marks[1], 'length') }}.</b
-        >
+        ><b>{{
+          t('pickup.floorClearanceTo', {
+            floor: units.say(floor.value, 'length'),
+            halfBand: units.say(halfBand(floor), 'length'),
+            whose: WHOSE[whoseLimits(limits.least, limits.most)],
+            marks: units.show(marks[0], 'length'),
+            marks2: units.say(marks[1], 'length'),
+          })
+        }}</b>
         {{ SAID[side] }}</JudgementLine
       >
       <JudgementLine v-if="step && step.loss > 0.1" verdict="watch"
-        ><b>The tube of {{ units.say(step.tube, 'length') }} meets a port of {{ units.say(step.port, 'length') }}.</b>
-        The step costs {{ step.loss.toFixed(2) }} velocity heads of suction: blend it, or take the tube that
-        fits.</JudgementLine
+        ><b>{{
+          t('pickup.theTubeOfMeetsAPort', {
+            tube: units.say(step.tube, 'length'),
+            port: units.say(step.port, 'length'),
+          })
+        }}</b>
+        {{ t('pickup.theStepCostsSuctionLoss', { loss: figure(step.loss, 2) }) }}</JudgementLine
       >
       <JudgementLine v-if="scavenge.ratio !== undefined && scavenge.verdict" :verdict="scavenge.verdict"
-        ><b
-          >Scavenge stage {{ scavenge.ratio.toFixed(2) }} of the pressure stage’s
-          {{ units.say(pumpDisplacement(build.sheet!).value, 'displacement') }}, at least
-          {{ scavenge.least.toFixed(2) }}.</b
-        >
+        ><b>{{
+          t('pickup.scavengeStageOfThePressure', {
+            ratio: figure(scavenge.ratio, 2),
+            pumpDisplacement: units.say(pumpDisplacement(build.sheet!).value, 'displacement'),
+            least: figure(scavenge.least, 2),
+          })
+        }}</b>
         {{
-          scavenge.verdict === 'stop'
-            ? 'It carries air with the oil: the sump fills, and the tank runs empty.'
-            : 'It carries off what the engine gets and the air with it.'
+          scavenge.verdict === 'stop' ? t('pickup.itCarriesAirWithTheOil') : t('pickup.itCarriesOffWhatTheEngine')
         }}</JudgementLine
       >
     </section>
-    <CautionNote>No lumps of sealer inside: they end in the screen. Used oil harms the skin; gloves on.</CautionNote>
+    <CautionNote>{{ t('pickup.noLumpsOfSealerInsideThey') }}</CautionNote>
   </div>
 </template>
 

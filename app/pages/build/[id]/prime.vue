@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
+import { t } from '~/words/of/prime'
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
 import { liftersOf, rowOutcome, rowWords } from '#core/parts/lifterLook'
@@ -8,9 +10,9 @@ import { holdsUpPrime } from '#core/progress/progress'
 import { PAGES, stationPath } from '~/composables/stations'
 
 const VIEWS = [
-  { view: 'how', words: 'How' },
-  { view: 'live', words: 'Prime it' },
-  { view: 'round', words: 'Look round' },
+  { view: 'how', words: t('prime.how') },
+  { view: 'live', words: t('prime.primeIt') },
+  { view: 'round', words: t('prime.lookRound') },
 ] as const
 const build = useBuild()
 const units = useUnits()
@@ -56,57 +58,63 @@ const dry = computed(() =>
 )
 const p = (value: number) => units.say(value, 'pressure', units.unit('pressure').symbol === 'bar' ? 1 : undefined)
 const WAYS = {
-  drill: 'by drill on the pump',
-  tank: 'from a pressure tank',
-  starter: 'by starter in bursts',
-  hand: 'filled by hand, then by starter',
+  drill: t('prime.byDrillOnThePump'),
+  tank: t('prime.fromAPressureTank'),
+  starter: t('prime.byStarterInBursts'),
+  hand: t('prime.filledByHandThenByStarter'),
 }
 </script>
 
 <template>
   <div>
-    <StationHead station="prime" title="Prime"
-      >{{ WAYS[setUp.method].charAt(0).toUpperCase() + WAYS[setUp.method].slice(1) }}: oil everywhere before anything
-      turns in earnest.</StationHead
-    >
+    <StationHead station="prime" :title="t('prime.prime')">{{
+      t('prime.oilEverywhereBeforeAnything', {
+        ways: WAYS[setUp.method].charAt(0).toUpperCase() + WAYS[setUp.method].slice(1),
+      })
+    }}</StationHead>
 
     <template v-if="view !== 'live'">
       <p class="cleared" :class="{ ready: clear }" data-testid="clear-to-prime">
-        <b>{{ clear ? 'Clear to prime' : 'Not yet' }}</b><template v-if="holds.length === 0 && !clear"
+        <b>{{ clear ? t('prime.clearToPrime') : t('prime.notYet') }}</b><template v-if="holds.length === 0 && !clear"
           >:
           {{
             outlook.failed
-              ? 'there is no prediction to prime by.'
+              ? t('prime.thereIsNoPredictionToPrime')
               : outlook.current
-                ? 'the prediction is void until the record is mended.'
-                : 'the prediction is being computed.'
+                ? t('prime.thePredictionIsVoidUntilThe')
+                : t('prime.thePredictionIsBeingComputed')
           }}</template
         ><template v-for="each in holds" :key="each.station"
           >{{ ' ' }}<NuxtLink :to="stationPath(build.id!, each.station)">{{ titleOf(each.station) }}</NuxtLink
-          >: {{ each.verdict === 'stop' ? each.about : `${each.wanted - each.done} to go` }}.</template
+          >:
+          {{
+            each.verdict === 'stop' ? named(each.about) : t('prime.toGo', { wanted: each.wanted - each.done })
+          }}.</template
         >
       </p>
       <PrimeClock v-if="clock" :clock="clock" />
       <div v-if="expected" class="numbers predicted">
         <div>
-          <span class="quiet">Expect at the gauge</span
-          ><span class="mono big" data-testid="prime-expected"
+          <span class="quiet">{{ t('prime.expectAtTheGauge') }}</span><span
+            class="mono big"
+            data-testid="prime-expected"
             >{{ units.show(expected.pressure, 'pressure') }}<small>{{ units.unit('pressure').symbol }}</small></span
-          ><span class="quiet mono"
-            >{{ units.show(expected.low, 'pressure') }} to {{ units.show(expected.high, 'pressure') }}</span
-          >
+          ><span class="quiet mono">{{
+            t('prime.to', { low: units.show(expected.low, 'pressure'), high: units.show(expected.high, 'pressure') })
+          }}</span>
         </div>
         <div>
-          <span class="quiet">Accept no less than</span
-          ><span class="mono big" data-testid="prime-least"
+          <span class="quiet">{{ t('prime.acceptNoLessThan') }}</span><span class="mono big" data-testid="prime-least"
             >{{ units.show(expected.least, 'pressure') }}<small>{{ units.unit('pressure').symbol }}</small></span
-          ><span class="quiet"
-            >{{ units.say(expected.flow, 'flow') }} through the {{ setUp.method === 'tank' ? 'hose' : 'pump' }}</span
-          >
+          ><span class="quiet">{{
+            t('prime.throughThe', {
+              flow: units.say(expected.flow, 'flow'),
+              method: setUp.method === 'tank' ? 'hose' : 'pump',
+            })
+          }}</span>
         </div>
         <div>
-          <span class="quiet">Read</span
-          ><span class="mono big"
+          <span class="quiet">{{ t('prime.read') }}</span><span class="mono big"
             >{{ reading === undefined ? '·' : units.show(reading, 'pressure')
             }}<small v-if="reading !== undefined">{{ units.unit('pressure').symbol }}</small></span
           ><VerdictLabel :verdict="verdict ?? 'unknown'" />
@@ -114,41 +122,43 @@ const WAYS = {
       </div>
     </template>
 
-    <section aria-label="Judgement">
+    <section :aria-label="t('prime.judgement')">
       <JudgementLine v-if="expected && reading !== undefined && verdict && view !== 'live'" :verdict="verdict"
-        ><b>{{ p(reading) }} read, {{ p(expected.pressure) }} expected.</b>
+        ><b>{{ t('prime.readExpected', { reading: p(reading), pressure: p(expected.pressure) }) }}</b>
         {{
           verdict === 'stop' && reading > expected.ceiling
-            ? `Over ${p(expected.ceiling)}, which filter and seals should not see: stop at once. Look for a relief valve that sticks shut and at the filter’s seal.`
+            ? t('prime.overWhichFilterAndSealsShould', { ceiling: p(expected.ceiling) })
             : verdict === 'stop'
-              ? `Under the least to accept, ${p(expected.least)}. Do not start it: look at pickup, seal, relief valve and gallery plugs first.`
+              ? t('prime.underTheLeastToAcceptDo', { least: p(expected.least) })
               : verdict === 'watch'
-                ? 'Above what the model says, so not primed: thicker or colder oil than recorded, or a relief valve that sticks.'
-                : 'The circuit is full and holds what it should.'
+                ? t('prime.aboveWhatTheModelSaysSo')
+                : t('prime.theCircuitIsFullAndHolds')
         }}</JudgementLine
       >
       <JudgementLine v-if="dry.length > 0" verdict="stop"
         ><b
-          >{{ dry.some(({ group }) => group === 'walk') ? 'A leak, or no oil, at' : 'No oil at' }}
-          {{ dry.map((each) => each.label.toLowerCase()).join(', ') }}.</b
+          >{{ dry.some(({ group }) => group === 'walk') ? t('prime.aLeakOrNoOilAt') : t('prime.noOilAt') }}
+          {{ dry.map((each) => named(each.label).toLowerCase()).join(', ') }}.</b
         >
-        {{ dry[0].fault }}</JudgementLine
+        {{ named(dry[0].fault) }}</JudgementLine
       >
       <JudgementLine v-for="row in badRows" :key="row.label" :verdict="row.verdict"
-        ><b>{{ row.label }}s: {{ row.words }}.</b> What each shows stands under “Look round”.</JudgementLine
+        ><b>{{ t('prime.s', { row: named(row.label), row2: named(row.words) }) }}</b>
+        {{ t('prime.whatEachShowsStandsUnderLook') }}</JudgementLine
       >
     </section>
-    <ViewTabs label="Prime" :views="VIEWS" :view="view" @go="go($event)" />
-    <LazyPrimeLive v-if="view === 'live'" />
-    <LazyPrimeRound v-else-if="view === 'round'" />
-    <template v-else>
-      <PrimePlan />
-      <section class="block readings">
-        <h2>Read the gauge</h2>
-        <ReadingRow name="prime.checkPressure" /><ReadingRow name="prime.pressure" />
-        <p class="quiet">{{ STAGES.check.words }} {{ STAGES.last.words }}</p>
-      </section>
-    </template>
+    <ViewTabs :label="t('prime.prime')" :views="VIEWS" :view="view" @go="go($event)">
+      <LazyPrimeLive v-if="view === 'live'" />
+      <LazyPrimeRound v-else-if="view === 'round'" />
+      <template v-else>
+        <PrimePlan />
+        <section class="block readings">
+          <h2>{{ t('prime.readTheGauge') }}</h2>
+          <ReadingRow name="prime.checkPressure" /><ReadingRow name="prime.pressure" />
+          <p class="quiet">{{ named(STAGES.check.words) }} {{ named(STAGES.last.words) }}</p>
+        </section>
+      </template>
+    </ViewTabs>
   </div>
 </template>
 

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { t } from '~/words/of/start'
 import type { Run } from '#core/run/run'
 
 const VIEWS = [
-  { view: 'preflight', words: 'Preflight' },
-  { view: 'readings', words: 'Readings' },
-  { view: 'breakin', words: 'Break-in' },
+  { view: 'preflight', words: t('start.preflight') },
+  { view: 'readings', words: t('start.readings') },
+  { view: 'breakin', words: t('start.breakIn') },
 ] as const
 const build = useBuild()
 const run = useRun()
@@ -26,19 +27,20 @@ function look(earlier: Run) {
 
 <template>
   <div>
-    <StationHead station="start" title="First start"
-      >Preflight, then watch the gauge and not the lamp. Shut down by the deadline.</StationHead
-    >
+    <StationHead station="start" :title="t('start.firstStart')">{{
+      t('start.preflightThenWatchTheGaugeAnd')
+    }}</StationHead>
     <p v-if="going && !boarded" class="going" role="status">
-      <b>{{ run.run!.who }} is starting it now.</b>{{ ' '
-      }}<Button type="button" @click="boarded = true">Look at it</Button>
+      <b>{{ t('start.isStartingItNow', { who: run.run!.who }) }}</b>{{ ' '
+      }}<Button type="button" @click="boarded = true">{{ t('start.lookAtIt') }}</Button>
     </p>
-    <ViewTabs label="First start" :views="VIEWS" :view="view" @go="go($event)" />
-    <LazyStartReadings v-if="view === 'readings'" />
-    <LazyBreakIn v-else-if="view === 'breakin'" />
-    <StartPreflight v-else @go="boarded = true" />
+    <ViewTabs :label="t('start.firstStart')" :views="VIEWS" :view="view" @go="go($event)">
+      <LazyStartReadings v-if="view === 'readings'" />
+      <LazyBreakIn v-else-if="view === 'breakin'" />
+      <StartPreflight v-else @go="boarded = true" />
+    </ViewTabs>
     <section v-if="view !== 'breakin' && run.list.length > 0" class="block">
-      <h2>Earlier starts</h2>
+      <h2>{{ t('start.earlierStarts') }}</h2>
       <EarlierRuns @look="look" />
     </section>
     <LazyStartBoard v-if="boarded && run.run?.kind === 'start'" @leave="leave" />

@@ -10,10 +10,22 @@ export default defineEventHandler(async (event) => {
   const tell = (entry: Entry) =>
     void stream.push({ id: String(entry.revision), event: 'entry', data: JSON.stringify(entry) })
   const unwatch = hearEntries(id, tell)
+  const device = String(getQuery(event).device ?? '')
+  const letGo = device ? holdStream(id, device) : () => undefined
+  const unmeet = hearPresence(
+    id,
+    (present) =>
+      void stream.push({
+        event: 'present',
+        data: JSON.stringify(present.filter((each) => each.device !== device)),
+      }),
+  )
   const unhear = hearShop((news) => void stream.push({ event: 'shop', data: JSON.stringify(news) }))
   stream.onClosed(() => {
     unwatch()
     unhear()
+    unmeet()
+    letGo()
   })
   for (const alarm of standingAlarms()) void stream.push({ event: 'shop', data: JSON.stringify(alarm) })
   void entriesAfter(requireDatabase(), id, after)

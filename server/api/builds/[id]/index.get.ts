@@ -1,5 +1,5 @@
 /** One build: its sheet at its newest revision. */
 export default defineEventHandler(async (event) => {
-  const { id, revision, sheet } = await requireBuild(event)
-  return { id, revision, sheet }
+  const { id, revision, sheet, sandbox } = await requireBuild(event)
+  return { id, revision, sheet, sandbox }
 })

@@ -12,10 +12,10 @@ function commit() {
 </script>
 
 <template>
-  <input
-    :value="typed ?? value"
+  <InputText
+    :model-value="typed ?? String(value)"
     autocomplete="off"
-    @input="typed = ($event.target as HTMLInputElement).value"
+    @update:model-value="typed = $event ?? ''"
     @blur="commit"
     @keydown.enter.prevent="commit"
     @keydown.esc="typed = undefined"

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { t } from '~/words/of/frame'
+import { sessionRead, sessionWrite } from '~/sync/browserStorage'
+
+/** Who records is asked once, before the first value carries nobody’s name. */
+const person = usePerson()
+const access = useAccess()
+const nobody = ref(sessionRead('uldo.nobody', '') !== '')
+const asks = computed(() => access.state && !access.needed && person.who === '' && access.people.length > 0)
+function leave() {
+  nobody.value = true
+  sessionWrite('uldo.nobody', 'yes')
+}
+</script>
+
+<template>
+  <NoteBar v-if="asks && !nobody" kind="told" data-testid="who">
+    <p>{{ t('whoNote.whoIsRecordingEachValueCarries') }}</p>
+    <template #actions
+      ><Button
+        v-for="each in access.people"
+        :key="each.name"
+        type="button"
+        variant="outlined"
+        @click="person.who = each.name"
+        >{{ each.name }}</Button
+      ><Button type="button" variant="text" @click="leave">{{ t('whoNote.nobodyInParticular') }}</Button></template
+    >
+  </NoteBar>
+</template>

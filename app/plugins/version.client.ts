@@ -1,0 +1,4 @@
+/** A part of the page that does not come is said: the network may be gone, or a newer version may stand in its place. */
+export default defineNuxtPlugin(() => {
+  addEventListener('vite:preloadError', () => useVersion().missed())
+})

@@ -1,0 +1,72 @@
+import { createRequire } from 'node:module'
+import { dirname } from 'node:path'
+import { buildId, expect, test } from './server'
+
+/** Texts of each page of a PDF, as a reader of it finds them. */
+async function pagesOf(pdf: Buffer): Promise<string[]> {
+  const folder = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'))
+  const { getDocument } = (await import(`${folder}/legacy/build/pdf.mjs`)) as typeof import('pdfjs-dist')
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise
+  return Promise.all(
+    Array.from({ length: document.numPages }, async (_, i) =>
+      (await (await document.getPage(i + 1)).getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' '),
+    ),
+  )
+}
+
+test('every page prints with engine, station, date, who and page of how many, in light colours, with its bars and drawings whole', async ({
+  server,
+  bench: page,
+}) => {
+  test.setTimeout(180_000)
+  const of = `${server.address}/build/${await buildId(server, 'Rescue tractor 2')}`
+  await page.addInitScript(() => localStorage.setItem('uldo.scheme', 'dark'))
+  const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+  for (const [station, title] of [
+    ['brief', 'Brief'],
+    ['bearings', 'Bearings'],
+    ['relief', 'Relief'],
+    ['outlook?view=circuit', 'Outlook'],
+    ['prime', 'Prime'],
+  ]) {
+    await page.goto(`${of}/${station}`)
+    await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
+    await expect(page.locator('h1')).toHaveText(title)
+    await expect(page).toHaveTitle(/Rescue tractor 2 · Uldo$/)
+    await page.emulateMedia({ media: 'print' })
+    // As wide as A4 between its margins.
+    await page.setViewportSize({ width: 688, height: 1000 })
+    const seen = await page.evaluate(() => ({
+      ink: getComputedStyle(document.body).color,
+      bar: getComputedStyle(document.querySelector('.strip .scale')!).display,
+      bars: document.querySelectorAll('.strip .scale').length,
+      shown: Array.from(document.querySelectorAll<HTMLElement>('.sheet .p-button, .top, .rail, .reading-bar')).filter(
+        (element) => element.checkVisibility(),
+      ).length,
+    }))
+    expect({ station, ...seen }).toEqual({ station, ink: 'rgb(32, 38, 43)', bar: 'block', bars: 4, shown: 0 })
+    // What is drawn does not reach over the paper's edge.
+    const over = await page.evaluate(
+      () =>
+        Array.from(document.querySelectorAll('main svg')).filter(
+          (svg) =>
+            svg.checkVisibility() && svg.getBoundingClientRect().right > document.documentElement.clientWidth + 1,
+        ).length,
+    )
+    const pages = await pagesOf(await page.pdf({ format: 'A4' }))
+    await page.emulateMedia({ media: 'screen' })
+    await page.setViewportSize({ width: 1280, height: 800 })
+    expect({ station, over }).toEqual({ station, over: 0 })
+    pages.forEach((text, i) => {
+      const words = text.replace(/\s+/g, ' ')
+      expect(words).toContain(`Rescue tractor 2 · ${title}`)
+      expect(words).toContain(today)
+      expect(words).toContain('Printed by Maren, Uldo')
+      expect(words).toContain(`page ${i + 1} of ${pages.length}`)
+    })
+    expect(pages.join(' ')).toContain('Cranking cold')
+    expect(pages[0]).toContain(` ${title} `)
+  }
+})

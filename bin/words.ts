@@ -28,6 +28,7 @@ import { KIND_WORDS, SHELF_FIELDS } from '../core/shelf/fields'
 const SAID = new Set([
   'label',
   'reason',
+  'short',
   'words',
   'action',
   'fault',

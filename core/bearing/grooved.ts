@@ -46,7 +46,7 @@ export function groovedPosition(duty: GroovedDuty): JournalPosition {
   const { diameter, length, land, upper, lower } = duty
   const ratio = length / diameter
   const around = Math.min(upper + lower, 2 * HALF)
-  const pressed = duty.feedPressure * diameter * (length - land) * (Math.sin(0.5 * upper) + Math.cos(0.5 * lower) - 1)
+  const pressed = duty.feedPressure * diameter * (length - land) * pressing(upper, lower)
   const load = Math.max(LEAST_LOAD * duty.load, duty.load + pressed)
   const whole = (loadNumber(duty) * duty.load) / load
   const lands = 2 * (land / length) ** 3
@@ -61,6 +61,18 @@ export function groovedPosition(duty: GroovedDuty): JournalPosition {
     eccentricity = eccentricityFor(whole * (share + (1 - share) * parted), ratio)
   }
   return { eccentricity, attitude: attitudeAt(eccentricity) }
+}
+
+const lastPressing = { upper: 0, lower: 0, share: 0 }
+
+/** sin ½α_u + cos ½α_l − 1; the last is kept, since shells of an engine are alike. */
+function pressing(upper: number, lower: number): number {
+  if (lastPressing.upper !== upper || lastPressing.lower !== lower) {
+    lastPressing.upper = upper
+    lastPressing.lower = lower
+    lastPressing.share = Math.sin(0.5 * upper) + Math.cos(0.5 * lower) - 1
+  }
+  return lastPressing.share
 }
 
 /**

@@ -1,5 +1,3 @@
-import { falsePosition } from '../root/falsePosition'
-
 /** Heat capacity of mineral oil near 90 °C, J/(kg·K). Source: Cameron, Principles of Lubrication (1966), ch. 2. */
 export const HEAT_CAPACITY = 2000
 
@@ -7,27 +5,57 @@ export const HEAT_CAPACITY = 2000
 const LITTLE = 1
 const MOST = 150
 const ROUNDS = 12
-/** How near the two sides must come, of themselves. */
-const CLOSE = 2e-3
+/** How near the two sides must come, of themselves, for one more step to be their meeting. */
+const CLOSE = 1.5e-2
+/** A film's heat falls off as so high a power of its oil's viscosity: only where the search begins. */
+const USUAL_POWER = 1.25
 
 /**
  * How much warmer than it comes a bearing's oil leaves, K: the rise at which what is sheared, less what the metal takes, is what the leaving oil carries off,
  *
  *   ρ c_p Q(μ) ΔT = s P(μ),   μ at T + ΔT
  *
- * The film is then computed with that one temperature. P falls and Q grows as the oil thins, so there is one such rise; it is found by false position
- * on the logarithms, since both sides are powers of the viscosity. Within 20 percent of the rise by the grid's own heat balance, column by column
- * (core/film/warmth.test.ts).
+ * The film is then computed with that one temperature. P falls and Q grows as the oil thins, so there is one such rise. The logarithm of the right side over the
+ * left is nearly a straight line of the rise, since viscosity falls about evenly by the degree: the secant on that line, kept between what is known to be too little and too
+ * much, takes three or four looks. Within 20 percent of the rise by the grid's own heat balance, column by column (core/film/warmth.test.ts).
  *
- * @param shed s P / (ρ c_p Q) at a rise, K
+ * @param shed s P / (ρ c_p Q) at a rise, K  @param thinning how fast the logarithm of the oil's viscosity falls, 1/K, near enough
  */
-export function filmRise(shed: (rise: number) => number): number {
+export function filmRise(shed: (rise: number) => number, thinning = 0.025): number {
   const first = shed(LITTLE)
   if (!(first > LITTLE)) return first > 0 ? first : 0
-  const off = (rise: number) => Math.log(shed(rise) / rise)
-  const atMost = off(MOST)
-  if (atMost >= 0) return MOST
-  return falsePosition(off, LITTLE, MOST, Math.log(first / LITTLE), atMost, { close: CLOSE, rounds: ROUNDS })
+  let [low, high] = [LITTLE, MOST]
+  let [last, atLast] = [LITTLE, Math.log(first)]
+  let rise = meeting(atLast, LITTLE, USUAL_POWER * thinning)
+  for (let round = 0; round < ROUNDS; round++) {
+    const at = Math.log(shed(rise))
+    const off = at - Math.log(rise)
+    if (rise >= MOST && off >= 0) return MOST
+    if (off > 0) low = rise
+    else high = rise
+    const next = meeting(at, rise, (atLast - at) / (rise - last))
+    const inside = next > low && next < high
+    if (Math.abs(off) < CLOSE) return inside ? next : rise
+    last = rise
+    atLast = at
+    // Out of the bracket: its middle, by ratio; all of it if nothing was yet too much.
+    rise = inside ? next : high === MOST && next >= MOST ? MOST : Math.sqrt(low * high)
+  }
+  return rise
+}
+
+/** Rise at which a line through `at` at `from`, falling by `fall` a degree, meets the logarithm of the rise: by Newton on that logarithm, from above. */
+function meeting(at: number, from: number, fall: number): number {
+  const steep = Math.max(0, fall)
+  const top = at + steep * from
+  let log = Math.min(top, Math.log(MOST))
+  for (let k = 0; k < 20; k++) {
+    const lost = steep * Math.exp(log)
+    const step = (log + lost - top) / (1 + lost)
+    log -= step
+    if (Math.abs(step) < 1e-6) break
+  }
+  return Math.exp(log)
 }
 
 /**

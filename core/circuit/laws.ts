@@ -22,6 +22,8 @@ export interface Laws extends Flows {
   set: (fluid: Fluid) => void
   /** Flows and slopes of all elements for the pressures of their nodes, Pa, and what each gains by its own fall, Pa. */
   evaluate: (pressures: Float64Array, fallen: Float64Array) => void
+  /** Forgets where the last solution ended, from where pipes begin. */
+  forget: () => void
 }
 
 function slotsOf(element: ElementSpec): number {
@@ -118,7 +120,14 @@ export function prepareLaws(elements: ElementSpec[], froms: Int32Array, tos: Int
       put(places, e)
     }
   }
-  return { set, evaluate, flows: places.flows, slopeFroms: places.slopeFroms, slopeTos: places.slopeTos }
+  return {
+    set,
+    evaluate,
+    forget: () => void slots.fill(0),
+    flows: places.flows,
+    slopeFroms: places.slopeFroms,
+    slopeTos: places.slopeTos,
+  }
 }
 
 /** Where everything of a circuit's elements lies. */

@@ -3,7 +3,7 @@ import { checkFluid, checkNetwork } from './check'
 import { prepareElimination } from './factor'
 import { EMPTY } from '../pump/fill'
 import { prepareLaws } from './laws'
-import { CircuitError, type Fluid, type Network, type PreparedCircuit, type Solution } from './types'
+import { CircuitError, type ElementSpec, type Fluid, type Network, type PreparedCircuit, type Solution } from './types'
 import { unsettled } from './unsettled'
 
 const GRAVITY = 9.80665
@@ -19,6 +19,8 @@ const STARTS = [undefined, 0, 3e5, -2e4, 2e6]
 const AT_REST = 1e-14
 /** Imbalance that is none, whatever else passes there, m³/s: 30 mL in a million years. The last figure of a pressure of some bar is worth so much through a wide pipe. */
 const NOTHING = 1e-18
+/** Elements that can add pressure of their own. */
+type LiftingSpec = Extract<ElementSpec, { kind: 'linear' | 'orifice' }>
 /** The solution is first balanced to the busiest nodes' scale, then to each node's own. */
 const FLOORS = [1e-3, 1e-6, 0]
 
@@ -51,6 +53,7 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
   nodes.forEach((node, i) => {
     if (node.pressure === undefined) unknown[i] = count++
   })
+  const heldNodes = Int32Array.from(nodes.flatMap(({ pressure }, n) => (pressure === undefined ? [] : [n])))
   // Rows of each element's ends; −1 where the pressure is held.
   const rowFroms = Int32Array.from(elements, (_, e) => unknown[froms[e]])
   const rowTos = Int32Array.from(elements, (_, e) => unknown[tos[e]])
@@ -74,7 +77,10 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
   const pressures = new Float64Array(nodes.length)
   const laws = prepareLaws(elements, froms, tos)
   const { flows, slopeFroms, slopeTos } = laws
-  // Height lost along an element counts as pressure gained.
+  // Height lost along an element counts as pressure gained, and what some gain by turning.
+  const lifting = Int32Array.from(
+    elements.flatMap(({ kind }, e) => (kind === 'linear' || kind === 'orifice' ? [e] : [])),
+  )
   const gained = new Float64Array(elements.length)
   const imbalance = new Float64Array(count)
   const through = new Float64Array(count)
@@ -148,12 +154,9 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
   function solve(fluid: Fluid, aim = AIM): Solution {
     checkFluid(fluid)
     laws.set(fluid)
-    for (let e = 0; e < elements.length; e++) {
-      const element = elements[e]
-      gained[e] =
-        fluid.density * GRAVITY * fallen[e] +
-        (element.kind === 'linear' || element.kind === 'orifice' ? (element.head ?? 0) : 0)
-    }
+    const weight = fluid.density * GRAVITY
+    for (let e = 0; e < fallen.length; e++) gained[e] = weight * fallen[e]
+    for (const e of lifting) gained[e] += (elements[e] as LiftingSpec).head ?? 0
     let spent = 0
     for (const start of STARTS) {
       if (start !== undefined) pressures.fill(start)
@@ -168,20 +171,21 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
 
   /** Newton from the present pressures until balanced, or until it goes no further. */
   function descend(aim: number): Solution {
-    nodes.forEach((node, i) => {
-      if (node.pressure !== undefined) pressures[i] = node.pressure
-      else if (!Number.isFinite(pressures[i])) pressures[i] = 0
-    })
+    for (const n of heldNodes) pressures[n] = nodes[n].pressure!
+    for (let n = 0; n < pressures.length; n++) if (!Number.isFinite(pressures[n])) pressures[n] = 0
     evaluate()
     let level = 0
     let strengthen = 0
     let stalled = 0
+    // Least imbalance at this level: what falls and rises again in turn gets no further either.
+    let best = Infinity
     for (let iteration = 0; iteration < MOST_ITERATIONS; iteration++) {
       weigh(FLOORS[level])
       let now = worst()
       while (now.residual <= aim && level < FLOORS.length - 1) {
         weigh(FLOORS[++level])
         now = worst()
+        best = Infinity
       }
       const last = level === FLOORS.length - 1
       if (last && now.residual <= aim) return { iterations: iteration, residual: now.residual }
@@ -191,6 +195,7 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
         evaluate()
         stalled = 0
       }
+      best = Math.min(best, now.residual)
       before.set(pressures)
       for (let i = 0; i < count; i++) {
         direction[i] = -imbalance[i]
@@ -202,21 +207,22 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
       let high = 1
       let share = 1
       let accepted = false
+      let reached = now.residual
       for (let trial = 0; trial < 30 && !accepted; trial++) {
         for (let n = 0; n < nodes.length; n++) {
           if (unknown[n] >= 0) pressures[n] = Math.max(lowest[n], before[n] + share * direction[unknown[n]])
         }
         evaluate()
         const slope = fall()
-        accepted =
-          worst().residual < 0.5 * now.residual || (slope <= 1e-3 * start && (share === 1 || slope >= -0.5 * start))
+        reached = worst().residual
+        accepted = reached < 0.5 * now.residual || (slope <= 1e-3 * start && (share === 1 || slope >= -0.5 * start))
         if (slope > 0) high = share
         else low = share
         share = 0.5 * (low + high)
       }
       if (accepted) {
         strengthen = strengthen > 1e-6 ? 0.1 * strengthen : 0
-        stalled = worst().residual < 0.5 * now.residual ? 0 : stalled + 1
+        stalled = reached < 0.5 * best ? 0 : stalled + 1
         continue
       }
       stalled++
@@ -253,7 +259,10 @@ export function prepareCircuit(network: Network, atRest = AT_REST): PreparedCirc
     pressures,
     flows,
     solve,
-    reset: () => pressures.fill(0),
+    reset: () => {
+      pressures.fill(0)
+      laws.forget()
+    },
     indexOf: (node) => {
       const found = index.get(node)
       if (found === undefined) throw new CircuitError('nodes', `no node is called “${node}”`)

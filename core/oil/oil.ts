@@ -44,6 +44,8 @@ export interface OilState {
   temperature: number
   /** As the oil is bought, mm²/s: what every film asks for, worked out once. */
   kinematic: number
+  /** How fast the logarithm of its viscosity falls over the next degrees, 1/K. */
+  thinning: number
   /** False below the grade's pumping limit: the oil may not flow to the pickup at all. */
   pumpable: boolean
 }
@@ -52,6 +54,9 @@ export interface OilState {
 export function thinned({ line, temperature, kinematic }: OilState, rise: number): number {
   return kinematicViscosity(line, temperature + rise) / kinematic
 }
+
+/** Degrees over which a film usually warms its oil, K. */
+const NEXT = 20
 
 /** The oil's properties at a temperature, °C. `factor` scales viscosity (1 as bought). */
 export function oilAt(oil: Oil, temperature: number, factor = 1): OilState {
@@ -65,6 +70,7 @@ export function oilAt(oil: Oil, temperature: number, factor = 1): OilState {
     line: oil.line,
     temperature,
     kinematic,
+    thinning: Math.log(kinematic / kinematicViscosity(oil.line, temperature + NEXT)) / NEXT,
     pumpable: temperature >= oil.pumpingLimit,
   }
 }

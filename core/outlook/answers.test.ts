@@ -118,6 +118,7 @@ describe('suction', () => {
         line: waltherLine(108, 14.6),
         temperature: 20,
         kinematic: kinematicViscosity(waltherLine(108, 14.6), 20),
+        thinning: 0.05,
       },
     )
     const { circuit } = model.engine

@@ -1,7 +1,9 @@
 import type { Running } from '../engine/engine'
 import { normal, seeded } from '../random/random'
 import type { ModelInput } from '../engine/inputs'
+import { oilAt } from '../oil/oil'
 import { gaugePressure, type Model } from './model'
+import { prepareStarts } from './starts'
 
 export interface Band {
   /** With every input at its best value, Pa. */
@@ -12,7 +14,12 @@ export interface Band {
 }
 
 /** Balance asked of a sample: a band is not read to the tenth figure. */
-const SAMPLE_AIM = 1e-5
+const SAMPLE_AIM = 1e-4
+/** And of each side of a slope, which is taken over half a standard uncertainty. */
+const SLOPE_AIM = 1e-7
+
+/** Samples for each input from which on a solution more for each input saves time. */
+const MANY = 4
 
 /** Any figure of the model with 5 and 95 percent, in its own unit. */
 export interface Ranged {
@@ -31,13 +38,20 @@ export interface Draws {
 /** Draws samples of a model's inputs, the same for the same seed. */
 export function drawInputs({ inputs }: Model, samples: number, seed = 20): Draws {
   const uncertain = inputs.filter((input) => input.sigma > 0)
-  const random = seeded(seed)
-  return {
-    uncertain,
-    deviates: Float64Array.from({ length: samples * uncertain.length }, () =>
-      Math.max(-3, Math.min(3, normal(random))),
-    ),
+  return { uncertain, deviates: deviatesOf(seed, samples * uncertain.length) }
+}
+
+let last: { seed: number; deviates: Float64Array } | undefined
+
+/** So many normal deviates of a seed, cut at three; the last seed's are kept, since every prediction draws the same. */
+function deviatesOf(seed: number, count: number): Float64Array {
+  if (last?.seed !== seed || last.deviates.length < count) {
+    const random = seeded(seed)
+    const deviates = new Float64Array(count)
+    for (let i = 0; i < count; i++) deviates[i] = Math.max(-3, Math.min(3, normal(random)))
+    last = { seed, deviates }
   }
+  return last.deviates.subarray(0, count)
 }
 
 /** A reading with every input at its best value, and of each sample. */
@@ -49,8 +63,8 @@ export interface Sampled {
 /**
  * Gauge pressures at several moments, Pa, and after each what else is read of the same solution, by seeded Monte Carlo over all inputs
  * at once: each sample draws every input from its normal distribution, kept above a twentieth of its value.
- * Moments are taken one after the other with the same draws, so that sample s of one moment and of another is the same engine, and each
- * solution starts from its neighbour's.
+ * Every moment is asked of the same draws, so that sample s of one and of another is the same engine. Each solution starts from the last at its
+ * moment or, where they are many, from the straight line of `prepareStarts`.
  * Source: JCGM 101:2008, Propagation of distributions using a Monte Carlo method.
  *
  * @param also what else is read of the solved circuit
@@ -63,22 +77,38 @@ export function sampleReadings(
   also: ((model: Model) => number)[],
   { uncertain, deviates } = drawInputs(model, samples),
 ): Sampled[][] {
-  return moments.map((moment) => {
+  const own = Float64Array.from(uncertain, ({ value }) => value)
+  const sigmas = Float64Array.from(uncertain, ({ sigma }) => sigma)
+  const puts = uncertain.map(({ put }) => put)
+  const { circuit } = model.engine
+  const asked = moments.map((moment) => {
     // From the same start each time, so that the same sheet gives the same figures to the last.
-    model.engine.circuit.reset()
-    const read = (aim?: number) => [gaugePressure(model, moment, aim), ...also.map((of) => of(model))]
-    const found = read().map((best): Sampled => ({ best, drawn: new Float64Array(samples) }))
-    for (let s = 0; s < samples; s++) {
-      for (let i = 0; i < uncertain.length; i++) {
-        const input = uncertain[i]
-        const value = input.value + deviates[s * uncertain.length + i] * input.sigma
-        input.put(model.values, input.value > 0 ? Math.max(0.05 * input.value, value) : value)
-      }
-      read(SAMPLE_AIM).forEach((value, r) => (found[r].drawn[s] = value))
-    }
-    for (const input of uncertain) input.put(model.values, input.value)
-    return found
+    circuit.reset()
+    const oil = oilAt(model.oil, moment.temperature)
+    const solved = (aim?: number) => model.engine.gauge(model.values, moment, oil, aim)
+    const found = [solved(), ...also.map((of) => of(model))].map((best): Sampled => ({
+      best,
+      drawn: new Float64Array(samples),
+    }))
+    const last = circuit.pressures.slice()
+    const line = samples > MANY * own.length ? prepareStarts(model, uncertain, () => solved(SAMPLE_AIM)) : undefined
+    return { solved, found, last, line }
   })
+  for (let s = 0, d = 0; s < samples; s++) {
+    for (let i = 0; i < own.length; i++, d++) {
+      const value = own[i] + deviates[d] * sigmas[i]
+      puts[i](model.values, own[i] > 0 ? Math.max(0.05 * own[i], value) : value)
+    }
+    for (const { solved, found, last, line } of asked) {
+      if (line) line(deviates, s)
+      else circuit.pressures.set(last)
+      found[0].drawn[s] = solved(SAMPLE_AIM)
+      for (let r = 0; r < also.length; r++) found[r + 1].drawn[s] = also[r](model)
+      if (!line) last.set(circuit.pressures)
+    }
+  }
+  for (const input of uncertain) input.put(model.values, input.value)
+  return asked.map(({ found }) => found)
 }
 
 /** Gauge pressures alone, by `sampleReadings`. */
@@ -135,9 +165,9 @@ export function varianceShares(model: Model, moment: Running): Share[] {
     .map((input) => {
       const half = Math.min(0.5 * input.sigma, input.value > 0 ? 0.45 * input.value : Infinity)
       input.put(model.values, input.value + half)
-      const up = gaugePressure(model, moment)
+      const up = gaugePressure(model, moment, SLOPE_AIM)
       input.put(model.values, input.value - half)
-      const down = gaugePressure(model, moment)
+      const down = gaugePressure(model, moment, SLOPE_AIM)
       input.put(model.values, input.value)
       return { input, effect: ((up - down) / (2 * half)) * input.sigma }
     })

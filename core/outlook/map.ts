@@ -75,7 +75,7 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
   const outlet = engine.circuit.indexOf('pump outlet')
   const running = { speed: 0, temperature: 0, meanPressure: 0 }
   engine.circuit.reset()
-  const [last, before] = [pressures.slice(), pressures.slice()]
+  const [last, before, first] = [pressures.slice(), pressures.slice(), pressures.slice()]
   temperatures.forEach((temperature, row) => {
     const oil = oilAt(model.oil, temperature)
     running.temperature = temperature
@@ -85,10 +85,12 @@ export function outlookMap(sheet: Sheet, [across, down] = MAP_SIZE): OutlookMap 
       running.speed = speeds[column]
       running.meanPressure = loads[column]
       const at = row * across + column
-      // Begun where the last two solutions point to.
+      // Begun where the last solutions point to: by a straight line through two, then by a parabola through three.
+      first.set(before)
       before.set(last)
       last.set(pressures)
-      if (step > 1) for (let n = 0; n < pressures.length; n++) pressures[n] += pressures[n] - before[n]
+      for (let n = 0; step > 1 && n < pressures.length; n++)
+        pressures[n] += step > 2 ? 2 * pressures[n] - 3 * before[n] + first[n] : pressures[n] - before[n]
       map.pressure[at] = engine.gauge(values, running, oil, MAP_AIM)
       map.lift[at] = liftAt(values.relief, pressures[outlet])
       map.power[at] = shaftPower(

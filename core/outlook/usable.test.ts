@@ -50,6 +50,21 @@ describe('the door', () => {
       { numRuns: 500, endOnFailure: true },
     )
   })
+  it.each([
+    ['gallery.bore', 0.6971055968511699],
+    ['gallery.bore', 0.9999999999999989],
+    ['gallery.drilling', 0.20809119224134798],
+    ['gallery.drilling', 0.527393008948165],
+    ['crank.drillingBore', 0.2214007442601393],
+    ['crank.drillingBore', 0.9214308967242831],
+  ] as const)(
+    'it settles where a passage is so wide that its loss is less than a pressure’s last figure: %s %d m',
+    (key, value) => {
+      const sheet = structuredClone(full)
+      sheet.readings[key] = { value, source: 'measured' }
+      expect(numbersIn(outlookOf(sheet, 4)).filter((number) => Number.isNaN(number))).toEqual([])
+    },
+  )
   it('whatever is left out, taken out or plugged at once, on any layout, the circuit solves and gives numbers', () => {
     const more = fc.record({
       cooler: fc.boolean(),

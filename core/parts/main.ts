@@ -98,7 +98,7 @@ export const main = part({
         for (const i of alike) clearance += hot(i) / alike.length
         now.feedPressure = USUAL_FEED
         // A crank that stands shears nothing.
-        const rise = now.speed > 0 ? filmRise(shed) : 0
+        const rise = now.speed > 0 ? filmRise(shed, now.oil.thinning) : 0
         now.films.mainRise = Math.max(now.films.mainRise, rise)
         const viscosity = now.film * thinned(now.oil, rise)
         for (const i of alike) {

@@ -134,7 +134,7 @@ export const rod = part({
         clearance += hot(i) / rods.length
         fed += values.duty[i] / rods.length
       }
-      now.films.rodRise = now.speed > 0 ? filmRise(shed) : 0
+      now.films.rodRise = now.speed > 0 ? filmRise(shed, now.oil.thinning) : 0
       const viscosity = now.film * thinned(now.oil, now.films.rodRise)
       for (let i = 0; i < rods.length; i++) {
         const { drilling, film } = rods[i]

@@ -18,6 +18,7 @@ const oil = {
   line: waltherLine(108, 14.6),
   temperature: 30,
   kinematic: kinematicViscosity(waltherLine(108, 14.6), 30),
+  thinning: 0.05,
 }
 
 const stroked = (stroke: number) => ({ ...values, crank: { ...values.crank, stroke } })

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/outlook'
 import type { CircuitState } from '#core/outlook/circuitState'
 import { drawMains } from './circuitMains'
 import { drawOutside } from './circuitOutside'
@@ -35,7 +36,7 @@ export function layCircuit(state: CircuitState): CircuitLayout {
     for (const { id, to, short } of list) {
       const middle = (place: number) => from + (place + 0.5) * OUTLET
       const [name, label] = [ROW.main + 34, ROW.main + 50]
-      const written = (own: number, words = 'left out') => ({
+      const written = (own: number, words = t('circuitNames.leftOut')) => ({
         name: { x: own, y: name, words, anchor: 'middle' as const },
         label: { x: own, y: label, anchor: 'middle' as const },
       })

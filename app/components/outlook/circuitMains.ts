@@ -1,3 +1,4 @@
+import { t } from '~/words/of/outlook'
 import type { CircuitState } from '#core/outlook/circuitState'
 import { CAM, type CircuitPen, ROD, ROW } from './circuitPen'
 
@@ -52,7 +53,7 @@ export function drawMains({ state, of, put, at, line, write }: CircuitPen, x: nu
           [own - 74, ROW.gallery - 46],
         ],
         {
-          name: { x: own - 62, y: ROW.gallery - 72, words: 'turbo', anchor: 'middle' },
+          name: { x: own - 62, y: ROW.gallery - 72, words: t('circuitNames.turbo'), anchor: 'middle' },
           label: { x: own - 62, y: ROW.gallery - 56, anchor: 'middle' },
         },
       )

@@ -1,3 +1,4 @@
+import { t } from '~/words/of/outlook'
 import type { CircuitPen } from './circuitPen'
 import { ROW } from './circuitPen'
 
@@ -23,7 +24,7 @@ export function drawOutside({ state, nodes, elements, of, put, at, line }: Circu
         [fed.x, fed.y],
       ],
       {
-        name: { x: (source.x + fed.x) / 2, y: ROW.top + 10, words: 'oil line', anchor: 'end' },
+        name: { x: (source.x + fed.x) / 2, y: ROW.top + 10, words: t('circuitNames.oilLine'), anchor: 'end' },
         label: { x: (source.x + fed.x) / 2 + 8, y: ROW.top + 10, anchor: 'start' },
       },
     )

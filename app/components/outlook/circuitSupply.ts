@@ -1,3 +1,4 @@
+import { t } from '~/words/of/outlook'
 import { type CircuitPen, ROW, STAGE } from './circuitPen'
 
 /** Draws the supply from the left: sump, pickup, pump with its relief, cooler, filter. How far right it comes. */
@@ -17,7 +18,12 @@ export function drawSupply({ of, put, line, write }: CircuitPen): number {
     ],
     {
       label: { x: 52, y: ROW.sump - 40, anchor: 'start' },
-      name: { x: 52, y: ROW.sump - 56, words: dry ? 'from tank' : 'pickup', anchor: 'start' },
+      name: {
+        x: 52,
+        y: ROW.sump - 56,
+        words: t(dry ? 'circuitNames.fromTank' : 'circuitNames.pickup'),
+        anchor: 'start',
+      },
     },
   )
   line(
@@ -28,7 +34,7 @@ export function drawSupply({ of, put, line, write }: CircuitPen): number {
     ],
     {
       label: { x: 91, y: supply - 26, anchor: 'middle' },
-      name: { x: 91, y: supply + 36, words: 'pump', anchor: 'middle' },
+      name: { x: 91, y: supply + 36, words: t('circuitNames.pump'), anchor: 'middle' },
     },
   )
   const behind = ROW.sump - 74
@@ -51,12 +57,12 @@ export function drawSupply({ of, put, line, write }: CircuitPen): number {
         ],
     {
       label: { x: 146, y: ROW.sump - 40, anchor: 'start' },
-      name: { x: 146, y: ROW.sump - 56, words: 'relief', anchor: 'start' },
+      name: { x: 146, y: ROW.sump - 56, words: t('circuitNames.relief'), anchor: 'start' },
     },
   )
   write('pump outlet', 138, supply - 14)
   let x = 138
-  for (const stage of ['cooler', 'filter']) {
+  for (const stage of ['cooler', 'filter'] as const) {
     const element = of(stage)
     if (!element) continue
     const next = x + STAGE
@@ -68,7 +74,12 @@ export function drawSupply({ of, put, line, write }: CircuitPen): number {
         [next, supply],
       ],
       {
-        name: { x: x + STAGE / 2, y: supply + 36, words: stage, anchor: 'middle' },
+        name: {
+          x: x + STAGE / 2,
+          y: supply + 36,
+          words: t(stage === 'cooler' ? 'circuitNames.cooler' : 'circuitNames.filter'),
+          anchor: 'middle',
+        },
         label: { x: x + STAGE / 2, y: supply + 52, anchor: 'middle' },
       },
     )

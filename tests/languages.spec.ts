@@ -136,6 +136,7 @@ const WRITTEN = [
   'Lake ferry, out for its winter rebuild|Fairground generator|Irrigation barge, river end|Mountain-rescue snow tractor',
   'Micrometer|Bore gauge|Caliper|Feeler gauge|Depth gauge|Spring tester|Plastic gauge|Measuring can|to(?= [\\d])',
   'Ferry pump, (long|standard)|Spring [A-D], (blue|green|plain|short)|no shims|oil 10W-40 can|Fine',
+
   'Sump pans of the ferry weigh 14 kg: two hands, and a stand under it',
   // Shells as the shelf labels them, and where backups lie.
   'main (upper|lower) (standard|[+−][\\d.]+)|tmp|uldo-test-\\w+|backups',
@@ -147,12 +148,9 @@ const SYMBOLS =
 const MADE = [
   /two-layer|two layers bear up to|A full groove would leave/,
   /in 100 that all four states meet their targets/,
-  /mm (thinner|thicker)$/,
   /out of limit$|under its target$|house floor|maker’s limit for this engine/,
   /^Oil in: .* are enough to prime with|oil and filter change$|^Second change, read the filter again|^Go over it again/,
   /^Spring a tenth stiffer\.?$|^Lifter plungers up$|^Rockers$|^Timing jet$/,
-  // Names in the drawings, kinds of parts, and where a value is from: each is its own word yet.
-  /^(filter|lifters|oil|shells|standard|none|done|maker.*|marine:|Springs · ·)$/,
   // PrimeVue's own name for a button that only a reader hears.
   /^Next$/,
   // A place without a label of its own, in the list of what a start lacks.

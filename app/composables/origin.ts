@@ -1,5 +1,5 @@
 import { t } from '~/words/of/frame'
-import { said } from '~/words/speak'
+import { named, said } from '~/words/speak'
 import type { Sheet } from '#core/record/schema'
 import { type StandIn, standInOf } from '#core/engine/standIn'
 import type { ReadingKey } from '#core/parts/list'
@@ -20,10 +20,10 @@ export function originWords(sheet: Sheet, name: string): string {
   }
   const when = reading.at ? dayOf(reading.at).replace(' ', '\u00a0') : ''
   const words = [
-    reading.source === 'measured' ? reading.instrument : reading.source,
+    reading.source === 'measured' ? reading.instrument : named(reading.source),
     reading.by,
     when,
-    reading.confirmed ? 'confirmed' : '',
+    reading.confirmed ? t('origin.confirmed') : '',
   ]
   return words.filter(Boolean).join(', ')
 }

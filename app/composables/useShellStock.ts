@@ -1,3 +1,4 @@
+import { t } from '~/words/of/bearings'
 import type { BearingSet } from '#core/parts/bearingReadings'
 
 /** Halves of shells on the shelf that fit the open build: those that are free, and those that it holds already. */
@@ -24,5 +25,7 @@ export function useShellStock(set: () => BearingSet) {
 
 /** How a wall is said: as what it is over or under the standard one. */
 export function wallWords(wall: number, say: (value: number) => string): string {
-  return Math.abs(wall) < 5e-7 ? 'standard' : `${say(Math.abs(wall))} ${wall > 0 ? 'thicker' : 'thinner'}`
+  return Math.abs(wall) < 5e-7
+    ? t('useShellStock.standard')
+    : t(wall > 0 ? 'useShellStock.thicker' : 'useShellStock.thinner', { by: say(Math.abs(wall)) })
 }

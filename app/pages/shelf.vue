@@ -11,7 +11,7 @@ onMounted(() => {
   addEventListener('focus', shelf.load)
 })
 onBeforeUnmount(() => removeEventListener('focus', shelf.load))
-const VIEWS = SHELF_KINDS.map((kind) => ({ view: kind, words: KIND_WORDS[kind].many }))
+const VIEWS = SHELF_KINDS.map((kind) => ({ view: kind, words: named(KIND_WORDS[kind].many) }))
 const route = useRoute()
 const router = useRouter()
 const kind = computed<ShelfKind>(() => SHELF_KINDS.find((each) => each === route.query.kind) ?? 'spring')

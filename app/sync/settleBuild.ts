@@ -24,7 +24,7 @@ export async function settleBuild(conflict: Kept, ours: boolean): Promise<void> 
         clientKey: key,
         device: IDENTITY,
         base: found.revision,
-        reason: t('settleBuild.overSValue', { who: there?.who ?? 'another' }),
+        reason: t('settleBuild.overSValue', { who: there?.who ?? t('settleBuild.another') }),
       },
     })
   }

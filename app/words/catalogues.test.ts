@@ -27,6 +27,16 @@ describe('the words', () => {
       for (const form of forms) expect([...standsIn(form)].sort(), key).toEqual([...standsIn(forms[0])].sort())
     }
   })
+  it('stand in no message as words of the code that asks for it, unless they are core’s', () => {
+    const found = sources.flatMap((text) =>
+      [...text.matchAll(/\bt\('[\w]+\.[\w]+', (\{[^{}]*\})/g)].flatMap(([, of]) =>
+        [...of.replace(/\w+\([^()]*\)|\[[^[\]]*\]/g, '').matchAll(/[?:] '([^'.]*[A-Za-z]{2}[^'.]*)'/g)].map(
+          ([, word]) => word,
+        ),
+      ),
+    )
+    expect(found).toEqual([])
+  })
   it('of another language are for messages that there are, with the same things in them', () => {
     const english = new Map<string, string>(
       areas.flatMap((area) =>

@@ -12,7 +12,7 @@ export function fitWords(warning: FitWarning, length: (value: number) => string)
     case 'year':
       return t('pumpFit.ofTheEnginesOfLookAlikes', { has: warning.has, wants: warning.wants })
     case 'drive-length':
-      return t('pumpFit.drive', { by: length(Math.abs(warning.by)), by2: warning.by > 0 ? 'longer' : 'shorter' })
+      return t(warning.by > 0 ? 'pumpFit.driveLonger' : 'pumpFit.driveShorter', { by: length(Math.abs(warning.by)) })
     case 'body-longer':
       return t('pumpFit.bodyLongerLookAtTheSump', { by: length(warning.by) })
   }
@@ -39,7 +39,7 @@ export function pumpTradeWords(
   return t('pumpFit.atIdleHotAtWorkingSpeed', {
     idle: idle < 0 ? t('pumpFit.loses') : t('pumpFit.buys'),
     idle2: pressure(Math.abs(idle)),
-    watts: watts < 0 ? 'saves' : 'costs',
+    watts: watts < 0 ? t('pumpFit.saves') : t('pumpFit.costs'),
     power: power(Math.abs(watts)),
     suction,
   })

@@ -81,7 +81,7 @@ const judged = computed(() => shapeVerdicts(build.sheet!, record.set).filter(({ 
           t('journalSurvey.verticalReadingsJudgeTheSides', {
             shape:
               shape && shape.planes.length > 1
-                ? `${t('journalSurvey.tightestInThePlane', { planes: shape.planes[0] < shape.planes[1] ? 'front' : 'rear', angle: units.say(Math.min(...shape.planes), 'clearance') })} `
+                ? `${t('journalSurvey.tightestInThePlane', { planes: shape.planes[0] < shape.planes[1] ? t('journalSurvey.frontPlane') : t('journalSurvey.rearPlane'), angle: units.say(Math.min(...shape.planes), 'clearance') })} `
                 : '',
           })
         }}

@@ -145,13 +145,7 @@ async function keep() {
       {{ message }}
     </p>
     <p v-if="lost > 0" class="quiet">
-      {{
-        t('layoutEditor.recordedNoPlaceInThisLayout', {
-          lost,
-          lost2: lost === 1 ? t('layoutEditor.valueHas') : t('layoutEditor.valuesHave'),
-          lost3: lost === 1 ? 'goes' : 'go',
-        })
-      }}
+      {{ t('layoutEditor.recordedNoPlaceInThisLayout', { lost }, lost) }}
     </p>
     <div class="actions end">
       <Button type="submit" :disabled="blocked">{{ t('layoutEditor.useThisLayout') }}</Button><Button

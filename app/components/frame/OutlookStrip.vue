@@ -11,10 +11,11 @@ const cause = computed(() =>
     ? t('outlookStrip.anotherHandWrote')
     : build.lastLabel === 'undo'
       ? 'undo'
-      : t('outlookStrip.written', {
-          lastLabel: build.lastLabel.toLowerCase(),
-          test: /shells$/.test(build.lastLabel) ? 'were' : 'was',
-        }),
+      : t(
+          'outlookStrip.written',
+          { lastLabel: named(build.lastLabel).toLowerCase() },
+          /shells$/.test(build.lastLabel) ? 2 : 1,
+        ),
 )
 /** Where the filter can and the cooler see the most: they stand before the gauge. */
 const vessels = computed(() =>

@@ -83,10 +83,7 @@ async function signAll() {
             count:
               lines.length === 1 ? t('signOffs.n1ChangeWaits') : t('signOffs.changesWait', { count: lines.length }),
           })
-        }}</b>{{ ' '
-        }}<span class="quiet">{{
-          t('signOffs.andNothingUntilThen', { count: lines.length === 1 ? 'moves' : 'move' })
-        }}</span>
+        }}</b>{{ ' ' }}<span class="quiet">{{ t('signOffs.andNothingUntilThen', {}, lines.length) }}</span>
       </p>
       <span class="actions"
         ><Button v-if="signs && sent.length > 1" type="button" @click="signAll">{{

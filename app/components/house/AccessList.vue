@@ -99,7 +99,7 @@ function makeToken({ valid, values, reset }: { valid: boolean; values?: unknown;
         <Button
           type="button"
           variant="outlined"
-          :aria-label="t('accessList.endTheSessionOf', { person: each.person ?? 'nobody' })"
+          :aria-label="t('accessList.endTheSessionOf', { person: each.person ?? t('accessList.nobody') })"
           @click="endSession(each.id)"
           >{{ t('accessList.endIt') }}</Button
         >

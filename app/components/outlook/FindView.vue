@@ -21,9 +21,9 @@ const open = reactive<Open>({ springs: true, stacks: true, oils: true, pumps: tr
 const SWITCHES: [keyof Open, string][] = [
   ['springs', t('findView.reliefSpring')],
   ['stacks', t('findView.shims')],
-  ['oils', 'oil'],
-  ['pumps', 'pump'],
-  ['shells', 'shells'],
+  ['oils', t('findView.oil')],
+  ['pumps', t('findView.pump')],
+  ['shells', t('findView.shells')],
 ]
 const wanted = ref(90)
 const progress = shallowRef<FinderProgress>()

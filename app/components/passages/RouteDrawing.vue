@@ -13,6 +13,11 @@ interface Walked {
 }
 const { items, chosen } = defineProps<{ items: Walked[]; chosen: string }>()
 const SUMP = HEIGHT - 28
+const STAGES: Record<string, string> = {
+  pump: t('routeDrawing.pump'),
+  cooler: t('routeDrawing.cooler'),
+  filter: t('routeDrawing.filter'),
+}
 const emit = defineEmits<{ look: [key: string] }>()
 const build = useBuild()
 
@@ -40,7 +45,7 @@ const open = (key: string, event: KeyboardEvent) =>
         <circle v-if="name === 'pump'" class="metal" :cx="x" :cy="GALLERY" r="17" />
         <rect v-else class="metal" :x="x - 22" :y="GALLERY - 17" width="44" height="34" />
         <text :x="x + (name === 'pump' ? 26 : 0)" :y="GALLERY + 36" text-anchor="middle" class="quiet-text">
-          {{ name }}
+          {{ STAGES[name] ?? name }}
         </text>
       </g>
       <g v-for="(x, i) in drawn.mains" :key="i">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { figure } from '~/words/numbers'
+import { named } from '~/words/speak'
 import { t } from '~/words/of/pickup'
 import { recorded } from '#core/engine/values'
 import { oilFill, sloshOf } from '#core/parts/pickupRecord'
@@ -69,7 +70,7 @@ const heavy = computed(() =>
         <div class="row">
           <span class="what"
             >{{ t('pickupOil.surfaceTiltsBy')
-            }}<span class="origin">{{ build.sheet!.use }}: {{ CAUSES[build.sheet!.use] }}</span></span
+            }}<span class="origin">{{ named(build.sheet!.use) }}: {{ CAUSES[build.sheet!.use] }}</span></span
           ><span class="figure"
             >{{ angle }}<span class="unit">{{ heavy }}</span></span
           >

@@ -21,7 +21,7 @@ const { setUp, seen, read, word, tone, spans, sentence, suspects } = live
         >{{ read ? units.show(seen.gauge, 'pressure', units.fine) : '–'
         }}<small>{{ units.unit('pressure').symbol }}</small></span
       ><span class="quiet mono">{{
-        t('primeNow.s', { turned: Math.round(seen.turned), method: setUp.method === 'tank' ? 'open' : 'turned' })
+        t(setUp.method === 'tank' ? 'primeNow.sOpen' : 'primeNow.sTurned', { turned: Math.round(seen.turned) })
       }}</span>
     </div>
     <div class="word" :class="[tone, word?.code]" role="status" aria-live="assertive">

@@ -38,7 +38,7 @@ const say = (key: string) =>
   stateOf(key) === 'done'
     ? t('primeOutlets.inOrder')
     : stateOf(key) === 'fault'
-      ? 'fault'
+      ? t('primeOutlets.fault')
       : t('primeOutlets.notLookedAtYet')
 </script>
 

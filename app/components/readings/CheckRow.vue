@@ -8,7 +8,7 @@ const { item, faults = true } = defineProps<{ item: CheckItem; faults?: boolean 
 const build = useBuild()
 const check = computed(() => build.sheet!.checks[item.key])
 const ANSWERS = [
-  { value: 'done', words: faults ? t('checkRow.inOrder') : 'done', verdict: 'pass' },
+  { value: 'done', words: faults ? t('checkRow.inOrder') : t('checkRow.done'), verdict: 'pass' },
   ...(faults ? [{ value: 'fault', words: t('checkRow.fault'), verdict: 'stop' } as const] : []),
 ] as const
 </script>

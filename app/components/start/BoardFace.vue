@@ -35,7 +35,7 @@ const under = computed(() => {
         >{{ units.show(seen.pressure, 'pressure', units.fine) }}<small>{{ units.unit('pressure').symbol }}</small></span
       >
       <span v-else class="unread" data-testid="board-pressure">{{
-        t('boardFace.nothingRead', { ended: run.ended ? '' : ' yet' })
+        t(run.ended ? 'boardFace.nothingRead' : 'boardFace.nothingReadYet')
       }}</span>
       <span class="under mono"
         ><b v-if="old !== undefined" class="ago" data-testid="read-ago"

@@ -115,10 +115,10 @@ const WAYS = [
             ><b>{{
               t('bearings.itsIs', {
                 shape: named(shape.label),
-                verdict: shape.verdict,
-                side: shape.side,
+                verdict: named(shape.verdict),
+                side: named(shape.side),
                 shape2: length(shape.value),
-                field: shape.field === 'taper' ? 'tapered' : t('bearings.outOfRound'),
+                field: shape.field === 'taper' ? t('bearings.tapered') : t('bearings.outOfRound'),
                 source: shape.limit.source === 'maker' ? t('bearings.makersLimit') : t('bearings.houseLimit'),
                 limit: units.show(shape.limit.value, 'clearance'),
               })
@@ -136,7 +136,7 @@ const WAYS = [
               t('bearings.itsBoreOverTheShellsIs', {
                 each: named(each.label),
                 difference: length(each.difference),
-                difference2: each.difference > 0 ? 'wider' : 'narrower',
+                difference2: each.difference > 0 ? t('bearings.wider') : t('bearings.narrower'),
                 halfBand: units.show(halfBand(each), 'clearance'),
               })
             }}</b>

@@ -100,13 +100,13 @@ const facts = computed(() => {
         own.cooler && t('brief.oilCooler'),
         own.coolerPlugged && t('brief.coolersPortsPlugged'),
         own.drySump && t('brief.drySump'),
-        own.turbo && 'turbo',
+        own.turbo && t('brief.turbo'),
         own.pistonJets > 0 &&
           t(rotary ? 'brief.nRotorJetNRotor' : 'brief.nPistonJetNPiston', { n: own.pistonJets }, own.pistonJets),
         own.tensioner && t('brief.chainTensioner'),
         own.oilLine !== 'none' && t('brief.externalOilLineToThe', { oilLine: named(own.oilLine) }),
         own.drilledRods && t('brief.rodsDrilledToThePin'),
-      ) || 'none',
+      ) || t('brief.none'),
     ],
     [t('brief.housing'), t('brief.mainsGrooved', { housing: named(own.housing), mainGroove: own.mainGroove })],
   ]

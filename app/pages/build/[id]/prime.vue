@@ -107,9 +107,8 @@ const WAYS = {
           <span class="quiet">{{ t('prime.acceptNoLessThan') }}</span><span class="mono big" data-testid="prime-least"
             >{{ units.show(expected.least, 'pressure') }}<small>{{ units.unit('pressure').symbol }}</small></span
           ><span class="quiet">{{
-            t('prime.throughThe', {
+            t(setUp.method === 'tank' ? 'prime.throughTheHose' : 'prime.throughThePump', {
               flow: units.say(expected.flow, 'flow'),
-              method: setUp.method === 'tank' ? 'hose' : 'pump',
             })
           }}</span>
         </div>

@@ -88,10 +88,13 @@ const governed = computed(() => {
     </div>
     <p v-if="unsaid.length > 0" class="quiet" data-testid="governs-unknown">
       {{
-        t('relief.whichOfTheTwoGovernsCannot', {
-          unsaid: unsaid.map((name) => NAMES[name]).join(' and '),
-          count: unsaid.length > 1 ? 'stand' : 'stands',
-        })
+        t(
+          'relief.whichOfTheTwoGovernsCannot',
+          {
+            unsaid: unsaid.map((name) => NAMES[name]).join(` ${t('relief.and')} `),
+          },
+          unsaid.length,
+        )
       }}
     </p>
     <ReliefDrawing :valve="open" :summary="summary" />

@@ -10,13 +10,19 @@ import { eventsOf, getRun, insertEvent, insertRun, insertSamples } from '../data
 import { emptyDatabase } from '../data/testDatabase'
 import { type Alarm, resumeWatches, standingAlarms, stopWatches, watchStart, type WatchParts } from './clock'
 
-/** Sheets that an expectation was asked for. */
-const asked = vi.hoisted((): Sheet[] => [])
+/** Sheets that an expectation was asked for, and what holds up the next one. */
+const { asked, gate } = vi.hoisted(() => ({ asked: [] as Sheet[], gate: { opened: Promise.resolve() } }))
+/** Holds up the model until the test says. */
+function held() {
+  let comes = () => {}
+  gate.opened = new Promise((done) => (comes = done))
+  return { comes }
+}
 vi.mock('../threads/pool', async (original) => {
   const pool = await original<typeof import('../threads/pool')>()
   const inThread: typeof pool.inThread = (task, ...given) => {
     asked.push(given[0] as Sheet)
-    return pool.inThread(task, ...given)
+    return gate.opened.then(() => pool.inThread(task, ...given))
   }
   return { ...pool, inThread }
 })
@@ -110,6 +116,25 @@ describe('the watch on the server', () => {
     expect(alarms.at(-1)).toMatchObject({ on: false, run: run.id })
     expect(standingAlarms()).toEqual([])
     expect(await calls(run.id)).toHaveLength(1)
+  })
+  it('what was read before the model came is judged by it when it comes, without another reading', async () => {
+    const { own } = parts()
+    const run = await begin('rig')
+    const model = held()
+    await watchStart(own, run, sheet)
+    const samples = Array.from({ length: 300 }, (_, i) => ({
+      time: i / 10,
+      pressure: 1.2e5,
+      speed: 15,
+      temperature: 20,
+    }))
+    await read(own, run.id, [{ time: 0, pressure: 0, speed: 0 }, ...samples])
+    expect(await calls(run.id)).toEqual([])
+    model.comes()
+    await vi.waitFor(async () => expect(await calls(run.id)).toMatchObject([{ data: { code: 'under-band' } }]), {
+      timeout: 15_000,
+    })
+    expect((await calls(run.id))[0].time).toBeLessThan(20)
   })
   it('by hand with every page shut: no reading by the deadline is called', async () => {
     const { own, alarms, later } = parts()

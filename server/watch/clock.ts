@@ -59,7 +59,9 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   if (watching.has(run.id) || run.kind !== 'start' || run.endedAt || run.setup.source === 'file') return
   const { house } = await getHouse(db)
   const sheet: Sheet = { ...filledWith(recorded, run.setup.oil), house: houseRules(house) }
-  const watch = watchRun(sheet, run.setup)
+  let watch = watchRun(sheet, run.setup)
+  /** What was read and said before the model came: it is judged by it too. */
+  let before: { samples: ChannelSample[]; events: KeptEvent[] } | undefined = { samples: [], events: [] }
   const begun = Date.parse(run.startedAt)
   const secondsNow = () => (parts.now() - begun) / 1000
   let heardAt = parts.now()
@@ -112,6 +114,8 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
 
   function feed(samples: ChannelSample[], events: KeptEvent[]): void {
     heardAt = parts.now()
+    for (const sample of samples) before?.samples.push(sample)
+    before?.events.push(...events)
     try {
       void call(watch.feed(samples, events))
     } catch (error) {
@@ -144,12 +148,17 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
 
   // What was read and said before this server stood here.
   if (run.events.length > 0 || run.samples > 0) feed(await samplesAfter(db, run.id, -1, 200_000), run.events)
-  if (usableSheet(sheet).voids.length > 0) return
   // The model comes when it comes: deadline, ceiling and total loss are watched meanwhile, and without it.
-  inThread('expectation', sheet).then(
-    (expectation) => watch.expect(expectation),
-    (error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`),
-  )
+  if (usableSheet(sheet).voids.length > 0) return void (before = undefined)
+  inThread('expectation', sheet)
+    .then((expectation) => {
+      const missed = before!
+      if (!watching.has(run.id)) return
+      watch = watchRun(sheet, run.setup, expectation)
+      void call(watch.feed(missed.samples, missed.events))
+    })
+    .catch((error: Error) => console.error(`No expectation for run ${run.id}: ${error.message}`))
+    .finally(() => (before = undefined))
 }
 
 /** Ends every watch of this process. */

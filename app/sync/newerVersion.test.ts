@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
-import { bringIn, COMING, LOOKING, type Registered } from './newerVersion'
+import { bringIn, COMING, FETCHING, LOOKING, type Registered } from './newerVersion'
 
 beforeEach(() => void vi.useFakeTimers())
 afterEach(() => void vi.useRealTimers())
@@ -25,7 +25,7 @@ test('a version that installs is waited for, told to begin once, and awaited unt
   const registered: Registered = { installing: next.itself, waiting: null, update: () => Promise.resolve() }
   let inCharge = () => {}
   const seen = bringing(registered, new Promise<void>((done) => (inCharge = done)))
-  await vi.advanceTimersByTimeAsync(60_000)
+  await vi.advanceTimersByTimeAsync(FETCHING - 1)
   expect(seen).toEqual({ begun: 0, ended: false })
   Object.assign(registered, { installing: null, waiting: next.itself })
   next.to('installed')
@@ -63,5 +63,12 @@ test('a version that gave up while it was fetched is not begun', async () => {
   registered.installing = null
   next.to('redundant')
   await vi.advanceTimersByTimeAsync(0)
+  expect(seen).toEqual({ begun: 0, ended: true })
+})
+
+test('a version that is fetched without end does not hold the page: it is loaded as it is', async () => {
+  const next = worker('installing')
+  const seen = bringing({ installing: next.itself, waiting: null, update: () => Promise.resolve() })
+  await vi.advanceTimersByTimeAsync(FETCHING)
   expect(seen).toEqual({ begun: 0, ended: true })
 })

@@ -7,6 +7,8 @@ export interface Registered {
 
 /** How long the browser may take to look whether the server has a newer version, ms. */
 export const LOOKING = 10_000
+/** How long it may take to fetch what the newer version keeps, ms: then the page is loaded as it is, and told of it again once it is there. */
+export const FETCHING = 60_000
 /** How long a version that lies ready may take to come into charge, ms: what the one before still answers holds it up. */
 export const COMING = 5000
 
@@ -22,7 +24,7 @@ export async function bringIn(registered: Registered, begin: () => void, begun: 
     LOOKING,
     registered.update().catch(() => undefined),
   )
-  if (registered.installing) await installed(registered.installing)
+  if (registered.installing) await within(FETCHING, installed(registered.installing))
   if (!registered.waiting) return
   begin()
   await within(COMING, begun)

@@ -1,6 +1,6 @@
 /** Everything that must hold: types, lint, unit tests, build, browser tests. Installs what is missing first. */
 import { existsSync, mkdirSync, readFileSync } from 'node:fs'
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ensureBuilt, ensureInstalled, root, run } from './lib/prepare.mjs'
 import { secondTries } from './lib/secondTries.mjs'
@@ -33,13 +33,34 @@ function step(title, command, args, options) {
   run(command, args, options)
 }
 
+/** Steps that each keep one core busy, side by side; what each printed is shown together, and one that fails ends the run. */
+async function sideBySide(steps) {
+  const ended = await Promise.all(
+    steps.map(
+      ([title, command, args]) =>
+        new Promise((done) => {
+          const step = spawn(command, args, { cwd: root, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+          let said = ''
+          for (const stream of [step.stdout, step.stderr]) stream.on('data', (part) => (said += part))
+          step.on('error', (error) => done({ title, said: error.message, code: 1 }))
+          step.on('close', (code) => done({ title, said, code: code ?? 1 }))
+        }),
+    ),
+  )
+  for (const { title, said } of ended) console.log(`\n== ${title}\n${said.trimEnd()}`)
+  const failed = ended.find(({ code }) => code !== 0)
+  if (failed) process.exit(failed.code)
+}
+
 await ensureInstalled()
 if (!process.env.CHROMIUM) ensureProgram('chromium', '/usr/bin/chromium')
 // Certificates are judged by another hand than the one that makes them.
 ensureProgram('openssl', '/usr/bin/openssl')
-step('types', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
-step('types', 'npx', ['vue-tsc', '-b', '--noEmit'])
-step('lint', 'npm', ['run', '--silent', 'lint'])
+step('what Nuxt prepares', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
+await sideBySide([
+  ['types', 'npx', ['vue-tsc', '-b', '--noEmit']],
+  ['lint', 'npm', ['run', '--silent', 'lint']],
+])
 step('unit tests', 'npx', ['vitest', 'run'])
 await ensureBuilt()
 // A browser, a server and a test share what cores there are and can be late: each may be tried once more. What needed it is named, and mended

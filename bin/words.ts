@@ -47,7 +47,7 @@ const SAID = new Set([
 const METHODS = ['drill', 'tank', 'starter', 'hand'] as const
 /** Values of a layout or a choice that are shown as they are kept. */
 const KEPT =
-  'hydraulic solid sliding roller iron aluminium gear gerotor upper lower mains rods head turbo within over under near take taken pump'.split(
+  'hydraulic solid sliding roller iron aluminium gear gerotor upper lower mains rods head turbo within over under near take taken pump loose tight wide journal bore'.split(
     ' ',
   )
 /** Verdicts, and where a value is from: each is its own word. */

@@ -21,7 +21,7 @@ export function useArrival(): void {
     if (route.path !== path || tries === 0) return
     const main = document.querySelector<HTMLElement>('main.sheet')
     const title = main?.querySelector<HTMLElement>(`[data-station="${path.split('/').pop()}"] h1`)
-    if (!main || !title) return void setTimeout(() => arrive(path, tries - 1), APART)
+    if (!main || !title || !allCame()) return void setTimeout(() => arrive(path, tries - 1), APART)
     main.scrollTop = 0
     if (seeking() || main.contains(document.activeElement)) return
     const open = matchMedia('(pointer: coarse)').matches ? undefined : firstOpen(main)

@@ -63,7 +63,7 @@ const symbols = computed(() => ({ side: units.unit('diameter').symbol, gap: unit
               :title="row.chosen ? t('bearingTable.withTheShellsChosenNotMeasured') : undefined"
               >{{ units.show(row.clearance.value, 'clearance')
               }}<span v-if="row.verdict && row.verdict !== 'pass'" class="hidden-but-read"
-                >, {{ row.verdict }}</span
+                >, {{ named(row.verdict) }}</span
               ></span
             >
             <ReadingInput

@@ -88,7 +88,9 @@ const webs = computed(() =>
         @click="emit('enter', part)"
         @keydown.enter="emit('enter', part)"
       >
-        <title>{{ named(part.label) }}: {{ part.figure || t('crankDrawing.notMeasured') }}, {{ part.verdict }}</title>
+        <title>
+          {{ named(part.label) }}: {{ part.figure || t('crankDrawing.notMeasured') }}, {{ named(part.verdict) }}
+        </title>
         <rect class="journal" :x="part.x" :y="part.y" :width="part.width" :height="part.height" />
         <rect
           class="reach"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named as word } from '~/words/speak'
 import { t } from '~/words/of/bearings'
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
@@ -65,7 +66,7 @@ function writeOrder(text: string) {
         <b>{{
           t('turnView.addedTheOthersEach', {
             named,
-            verdict: judged.verdict,
+            verdict: word(judged.verdict),
             count: judged.among.length > 1 ? t('turnView.theirCaps') : t('turnView.itsCap'),
             torque: torque(judged.jump),
             torque2: torque(judged.usual),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { named } from '~/words/speak'
 import { t } from '~/words/of/frame'
 import { progressOf } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
@@ -53,7 +54,7 @@ const filled = computed(() => {
           <span class="title" :class="tap.own?.verdict"
             >{{ tap.title
             }}<span v-if="tap.own?.verdict === 'stop' || tap.own?.verdict === 'watch'" class="hidden-but-read"
-              >, {{ tap.own.verdict }}</span
+              >, {{ named(tap.own.verdict) }}</span
             ></span
           >
           <span v-if="tap.missing > 0" class="missing">{{ t('galleryRail.left', { missing: tap.missing }) }}</span>

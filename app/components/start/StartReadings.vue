@@ -111,7 +111,7 @@ const FIELDS = {
       >
       <template v-for="point in points ?? []" :key="point.name"
         ><JudgementLine v-if="point.judged" :verdict="point.judged.verdict" :data-point="point.name"
-          ><b>{{ named(point.label) }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
+          ><b>{{ named(point.label) }} {{ named(point.judged.verdict) }}: {{ p(point.judged.reading) }}.</b>
           {{ pointReason(point.judged, p) }}</JudgementLine
         ></template
       >
@@ -124,7 +124,7 @@ const FIELDS = {
         :key="point.name"
         :verdict="point.judged.verdict"
         :data-practised="point.name"
-        ><b>{{ named(point.label) }} {{ point.judged.verdict }}: {{ p(point.judged.reading) }}.</b>
+        ><b>{{ named(point.label) }} {{ named(point.judged.verdict) }}: {{ p(point.judged.reading) }}.</b>
         {{ pointReason(point.judged, p) }}</JudgementLine
       >
     </section>

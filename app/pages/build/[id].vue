@@ -79,7 +79,10 @@ async function fetchTheRest() {
   <div class="frame" :data-kept="kept">
     <TopBar @find="finding = true" @keys="listing = true" @words="wording = true" />
     <template v-if="build.sheet">
-      <GalleryRail />
+      <ComesSoon>
+        <GalleryRail />
+        <template #meanwhile><div class="rail" /></template>
+      </ComesSoon>
       <main
         class="sheet"
         :class="{ voided: (outlook.now?.voids.length ?? 0) > 0 || outlook.failed !== undefined || outlook.late }"
@@ -98,11 +101,14 @@ async function fetchTheRest() {
         <SignOffs />
         <VoidNote />
         <UnansweredNote />
-        <NuxtPage />
+        <ComesSoon><NuxtPage /></ComesSoon>
         <ShopCautions />
         <ReadingBar />
       </main>
-      <OutlookStrip />
+      <ComesSoon>
+        <OutlookStrip />
+        <template #meanwhile><div class="strip" /></template>
+      </ComesSoon>
     </template>
     <main v-else-if="build.missing" class="sheet empty">
       <h1>{{ t('id.noSuchBuild') }}</h1>

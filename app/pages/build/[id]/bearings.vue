@@ -95,7 +95,9 @@ const WAYS = [
     <CrankDrawing :chosen="view === 'journal' ? chosen : undefined" @enter="enter" />
     <ViewTabs :label="t('bearings.bearings')" :views="VIEWS" :view="view" @go="go($event)">
       <template v-if="view === 'measure'">
-        <div class="columns tables"><BearingTable set="main" /><BearingTable set="rod" /></div>
+        <div class="columns tables">
+          <BearingTable set="main" /><ComesSoon><BearingTable set="rod" /></ComesSoon>
+        </div>
         <div class="under">
           <p v-if="spreads.length > 0" class="quiet">
             {{ spreads.join('; ').replace(/^./, (letter) => letter.toUpperCase()) }}.
@@ -148,20 +150,20 @@ const WAYS = [
             <b>{{
               t('bearings.limit', {
                 problem: named(problem.label),
-                verdict: problem.verdict,
+                verdict: named(problem.verdict),
                 clearance: units.say(problem.clearance, 'clearance'),
                 limit: units.show(problem.limit, 'clearance'),
               })
             }}</b>
             {{
               problem.verdict === 'stop'
-                ? t('bearings.too', { clearance: length(problem.clearance - problem.limit), side: problem.side })
+                ? t('bearings.too', { clearance: length(problem.clearance - problem.limit), side: named(problem.side) })
                 : t('bearings.closeToTheLimitIn1002', { chance: Math.round(100 * problem.chance) })
             }}
             <template v-if="problem.culprit"
               >{{
                 t('bearings.itsIsTheOthers', {
-                  side: problem.culprit.side,
+                  side: named(problem.culprit.side),
                   difference: length(problem.culprit.difference),
                   way: problem.culprit.difference < 0 ? t('bearings.under') : t('bearings.over'),
                 })

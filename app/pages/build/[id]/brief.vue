@@ -45,6 +45,10 @@ const BELOW: [string, string[]][][] = [
     ],
   ],
 ]
+/** So many rows come in one turn. */
+const FEW = 4
+const inFews = (names: string[]) =>
+  Array.from({ length: Math.ceil(names.length / FEW) }, (_, i) => names.slice(FEW * i, FEW * (i + 1)))
 const facts = computed(() => {
   const own = layout.value
   const rotary = own.kind === 'rotary'
@@ -144,21 +148,22 @@ const facts = computed(() => {
             @choose="choose('/use', $event, t('brief.use'))"
           />
         </div>
-        <ReadingRow
-          v-for="name in [
-            'brief.idleSpeed',
-            'brief.coldIdleSpeed',
-            'brief.workingSpeed',
-            'brief.maximumSpeed',
-            'brief.crankingSpeed',
-            'brief.coldStart',
-            'brief.hotOil',
-            'brief.idleHours',
-            'brief.idleOil',
-          ]"
-          :key="name"
-          :name="name"
-        />
+        <ComesSoon>
+          <ReadingRow
+            v-for="name in [
+              'brief.idleSpeed',
+              'brief.coldIdleSpeed',
+              'brief.workingSpeed',
+              'brief.maximumSpeed',
+              'brief.crankingSpeed',
+              'brief.coldStart',
+              'brief.hotOil',
+              'brief.idleHours',
+              'brief.idleOil',
+            ]"
+            :key="name"
+            :name="name"
+        /></ComesSoon>
       </section>
     </div>
     <ModelLimits />
@@ -171,10 +176,11 @@ const facts = computed(() => {
 
     <div class="columns block">
       <section v-for="(blocks, i) in BELOW" :key="i">
-        <InTurn v-for="[title, names] in blocks" :key="title"
-          ><h2 class="apart">{{ title }}</h2>
-          <ReadingRow v-for="name in names" :key="name" :name="name" />
-        </InTurn>
+        <template v-for="[title, names] in blocks" :key="title"
+          ><InTurn v-for="(few, f) in inFews(names)" :key="f"
+            ><h2 v-if="f === 0" class="apart">{{ title }}</h2>
+            <ReadingRow v-for="name in few" :key="name" :name="name" /></InTurn
+        ></template>
       </section>
     </div>
   </div>

@@ -150,7 +150,7 @@ function mark({ gap, verdict, value }: (typeof gapVerdicts.value)[number]) {
         <section :aria-label="t('pump.judgement')" class="block">
           <JudgementLine v-for="each in gapVerdicts" :key="each.gap" :verdict="each.verdict!"
             ><b
-              >{{ named(each.label) }} {{ each.verdict }}: {{ units.say(each.value, 'clearance') }},
+              >{{ named(each.label) }} {{ named(each.verdict) }}: {{ units.say(each.value, 'clearance') }},
               {{ mark(each).source === 'maker' ? t('pump.makersLimit') : t('pump.houseMark') }}
               {{ units.show(mark(each).value, 'clearance') }}.</b
             >

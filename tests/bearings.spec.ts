@@ -1,5 +1,5 @@
 import type { Entry } from '../core/record/entry'
-import { buildId, expect, field, PHOTO, record, type Running, saved, startServer, test } from './server'
+import { buildId, expect, field, kept, PHOTO, record, type Running, saved, startServer, test } from './server'
 import { enter, clearance, judgement } from './bearing'
 import { choose } from './controls'
 
@@ -58,6 +58,7 @@ test('all thirteen bearings of an inline six from the keyboard, in mixed units, 
   await field(page, 'main.5.journal').focus()
   for (const text of ['65.981', '66.038']) await enter(page, text)
 
+  await kept(page)
   await context.setOffline(true)
   for (const text of ['65979 µm', '66.040', '65.980', '66.036', '53.984', '54.035', '53.985', '54.037', '53.982'])
     await enter(page, text)
@@ -113,7 +114,7 @@ test('a hundred and fifty patches typed while the server is dead arrive once eac
   server = await startServer(server.folder, server.port)
   await expect(page.getByTestId('saving')).toHaveText('saved', { timeout: 120_000 })
   // What could not be fetched beforehand while the server was dead is fetched now.
-  await expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true', { timeout: 90_000 })
+  await kept(page)
   const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as Entry[]
   const values = entries.map((entry) =>
     Math.round(((entry.patch[0] as unknown as { value: { value: number } }).value.value * 1e3 - 65.9) * 10_000),
@@ -185,6 +186,7 @@ test('two browsers: different journals merge; on the same one the second is aske
     await each.goto(`${server.address}/build/${id}/bearings`)
     await expect(field(each, 'main.1.journal')).toBeVisible()
   }
+  await kept(page)
   await context.setOffline(true)
   await record(page, { 'main.1.journal': '65.981', 'main.2.journal': '65.980', 'rod.1.journal': '53.984' })
   await expect(page.getByTestId('saving')).toContainText('3 kept here')

@@ -1,6 +1,6 @@
 import { X509Certificate } from 'node:crypto'
 import { expect, openPage, own, PASSPHRASE, PINS, plain, test } from './network'
-import { buildId, field, saved } from './server'
+import { buildId, field, kept, saved } from './server'
 import type { Page } from '@playwright/test'
 
 async function signIn(page: Page, name: string, pin = PINS[name]) {
@@ -86,6 +86,7 @@ test('what one person left waiting on a tablet is not sent in another’s name',
   await know(page)
   await signIn(page, 'Ilse')
   await expect(field(page, 'main.1.journal')).toBeVisible()
+  await kept(page)
   await context.setOffline(true)
   await field(page, 'main.1.journal').focus()
   await page.keyboard.type('56.985')

@@ -1,6 +1,6 @@
 import { createServer, request } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { buildId, expect, field, ontoTheBoard, record, type Running, saved, test } from './server'
+import { buildId, expect, field, kept, ontoTheBoard, record, type Running, saved, test } from './server'
 import { press, runsOf, samplesOf } from './running'
 
 test.use({ serviceWorkers: 'allow' })
@@ -74,7 +74,7 @@ test('reloaded without the server every station opens with its model and charts,
   await page.goto(`${of}/bearings`)
   await record(page, { 'main.3.bore': '57.043' })
   await saved(page)
-  await expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true')
+  await kept(page)
   door.shut()
   await page.reload()
   await expect(field(page, 'main.3.bore')).toHaveValue('57.043')
@@ -125,7 +125,7 @@ test('a start under way goes on after a reload without the server, whether it wa
   const id = await buildId(server, 'Ottiline')
   await page.goto(`${door.address}/build/${id}/start`)
   await page.evaluate(async () => void (await navigator.serviceWorker.ready))
-  await expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true')
+  await kept(page)
   const fire = async () => {
     await ontoTheBoard(page)
     await press(page, 'Crank')

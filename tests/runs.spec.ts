@@ -7,7 +7,7 @@ import { drawTruth } from '../core/rig/rig'
 import type { Run } from '../core/run/run'
 import type { RigSetUp } from '../core/run/schema'
 import { expectedAt, expectationOf } from '../core/start/expectation'
-import { buildId, expect, ontoTheBoard, PHOTO, record, saved, startServer, test } from './server'
+import { buildId, expect, kept, ontoTheBoard, PHOTO, record, saved, startServer, test } from './server'
 import { hear, heard, press, runsOf, samplesOf, simulate, board } from './running'
 
 test('a healthy engine on the rig: primed, started, warmed, its points captured, and the model calibrated near the hidden truth', async ({
@@ -149,6 +149,7 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   // What is on its way when the network goes would hang until its own limit: it has arrived first.
   const [run] = await runsOf(server, id)
   await expect.poll(async () => (await samplesOf(server, run.id)).length).toBe(1)
+  await kept(page)
   await context.setOffline(true)
   await touchScale(page.getByTestId('needle'), 4.25, 0.05)
   await expect(page.getByTestId('board-pressure')).toContainText('4.25')

@@ -100,6 +100,10 @@ export async function record(page: Page, readings: Record<string, string>): Prom
   }
 }
 
+/** Everything that the page fetches by itself has come: from here on it does without the network. */
+export const kept = (page: Page) =>
+  expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true', { timeout: 90_000 })
+
 export const saved = (page: Page) => expect(page.getByTestId('saving')).toHaveText('saved')
 
 /** A photo of one pixel, as a file field takes it. */

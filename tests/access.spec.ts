@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import type { Page, Response } from '@playwright/test'
 import { tooSmall } from './measures'
-import { buildId, expect, ontoTheBoard, test } from './server'
+import { buildId, expect, go, ontoTheBoard, test } from './server'
 
 const axe = readFileSync(fileURLToPath(new URL('../node_modules/axe-core/axe.min.js', import.meta.url)), 'utf8')
 interface Found {
@@ -104,7 +104,7 @@ for (const { name, of, views: wanted } of groups)
     const small: string[] = []
     for (const view of views) {
       await page.setViewportSize(SIZES.desktop)
-      await page.goto(server.address + view)
+      await go(page, server.address + view)
       await expect(page.locator('h1')).toBeVisible()
       if (of) await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
       if (view.endsWith('outlook')) await expect(page.locator('.apexcharts-svg')).toBeVisible()

@@ -3,7 +3,7 @@ import { quantitiesOf } from '../core/engine/catalogue'
 import { newSheet } from '../core/record/layouts'
 import type { Sheet } from '../core/record/schema'
 import { tooSmall } from './measures'
-import { expect, test } from './server'
+import { expect, go, test } from './server'
 import { posted } from './supplied'
 
 const LONG = 'Harbour launch that lies longest on the slip in winter, port engine of the two of'
@@ -56,7 +56,7 @@ test('no words of a drawing lie over others or outside it, with names of 80 lett
     const id = await posted(server, sheet)
     for (const view of VIEWS) {
       await page.setViewportSize(SIZES.desktop)
-      await page.goto(`${server.address}/build/${id}/${view}`)
+      await go(page, `${server.address}/build/${id}/${view}`)
       await expect(page.locator('h1')).toBeVisible()
       await expect(page.locator('main svg').first()).toBeVisible()
       for (const [size, box] of Object.entries(SIZES)) {

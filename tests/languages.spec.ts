@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { buildId, expect, field, record, saved, test } from './server'
+import { buildId, expect, field, go, record, saved, test } from './server'
 
 const json = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Record<string, string>
 /** Something of the second language's file that stands nowhere else. */
@@ -103,7 +103,7 @@ test('every word of every page comes from the catalogues', async ({ server, benc
   const id = await buildId(server, 'Ottiline')
   const seen = new Map<string, string>()
   for (const at of VIEWS) {
-    await page.goto(`${server.address}${at.replace(/^build/, `/build/${id}`)}`)
+    await go(page, `${server.address}${at.replace(/^build/, `/build/${id}`)}`)
     await expect(page.locator('main h1, h1').first()).toBeVisible()
     if (at.startsWith('build'))
       await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()

@@ -1,7 +1,7 @@
 import { catalogueOf } from '../core/engine/catalogue'
 import type { Sheet } from '../core/record/schema'
 import { readingPath } from '../app/composables/stations'
-import { buildId, expect, field, test } from './server'
+import { buildId, expect, field, go, test } from './server'
 
 /** Readings that stand in views of a choice: how the rate was measured, which passage is looked at, how a valve was tried, a strip where a side is missing. */
 const BEHIND =
@@ -19,7 +19,7 @@ test('every reading stands where the find palette and n lead to', async ({ serve
   }
   expect(paths.size).toBeGreaterThan(15)
   for (const [path, keys] of paths) {
-    await page.goto(server.address + path)
+    await go(page, server.address + path)
     // The page itself may take its time to come.
     for (const [i, key] of keys.entries())
       await expect.soft(field(page, key), `${key} at ${path}`).toBeVisible({ timeout: i === 0 ? 15_000 : 4000 })

@@ -100,6 +100,18 @@ export async function record(page: Page, readings: Record<string, string>): Prom
   }
 }
 
+/** Goes to another page of the same server as a link does, without loading it all anew; the first is loaded. */
+export async function go(page: Page, address: string): Promise<void> {
+  const { origin, pathname, search } = new URL(address)
+  if (!page.url().startsWith(`${origin}/`)) return void (await page.goto(address))
+  await page.evaluate(async (path) => {
+    type Nuxt = { useNuxtApp: () => { $router: { push: (path: string) => Promise<unknown> } } }
+    await (window as unknown as Nuxt).useNuxtApp().$router.push(path)
+    // What comes part by part has its turns.
+    for (let turn = 0; turn < 8; turn++) await new Promise((done) => requestIdleCallback(done, { timeout: 400 }))
+  }, pathname + search)
+}
+
 /** Everything that the page fetches by itself has come: from here on it does without the network. */
 export const kept = (page: Page) =>
   expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true', { timeout: 90_000 })

@@ -111,3 +111,20 @@ it('a film that does not turn warms nothing, one that shears little warms by wha
   // Petroff by hand: 2 π · 0.01 · (2 π 50)² · 0.03³ · 0.02 / 30 µm = 111.6 W.
   expect(shearPower(0.03, 0.02, 3e-5, 50, 0.01, 0)).toBeCloseTo(111.6, 1)
 })
+
+it('the rise is found in three looks where the heat falls off evenly by the degree, to five figures', () => {
+  for (const [most, fall] of [
+    [2000, 0.14],
+    [40, 0.03],
+    [4000, 0.12],
+  ]) {
+    let looks = 0
+    const shed = (rise: number) => most * Math.exp(-fall * rise)
+    const found = filmRise((rise) => {
+      looks++
+      return shed(rise)
+    }, 0.6 * fall)
+    expect(shed(found) / found).toBeCloseTo(1, 5)
+    expect(looks).toBeLessThan(4)
+  }
+})

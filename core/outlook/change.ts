@@ -17,7 +17,7 @@ export interface StateReading {
 export type StateReadings = Record<StateName, StateReading>
 
 /** Samples behind a band in a comparison. */
-const SAMPLES = 40
+const SAMPLES = 100
 
 /** Gauge readings of a sheet at the four states. */
 export function stateReadings(sheet: Sheet, samples = SAMPLES): StateReadings {

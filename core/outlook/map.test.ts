@@ -28,6 +28,21 @@ describe('map', () => {
       expect(map.pressure[at(row, column)] / gaugePressure(modelOf(sheet), moment)).toBeCloseTo(1, 6)
     }
   })
+  it('is begun where its neighbours point to: two rounds at a place at most, over the whole of it', () => {
+    const { circuit } = modelOf(sheet).engine
+    const solve = circuit.solve
+    let [rounds, solved] = [0, 0]
+    circuit.solve = (...given) => {
+      const solution = solve(...given)
+      rounds += solution.iterations
+      solved++
+      return solution
+    }
+    outlookMap(sheet)
+    circuit.solve = solve
+    expect(solved).toBe(1280)
+    expect(rounds / solved).toBeLessThan(2)
+  })
   it('hot pressure rises with speed; the valve lifts only above its opening; what goes out is what the pump gives', () => {
     for (let column = 1; column < 40; column++)
       expect(map.pressure[at(28, column)]).toBeGreaterThan(map.pressure[at(28, column - 1)])

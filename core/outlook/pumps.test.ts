@@ -11,7 +11,7 @@ import { comparePumps, withPump } from './pumps'
 import { pumpAtStates, pumpOver } from './pumpOver'
 import { oilAt } from '../oil/oil'
 import { gaugePressure, modelOf } from './model'
-import { outlookOf } from './outlook'
+import { FULL_SAMPLES, outlookOf } from './outlook'
 import { namedStates } from './states'
 
 const long = {
@@ -29,6 +29,12 @@ const put = (sheet: Sheet, readings: Record<string, number>) => {
 }
 
 describe('pumps compared', () => {
+  it('the pump as it is has the very bands of the strip that stands beside it', () => {
+    const sheet = DEMO_BUILDS.ottiline()
+    const [now] = comparePumps(sheet, [], { label: '', displacement: 0 })
+    for (const { name, low, high } of outlookOf(sheet, FULL_SAMPLES).states)
+      expect(now.states[name]).toMatchObject({ low, high })
+  })
   const sheet = DEMO_BUILDS.ottiline()
   const [now, stiffer, bigger] = comparePumps(sheet, [long], { label: 'As it is', displacement: 14.32e-6 })
   it('a longer pump raises the floor, costs watts at speed where the valve dumps the surplus, and draws harder', () => {

@@ -5,6 +5,7 @@ import { reliefValve } from '../parts/reliefRecord'
 import { requireValue } from '../engine/values'
 import type { PumpGaps } from '../pump/slip'
 import { modelOf } from './model'
+import { FULL_SAMPLES } from './outlook'
 import { type PumpLoad, pumpLoad } from './pumpLoad'
 import { type StateReadings, stateReadings } from './change'
 
@@ -40,7 +41,7 @@ export function comparePumps(
     const [hot, cold] = [speed('hotOil'), speed('coldStart')]
     const model = modelOf(each)
     return {
-      states: stateReadings(each),
+      states: stateReadings(each, FULL_SAMPLES),
       working: pumpLoad(model, speed('workingSpeed'), hot),
       fastest: pumpLoad(model, speed('maximumSpeed'), hot),
       coldest: pumpLoad(model, speed('coldIdleSpeed'), cold),

@@ -8,11 +8,11 @@ defineProps<{ short: number; doubts: number | undefined }>()
 <template>
   <p class="key">
     <span
-      ><svg width="26" height="8" aria-hidden="true"><path class="edge" d="M 0 4 H 26" /></svg>
+      ><svg width="26" height="8" aria-hidden="true"><path class="map-edge" d="M 0 4 H 26" /></svg>
       {{ short === 0 ? t('mapKey.nowhereUnderItsTarget') : t('mapKey.edgeOfItsTarget') }}</span
     >
     <span v-if="doubts !== undefined"
-      ><svg width="26" height="8" aria-hidden="true"><path class="doubtful" d="M 0 4 H 26" /></svg>
+      ><svg width="26" height="8" aria-hidden="true"><path class="map-edge doubtful" d="M 0 4 H 26" /></svg>
       {{ doubts === 0 ? t('mapKey.norCanItBeWithAll') : t('mapKey.fromHereOnItMayFall') }}</span
     >
   </p>
@@ -26,16 +26,5 @@ defineProps<{ short: number; doubts: number | undefined }>()
 }
 svg {
   vertical-align: middle;
-}
-.edge {
-  stroke: var(--stop);
-  stroke-width: 2.6;
-  fill: none;
-}
-.doubtful {
-  stroke: var(--stop);
-  stroke-width: 1.6;
-  stroke-dasharray: 5 4;
-  fill: none;
 }
 </style>

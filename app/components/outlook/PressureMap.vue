@@ -137,8 +137,8 @@ const ticks = computed(() => {
         </g>
         <g class="through">
           <g clip-path="url(#map-frame)">
-            <path :d="doubtful" class="doubtful" data-testid="may-fall-short" />
-            <path :d="edge" class="edge" data-testid="contour" />
+            <path :d="doubtful" class="map-edge doubtful" data-testid="may-fall-short" />
+            <path :d="edge" class="map-edge" data-testid="contour" />
           </g>
           <g v-for="(each, i) in written" :key="`w${i}`">
             <rect class="chip" :x="each.x - 62" :y="each.y - 19" width="124" height="38" rx="2" />
@@ -212,17 +212,6 @@ const ticks = computed(() => {
 <style scoped>
 .through {
   pointer-events: none;
-}
-.edge {
-  stroke: var(--stop);
-  stroke-width: 2.6;
-  fill: none;
-}
-.doubtful {
-  stroke: var(--stop);
-  stroke-width: 1.6;
-  stroke-dasharray: 5 4;
-  fill: none;
 }
 .ground {
   fill: var(--sheet);

@@ -103,6 +103,7 @@ export default defineNuxtConfig({
         'TabList',
         'TabPanel',
         'Tabs',
+        'Tag',
         'Textarea',
         'Timeline',
         'Toast',

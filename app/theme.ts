@@ -21,6 +21,7 @@ import textarea from '@primeuix/themes/aura/textarea'
 import timelineLook from '@primeuix/themes/aura/timeline'
 import toast from '@primeuix/themes/aura/toast'
 import togglebutton from '@primeuix/themes/aura/togglebutton'
+import tooltip from '@primeuix/themes/aura/tooltip'
 import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 
 const petrol = {
@@ -59,6 +60,7 @@ const components = {
   timeline: timelineLook,
   toast,
   togglebutton,
+  tooltip,
   virtualscroller,
 }
 /** What floats above the sheet: a rule around it, no shadow. */

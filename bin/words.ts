@@ -2,7 +2,7 @@
  * Writes i18n/core.json: all that core names things by, from which another language's file is made. Its words stand with
  * the part that they belong to, and are said in another language by `named` (app/words/speak.ts). `npm run words`.
  */
-import { writeFileSync } from 'node:fs'
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { OLD_SHELLS } from '../core/bearing/shell'
 import { catalogueOf } from '../core/engine/catalogue'
@@ -21,7 +21,7 @@ import { newSheet, PRESETS } from '../core/record/layouts'
 import { Layout } from '../core/record/schema'
 import { USES } from '../core/record/words'
 import { breakInPlan, recheckList, remindersOf } from '../core/start/breakIn'
-import { STATE_NAMES } from '../core/targets/targets'
+import { REASONS, STATE_NAMES } from '../core/targets/targets'
 import { KIND_WORDS, SHELF_FIELDS } from '../core/shelf/fields'
 
 /** Fields in which core keeps words for people. */
@@ -62,6 +62,37 @@ function wordsIn(value: unknown, found: Set<string>, said = false): void {
     for (const [key, each] of Object.entries(value)) wordsIn(each, found, SAID.has(key))
 }
 
+/** Sentences that stand in more than one place, or that a function of core is given. */
+const MADE = [
+  '* tapered beyond its limit',
+  '* out of round beyond its limit',
+  'void: *',
+  'floor clearance out of range',
+  'vacuum does not hold',
+  'scavenge stage too small',
+  'one-piece valve in a sleeved block',
+  'loose piston without its bore',
+  'one-piece valve in a housing for a loose piston',
+  'crank stiff after mains *',
+  'crank stiff after main *',
+  'Last prime, read at the gauge',
+  'Spring a tenth stiffer',
+  '*, read',
+]
+
+/** What core says that something is about, as its sources make it; a label in it as `*`, numbers as `#`. */
+function abouts(): string[] {
+  const core = new URL('../core/', import.meta.url)
+  const sources = readdirSync(core, { recursive: true, encoding: 'utf8' })
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
+    .map((name) => readFileSync(new URL(name, core), 'utf8'))
+  return sources
+    .flatMap((text) => [...text.matchAll(/\babout: (?:'([^']+)'|`([^`]+)`)/g)])
+    .map(([, plain, made]) => plain ?? made.replace(/\$\{[^}]*\}/g, '*'))
+    .filter((text) => text !== '* *')
+    .concat(MADE)
+}
+
 /** Each word by itself, its numbers as `#`, in the order of the alphabet. */
 export function coreWords(): Record<string, string> {
   const found = new Set<string>()
@@ -91,6 +122,8 @@ export function coreWords(): Record<string, string> {
       found,
     )
   }
+  wordsIn(Object.values(REASONS), found, true)
+  for (const text of abouts()) found.add(text.replace(/\d+/g, '#'))
   wordsIn([STAGES, METAL_FOUND, Object.values(WORD_TITLES).map((title) => ({ title }))], found)
   wordsIn([RULES, KIND_WORDS, SHELF_FIELDS, Object.values(PRESETS).map(({ title }) => ({ title }))], found)
   wordsIn(

@@ -297,7 +297,7 @@ test('Break-in: by the followers, timers that outlive a reload, the filter read,
   const due = new Date(Date.parse(start) + 4 * 86400e3)
   expect(calendar.replace(/\r\n[ \t]/g, '')).toMatch(
     new RegExp(
-      `DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}[\\s\\S]*?SUMMARY:Carousel set: first oil and filter change|SUMMARY:Carousel set: first oil and filter change[\\s\\S]*?DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}`,
+      `DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}[\\s\\S]*?SUMMARY:Carousel set: First oil and filter change|SUMMARY:Carousel set: First oil and filter change[\\s\\S]*?DTSTART;VALUE=DATE:${due.getFullYear()}${String(due.getMonth() + 1).padStart(2, '0')}${String(due.getDate()).padStart(2, '0')}`,
     ),
   )
 })

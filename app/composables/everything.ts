@@ -4,6 +4,7 @@
 const APART = [
   () => import('primevue/datatable'),
   () => import('primevue/fileupload'),
+  () => import('primevue/tooltip'),
   () => import('~/components/frame/FindPalette.vue'),
   () => import('~/components/frame/StepToast.vue'),
   () => import('~/components/frame/GuideBar.vue'),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/shelf'
 import { whole } from '~/words/numbers'
 import { KIND_WORDS, SHELF_KINDS, type ShelfKind } from '#core/shelf/fields'
@@ -104,7 +104,7 @@ async function giveBack(item: string, build: string, taken: number, reserved: nu
       <div class="find">
         <InputText
           v-model="text"
-          :placeholder="t('shelf.findIn', { many: named(KIND_WORDS[kind].many).toLowerCase() })"
+          :placeholder="t('shelf.findIn', { many: inSentence(KIND_WORDS[kind].many) })"
           :aria-label="t('shelf.findOnTheShelf')"
         /><span class="quiet">{{ t('shelf.lineLines', { n: whole(items.length) }, items.length) }}</span>
       </div>

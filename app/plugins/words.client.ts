@@ -1,7 +1,9 @@
 import type { Composer } from 'vue-i18n'
+import { usePrimeVue } from 'primevue/config'
 import { remembered } from '~/sync/browserStorage'
 import { writeDatesAs } from '~/words/dates'
 import { writeNumbersAs } from '~/words/numbers'
+import { controlWords } from '~/words/controls'
 import { speakIn, speakWith } from '~/words/speak'
 
 /**
@@ -25,6 +27,10 @@ export default defineNuxtPlugin({
       await i18n.setLocale(language)
       speakIn(language)
     }
+    const { aria, ...others } = controlWords()
+    const { locale = {} } = usePrimeVue().config
+    Object.assign(locale, others)
+    Object.assign((locale.aria ??= {}), aria)
     document.documentElement.lang = language ?? 'en'
   },
 })

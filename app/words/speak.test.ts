@@ -1,7 +1,7 @@
 import { createI18n, type Composer } from 'vue-i18n'
 import { afterEach, expect, test } from 'vitest'
 import { writeNumbersAs } from './numbers'
-import { LOOKS_UP, named, said, speakIn, speakWith, wordsOf } from './speak'
+import { inSentence, LOOKS_UP, lowered, named, said, speakIn, speakWith, wordsOf } from './speak'
 
 const t = wordsOf('bench', {
   lines: '{n} line | {n} lines',
@@ -48,4 +48,32 @@ test('what core names keeps its numbers, in the person’s decimals', () => {
   speaking('de', { 'core.Main # journal': 'Hauptlager #, Zapfen' })
   expect(named('Main 12 journal')).toBe('Hauptlager 12, Zapfen')
   expect([named('Tip clearance'), named(undefined), named('')]).toEqual(['Tip clearance', undefined, ''])
+})
+
+test('a sentence that core makes of a label is said with the label’s own words, whatever stands where', () => {
+  speaking('de', {
+    'core.Main # bore': 'Hauptlager #, Bohrung',
+    'core.* out of limit': 'außer Maß: *',
+    'core.*: *': '*: *',
+    'core.void: *': 'ungültig: *',
+    'core.left out': 'fehlt',
+    'core.Gallery plug, front': 'Kanalstopfen vorn',
+  })
+  expect(named('Main 3 bore out of limit')).toBe('außer Maß: Hauptlager 3, Bohrung')
+  expect(named('main 3 bore out of limit')).toBe('außer Maß: Hauptlager 3, Bohrung')
+  expect(named('void: main 12 bore')).toBe('ungültig: Hauptlager 12, Bohrung')
+  expect(named('gallery plug, front: left out')).toBe('Kanalstopfen vorn: fehlt')
+  // What the language lacks stays as core says it.
+  expect(named('banjo out of limit')).toBe('außer Maß: banjo')
+  expect(named('banjo left in')).toBe('banjo left in')
+})
+
+test('a label inside a sentence is lowered in English, and spelled as it is elsewhere', () => {
+  expect([inSentence('Main 3 bore'), lowered('OK as it is'), inSentence('PCV valve')]).toEqual([
+    'main 3 bore',
+    'OK as it is',
+    'PCV valve',
+  ])
+  speaking('de', { 'core.Idle hot': 'Leerlauf, heiß' })
+  expect(inSentence('Idle hot')).toBe('Leerlauf, heiß')
 })

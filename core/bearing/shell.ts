@@ -16,7 +16,11 @@ export type OldShell = (typeof OLD_SHELLS)[number]
 
 export interface ShellAdvice {
   construction: ShellConstruction
-  reason: string
+  /** The greatest load over projected area, and the most of it that a two-layer shell bears in this use, Pa. */
+  load: number
+  bears: number
+  /** A use that asks for half of that load. */
+  hard: boolean
 }
 
 /**
@@ -29,17 +33,15 @@ const TWO_LAYER = 26e6
 /** Shell construction for a specific load, Pa, and a use; heavy or racing work wants the harder one from half of that load on. */
 export function adviseShell(specificLoad: number, use: string): ShellAdvice {
   const hard = use === 'race' || use === 'aircraft'
-  const most = hard ? 0.5 * TWO_LAYER : TWO_LAYER
-  const load = `${Math.round(specificLoad / 1e6)} MPa`
-  return specificLoad > most
-    ? {
-        construction: 'three-layer',
-        reason: `${load} on the shell: a two-layer shell pounds out over ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}`,
-      }
-    : {
-        construction: 'two-layer',
-        reason: `${load} on the shell: two layers bear up to ${Math.round(most / 1e6)} MPa${hard ? ' in such use' : ''}, and take in dirt`,
-      }
+  const bears = hard ? 0.5 * TWO_LAYER : TWO_LAYER
+  return { construction: specificLoad > bears ? 'three-layer' : 'two-layer', load: specificLoad, bears, hard }
+}
+
+/** Which groove, and the film that a half and a full one would leave, m. */
+export interface GrooveAdvice {
+  arc: 180 | 360
+  half: number
+  full: number
 }
 
 /** Film over both surfaces' roughness from which they stay apart, and how much thinner than under the mean load it becomes when the load peaks at about four times that. */
@@ -51,10 +53,6 @@ const AT_PEAK = 4
  *
  * @param roughness of both surfaces together, m
  */
-export function adviseGroove(half: number, full: number, roughness: number): { arc: 180 | 360; reason: string } {
-  const micron = (film: number) => (1e6 * film).toFixed(1)
-  const films = `a full groove would leave ${micron(full)} µm of film for ${micron(half)}`
-  return full >= APART * AT_PEAK * roughness
-    ? { arc: 360, reason: `${films}, which bears the peaks of the load, and feeds the rods all round` }
-    : { arc: 180, reason: `${films}, too little when the load peaks: the lower shell stays whole` }
+export function adviseGroove(half: number, full: number, roughness: number): GrooveAdvice {
+  return { arc: full >= APART * AT_PEAK * roughness ? 360 : 180, half, full }
 }

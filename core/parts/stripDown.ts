@@ -54,13 +54,14 @@ export const stripDown = part({
     const metal = sheet.inspections['strip.metal']?.finding
     if (metal === undefined || metal === 'none' || !METAL.some(({ value }) => value === metal)) return []
     const left = cleaningOf(sheet.layout).filter(({ key }) => sheet.checks[key]?.state !== 'done')
+    const parts = left.map(({ label }) => label.split(',')[0].toLowerCase()).join(', ')
     return left.length === 0
       ? []
       : [
           {
             station: 'bearings',
             verdict: 'watch',
-            about: `metal was found: ${left.map(({ label }) => label.split(',')[0].toLowerCase()).join(', ')} not cleaned yet`,
+            about: `metal was found: ${parts} not cleaned yet`,
           },
         ]
   },

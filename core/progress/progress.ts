@@ -114,7 +114,7 @@ function findingsAt(sheet: Sheet, station: Station): Finding[] {
     if (found)
       findings.push({
         verdict: found.verdict,
-        about: `${item.label.replace(/,.*/, '').toLowerCase()} ${found.words}`,
+        about: `${item.label.replace(/,.*/, '').toLowerCase()}: ${found.words}`,
       })
   }
   const parts = ANY_PARTS.filter(({ fitted }) => fitted(sheet.layout))

@@ -79,7 +79,7 @@ export function remindersOf(sheet: Sheet, startedAt: number): Reminder[] {
   return [
     {
       key: 'recheck',
-      title: `${sheet.name}: go over it again, cold`,
+      title: 'Go over it again, cold',
       words: recheckList(sheet.layout)
         .map(({ label }) => label)
         .join('; '),
@@ -87,14 +87,14 @@ export function remindersOf(sheet: Sheet, startedAt: number): Reminder[] {
     },
     {
       key: 'change',
-      title: `${sheet.name}: first oil and filter change`,
+      title: 'First oil and filter change',
       words:
         'Cut the filter open, spread its paper, read what is in it, and keep a photo. Used oil harms skin: gloves, and dispose of it by local rules.',
       due: change,
     },
     {
       key: 'second',
-      title: `${sheet.name}: second change, read the filter again`,
+      title: 'Second change, read the filter again',
       words: 'What is left of the build comes out with this one. Compare with the first.',
       due: startedAt + 3 * (change - startedAt),
     },

@@ -69,7 +69,8 @@ export function targetOf(sheet: Sheet, state: TargetState, mainDiameter: number,
   return { least: said[school]!, most: Math.max(ceiling, said[school]!), school, reason: REASONS[school] }
 }
 
-const REASONS: Record<School, string> = {
+/** Why each school asks for what it asks for. */
+export const REASONS: Record<School, string> = {
   maker: 'the maker’s limit for this engine',
   'per-thousand': 'ten psi for each thousand rpm',
   'rod-feed': 'oil must be pushed to the crank’s axis against its own spin, so that the rods are fed',

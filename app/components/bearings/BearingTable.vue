@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTip } from '~/composables/tip'
 import { named } from '~/words/speak'
 import { t } from '~/words/of/bearings'
 import type { BearingSet } from '#core/parts/bearingReadings'
@@ -54,13 +55,13 @@ const symbols = computed(() => ({ side: units.unit('diameter').symbol, gap: unit
           <td><ReadingInput :name="`${set}.${row.number}.journal`" run="sides" :column="`${set}.journal`" /></td>
           <td><ReadingInput :name="`${set}.${row.number}.bore`" run="sides" :column="`${set}.bore`" /></td>
           <td class="clearance">
-            <span v-if="row.conflict" class="mono result" :title="row.conflict">{{ t('bearingTable.none') }}</span>
+            <span v-if="row.conflict" class="mono result" v-tip="row.conflict">{{ t('bearingTable.none') }}</span>
             <span
               v-else-if="row.journal && row.bore"
               class="mono result"
               data-testid="clearance"
               :class="{ chosen: row.chosen }"
-              :title="row.chosen ? t('bearingTable.withTheShellsChosenNotMeasured') : undefined"
+              v-tip="row.chosen ? t('bearingTable.withTheShellsChosenNotMeasured') : undefined"
               >{{ units.show(row.clearance.value, 'clearance')
               }}<span v-if="row.verdict && row.verdict !== 'pass'" class="hidden-but-read"
                 >, {{ named(row.verdict) }}</span
@@ -77,7 +78,7 @@ const symbols = computed(() => ({ side: units.unit('diameter').symbol, gap: unit
             <span
               v-if="!row.direct && !(row.journal && row.bore)"
               class="assumed mono"
-              :title="
+              v-tip="
                 row.clearance.source === 'computed'
                   ? t('bearingTable.meanOfTheMeasuredOnes')
                   : t('bearingTable.usualForTheSize')

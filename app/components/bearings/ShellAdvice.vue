@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
 import { t } from '~/words/of/bearings'
 import { adviseGroove, adviseShell } from '#core/bearing/shell'
 import { requireValue } from '#core/engine/values'
@@ -32,6 +31,22 @@ const groove = computed(() => {
   const [half, full] = [film(180), film(360)]
   return half === undefined || full === undefined ? undefined : adviseGroove(half, full, COMBINED_ROUGHNESS)
 })
+const units = useUnits()
+const shellReason = computed(() => {
+  if (!shell.value) return undefined
+  const { construction, load, bears, hard } = shell.value
+  const values = { load: filmPressure(load), bears: filmPressure(bears) }
+  if (construction === 'two-layer') return t(hard ? 'shellAdvice.bearsHard' : 'shellAdvice.bears', values)
+  return t(hard ? 'shellAdvice.poundsOutHard' : 'shellAdvice.poundsOut', values)
+})
+const grooveReason = computed(
+  () =>
+    groove.value &&
+    t(groove.value.arc === 360 ? 'shellAdvice.fullBears' : 'shellAdvice.halfBears', {
+      full: units.sayFilm(groove.value.full),
+      half: units.sayFilm(groove.value.half),
+    }),
+)
 const CONSTRUCTIONS = [
   { value: 'open', words: t('shellAdvice.notDecided') },
   { value: 'two-layer', words: t('shellAdvice.twoLayer') },
@@ -65,7 +80,7 @@ function decide(value: string) {
         <span class="what"
           >{{ t('shellAdvice.shells')
           }}<span v-if="shell" class="origin">{{
-            t('shellAdvice.advised', { construction: shell.construction })
+            t(shell.construction === 'two-layer' ? 'shellAdvice.twoLayerAdvised' : 'shellAdvice.threeLayerAdvised')
           }}</span></span
         ><ChoiceField
           :label="t('shellAdvice.shellConstruction')"
@@ -77,7 +92,7 @@ function decide(value: string) {
       <p class="quiet reason" data-testid="advice">
         {{
           shell
-            ? `${named(shell.reason)}.`
+            ? shellReason
             : error
               ? t('shellAdvice.theLoadsCouldNotBeComputed')
               : t('shellAdvice.workingOutTheLoads')
@@ -104,7 +119,7 @@ function decide(value: string) {
       <p class="quiet reason">
         {{
           groove
-            ? `${named(groove.reason).replace(/^./, (letter) => letter.toUpperCase())}.`
+            ? grooveReason
             : unfound
               ? t('shellAdvice.theFilmsCouldNotBeComputed')
               : t('shellAdvice.workingOutTheFilms')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from '~/words/speak'
 import { t } from '~/words/of/bearings'
 import { checksOf } from '#core/engine/catalogue'
 import { METAL_FOUND } from '#core/parts/stripDown'
@@ -43,7 +44,7 @@ const write = (key: string, words: string, label: string) => build.choose(key, w
         ><b>{{ t('stripDown.metalWasFoundAndNotEverything') }}</b>
         {{
           t('stripDown.whatIsLeftInThereEnds', {
-            left: left.map(({ label }) => label.split(',')[0]!.toLowerCase()).join(', '),
+            left: left.map(({ label }) => inSentence(label.split(',')[0]!)).join(', '),
           })
         }}</JudgementLine
       >

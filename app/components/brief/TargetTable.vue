@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { lowered, named } from '~/words/speak'
 import { t } from '~/words/of/brief'
 import { oilAt } from '#core/oil/oil'
 import { rodFeed as feedOf } from '#core/outlook/feed'
@@ -66,9 +66,7 @@ function choose(path: string, value: unknown, label: string) {
               words:
                 school === 'auto'
                   ? t('targetTable.house', {
-                      schoolWords: SCHOOL_WORDS[sheet.house?.school ?? 'auto'].replace(/^./, (letter) =>
-                        letter.toLowerCase(),
-                      ),
+                      schoolWords: lowered(SCHOOL_WORDS[sheet.house?.school ?? 'auto']),
                     })
                   : SCHOOL_WORDS[school],
             }))

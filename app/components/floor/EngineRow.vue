@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTip } from '~/composables/tip'
 import { named } from '~/words/speak'
 import { t } from '~/words/of/floor'
 import { whole } from '~/words/numbers'
@@ -136,7 +137,7 @@ const toGo = computed(() => missing(build))
       ><span
         v-if="toGo"
         class="quiet"
-        :title="
+        v-tip="
           build.progress
             .filter((one) => one.missing.length > 0)
             .map((one) => `${titleOf(one.station)}: ${one.missing.map(named).join(', ')}`)

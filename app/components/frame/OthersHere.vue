@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTip } from '~/composables/tip'
 import { t } from '~/words/of/frame'
 import { PAGES } from '~/composables/stations'
 
@@ -16,7 +17,7 @@ const others = computed(() => {
 </script>
 
 <template>
-  <span v-if="others.length > 0" class="others quiet" role="status" data-testid="others" :title="others.join(', ')">{{
+  <span v-if="others.length > 0" class="others quiet" role="status" data-testid="others" v-tip="others.join(', ')">{{
     t('othersHere.alsoHere', {
       others: others.slice(0, 2).join(', '),
       count: others.length > 2 ? t('othersHere.more', { count: others.length - 2 }) : '',

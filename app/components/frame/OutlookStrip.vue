@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/frame'
 import { fillOf } from '#core/record/fill'
 
@@ -10,12 +10,8 @@ const cause = computed(() =>
   build.lastLabel === ''
     ? t('outlookStrip.anotherHandWrote')
     : build.lastLabel === 'undo'
-      ? 'undo'
-      : t(
-          'outlookStrip.written',
-          { lastLabel: named(build.lastLabel).toLowerCase() },
-          /shells$/.test(build.lastLabel) ? 2 : 1,
-        ),
+      ? t('outlookStrip.undo')
+      : t('outlookStrip.written', { lastLabel: inSentence(build.lastLabel) }, /shells$/.test(build.lastLabel) ? 2 : 1),
 )
 /** Where the filter can and the cooler see the most: they stand before the gauge. */
 const vessels = computed(() =>
@@ -52,10 +48,10 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
       {{ outlook.now ? t('outlookStrip.computingWhatStandsBelowIsOf') : t('outlookStrip.computing') }}
     </p>
     <p v-if="outlook.now && outlook.now.voids.length > 0" class="failed" data-testid="strip-void">
-      {{ t('outlookStrip.voidUntilMended', { voids: outlook.now.voids.map(({ about }) => about).join('; ') }) }}
+      {{ t('outlookStrip.voidUntilMended', { voids: outlook.now.voids.map(({ about }) => named(about)).join('; ') }) }}
     </p>
     <p v-if="outlook.now && outlook.now.faults.length > 0" class="computed" data-testid="strip-faults">
-      {{ t('outlookStrip.computedWith', { faults: outlook.now.faults.map(({ about }) => about).join('; ') }) }}
+      {{ t('outlookStrip.computedWith', { faults: outlook.now.faults.map(({ about }) => named(about)).join('; ') }) }}
     </p>
     <p v-if="outlook.now?.starvesFrom !== undefined" class="failed" data-testid="strip-starves">
       {{ t('outlookStrip.thePumpStarvesFromWithHot', { starvesFrom: units.say(outlook.now.starvesFrom, 'speed') }) }}
@@ -89,7 +85,7 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
           pressure: units.say(can.pressure, 'pressure'),
           low: units.show(can.low, 'pressure'),
           high: units.show(can.high, 'pressure'),
-          can2: named(can.label).toLowerCase(),
+          can2: inSentence(can.label),
           verdict: named(can.verdict === 'pass' ? 'within' : can.pressure > can.most ? 'over' : 'near'),
           most: units.say(can.most, 'pressure'),
         })

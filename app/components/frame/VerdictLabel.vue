@@ -7,9 +7,7 @@ const { verdict, count } = defineProps<{ verdict: Verdict; count?: number }>()
 </script>
 
 <template>
-  <span class="verdict" :class="verdict"
-    ><span>{{ named(verdict) }}{{ count ? ` ${count}` : '' }}</span></span
-  >
+  <Tag unstyled class="verdict" :class="verdict" :value="`${named(verdict)}${count ? ` ${count}` : ''}`" />
 </template>
 
 <style scoped>

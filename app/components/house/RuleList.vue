@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/house'
 import { zodResolver } from '@primevue/forms/resolvers/zod'
 import { ask, refusedWords } from '~/sync/ask'
@@ -170,7 +170,7 @@ const SCHOOL_WORDS = {
         </p>
         <RuleMoves v-else :moved="moved" />
         <p v-if="unsaid.length > 0" class="quiet">
-          {{ t('ruleList.sayWhy', { unsaid: unsaid.map(({ label }) => label.toLowerCase()).join('; ') }) }}
+          {{ t('ruleList.sayWhy', { unsaid: unsaid.map(({ label }) => inSentence(label)).join('; ') }) }}
         </p>
         <div class="actions">
           <Button type="submit" :disabled="unsaid.length > 0 || !!problem">{{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named as sayState } from '~/words/speak'
+import { inSentence, named as sayState } from '~/words/speak'
 import { figure } from '~/words/numbers'
 import { t } from '~/words/of/outlook'
 import type { BriefField } from '#core/parts/list'
@@ -68,7 +68,7 @@ const go = () =>
       <SegmentChoice
         :label="t('circuitView.state')"
         :value="named"
-        :options="STATE_NAMES.map((name) => ({ value: name, words: sayState(STATE_LABELS[name]).toLowerCase() }))"
+        :options="STATE_NAMES.map((name) => ({ value: name, words: inSentence(STATE_LABELS[name]) }))"
         @choose="named = $event ?? named"
       />
       <div class="hand">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/outlook'
 import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
@@ -25,14 +25,14 @@ const points = computed(() =>
 function sentence(state: StateOutlook): string {
   if (state.measured) return pointReason(state.measured, (pressure) => units.say(pressure, 'pressure', units.fine))
   if (state.verdict === 'void')
-    return t('curvesView.voidUntilMended', { voids: outlook.now!.voids.map(({ about }) => about).join('; ') })
+    return t('curvesView.voidUntilMended', { voids: outlook.now!.voids.map(({ about }) => named(about)).join('; ') })
   const short = state.target.least - state.pressure
   const over = state.pressure - state.target.most
   if (state.verdict === 'assumed')
     return t('curvesView.byLayoutValuesAloneToNot', {
       low: units.show(state.low, 'pressure'),
       high: units.say(state.high, 'pressure'),
-      missing: state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())).join(', '),
+      missing: state.missing.map(({ label }) => inSentence(label)).join(', '),
     })
   if (state.starves) return t('curvesView.thePumpStarvesHereTheSuction')
   if (!state.pumpable)

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { figure, whole } from '~/words/numbers'
 import { t } from '~/words/of/outlook'
 import { proxy } from 'comlink'
-import { explain } from '#core/finder/explain'
+import { explain } from '~/words/setup'
 import { combinationsOf } from '#core/finder/combinations'
 import { offerOf, type Open, type ShelfOffer, takenBy } from '#core/finder/offer'
 import type { FinderProgress, Setup } from '#core/finder/types'
@@ -145,7 +145,7 @@ async function adopt(setup: Setup) {
     <p v-if="shelf.problem" class="wrong" role="alert">{{ shelf.problem }}</p>
     <p v-if="failed" class="wrong" role="alert">{{ t('findView.nothingWasFound', { failed }) }}</p>
     <p v-if="adopted" class="adopted" role="status" data-testid="adopted">
-      <b>{{ t('findView.adopted') }}</b> {{ t('findView.itsPartsAreSetAsideOn', { explain: named(explain(adopted)) }) }}
+      <b>{{ t('findView.adopted') }}</b> {{ t('findView.itsPartsAreSetAsideOn', { explain: explain(adopted) }) }}
     </p>
     <template v-if="setups.length > 0">
       <FindChart :setups="setups" :best="best" :wanted="wanted" />
@@ -159,7 +159,7 @@ async function adopt(setup: Setup) {
         <Column :header="t('findView.setUpAtTheGauge', { unit: units.unit('pressure').symbol })"
           ><template #body="{ data }"
             ><span class="explained"
-              >{{ named(explain(data))
+              >{{ explain(data)
               }}<template v-if="price(data)"
                 >{{ ' ' }}{{ t('findView.parts', { price: figure(price(data)!, 2) }) }}</template
               ></span
@@ -180,7 +180,7 @@ async function adopt(setup: Setup) {
           v-for="state in STATE_NAMES"
           :key="state"
           :field="`pressures.${state}`"
-          :header="named(STATE_LABELS[state]).toLowerCase()"
+          :header="inSentence(STATE_LABELS[state])"
           sortable
           ><template #body="{ data }"
             ><BandedFigure

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence } from '~/words/speak'
 import { t } from '~/words/of/outlook'
 import { FLOW_KINDS, type FlowKind } from '#core/parts/circuitBuilder'
 import { requireValue } from '#core/engine/values'
@@ -78,9 +78,9 @@ const taken = computed(() =>
             speed,
             low,
             high,
-            name: named(STATE_LABELS[name]).toLowerCase(),
+            name: inSentence(STATE_LABELS[name]),
             words: t('mapView.to', {
-              stateLabels: named(STATE_LABELS[name]).toLowerCase(),
+              stateLabels: inSentence(STATE_LABELS[name]),
               best: units.say(best, 'power'),
               low: units.show(low, 'power'),
               high: units.show(high, 'power'),

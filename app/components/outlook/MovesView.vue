@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/outlook'
 import { quantityAt } from '#core/engine/values'
 import { STATE_LABELS } from '#core/outlook/states'
@@ -73,7 +73,7 @@ function go(key: string) {
         v-for="state in STATE_NAMES"
         :key="state"
         :field="`effects.${state}`"
-        :header="named(STATE_LABELS[state]).toLowerCase()"
+        :header="inSentence(STATE_LABELS[state])"
         body-class="figures"
         sortable
         ><template #body="{ data }"

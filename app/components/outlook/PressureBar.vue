@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTip } from '~/composables/tip'
 import { named } from '~/words/speak'
 import { t } from '~/words/of/frame'
 import type { StateOutlook } from '#core/outlook/outlook'
@@ -18,7 +19,7 @@ const ticks = computed(() => {
 <template>
   <div
     class="scale"
-    :title="
+    v-tip="
       t('pressureBar.targetFrom', {
         least: units.say(state.target.least, 'pressure'),
         reason: named(state.target.reason),
@@ -46,7 +47,7 @@ const ticks = computed(() => {
       v-if="measured !== undefined"
       class="diamond"
       :style="{ left: `${share(measured)}%` }"
-      :title="t('pressureBar.measured', { measured: units.say(measured, 'pressure') })"
+      v-tip="t('pressureBar.measured', { measured: units.say(measured, 'pressure') })"
     />
     <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${share(tick)}%` }">{{
       units.show(tick, 'pressure', 0)

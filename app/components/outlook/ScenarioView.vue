@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/outlook'
 import { STATE_LABELS } from '#core/outlook/states'
 import { STATE_NAMES } from '#core/targets/targets'
@@ -27,7 +27,7 @@ const { value: found } = useAnswer(
       <Column :field="(row) => named(row.label)" :header="t('scenarioView.when')" /><Column
         v-for="state in STATE_NAMES"
         :key="state"
-        :header="named(STATE_LABELS[state]).toLowerCase()"
+        :header="inSentence(STATE_LABELS[state])"
         ><template #body="{ data }"
           ><BandedFigure
             :class="data.states[state].verdict"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { vTip } from '~/composables/tip'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/frame'
 import type { StateOutlook } from '#core/outlook/outlook'
 
@@ -26,7 +27,7 @@ const disagrees = computed(
   () => state.measured && (state.measured.prediction === 'below' || state.measured.prediction === 'above'),
 )
 /** Which reading would change the word. */
-const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./, (letter) => letter.toLowerCase())))
+const needs = computed(() => state.missing.map(({ label }) => inSentence(label)))
 </script>
 
 <template>
@@ -45,7 +46,7 @@ const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./
     </div>
     <template v-else>
       <div v-if="disagrees" class="words apart" role="status">
-        {{ t('stateScale.readThePrediction', { prediction: state.measured!.prediction }) }}
+        {{ t(state.measured!.prediction === 'below' ? 'stateScale.readBelow' : 'stateScale.readAbove') }}
       </div>
       <div class="line">
         <span v-if="measured !== undefined" class="value mono read" data-testid="measured"
@@ -70,18 +71,17 @@ const needs = computed(() => state.missing.map(({ label }) => label.replace(/^./
       <div
         v-if="change !== undefined && !voided && !stale"
         class="words"
-        :class="change < 0 ? t('stateScale.down') : t('stateScale.up')"
+        :class="change < 0 ? 'down' : 'up'"
         role="status"
       >
         {{
-          t('stateScale.since', {
-            change: change < 0 ? t('stateScale.down') : t('stateScale.up'),
-            change2: units.say(Math.abs(change), 'pressure', units.fine),
+          t(change < 0 ? 'stateScale.downSince' : 'stateScale.upSince', {
+            change: units.say(Math.abs(change), 'pressure', units.fine),
             cause,
           })
         }}
       </div>
-      <div v-else-if="state.verdict === 'assumed'" class="words needs" :title="needs.join(', ')">
+      <div v-else-if="state.verdict === 'assumed'" class="words needs" v-tip="needs.join(', ')">
         {{
           t('stateScale.measure', {
             needs: needs[0],

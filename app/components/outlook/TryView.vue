@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { figure } from '~/words/numbers'
 import { t } from '~/words/of/outlook'
 import { STATE_LABELS } from '#core/outlook/states'
@@ -65,7 +65,7 @@ const PARTS = { spring: t('tryView.spring'), oil: t('tryView.oil'), pump: t('try
               t('tryView.parts', { price: figure(price(data.draft), 2) })
             }}</span></template
           ></Column
-        ><Column v-for="state in STATE_NAMES" :key="state" :header="named(STATE_LABELS[state]).toLowerCase()"
+        ><Column v-for="state in STATE_NAMES" :key="state" :header="inSentence(STATE_LABELS[state])"
           ><template #body="{ data }"
             ><BandedFigure
               :class="data.found.states[state].verdict"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/passages'
 import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
@@ -40,7 +40,7 @@ const lines = computed(() => [
       <Column :field="(row) => named(row.words)" :header="units.unit('pressure').symbol" /><Column
         v-for="state in STATE_NAMES"
         :key="state"
-        :header="named(STATE_LABELS[state]).toLowerCase()"
+        :header="inSentence(STATE_LABELS[state])"
         ><template #body="{ data }"
           ><BandedFigure
             :class="data.states[state].verdict"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from '~/words/speak'
 import { t } from '~/words/of/frame'
 import { stationPath } from '~/composables/stations'
 
@@ -12,7 +13,7 @@ const off = computed(() =>
     judged && judged.prediction !== 'within'
       ? [
           t('readOtherwise.notTo', {
-            label: label.toLowerCase(),
+            label: inSentence(label),
             reading: p(judged.reading),
             low: p(judged.expected.low),
             high: p(judged.expected.high),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTip } from '~/composables/tip'
 import { named } from '~/words/speak'
 import { figure } from '~/words/numbers'
 import { t } from '~/words/of/frame'
@@ -158,7 +159,7 @@ const addPhoto = (id: string) =>
         v-if="instrument"
         type="button"
         variant="text"
-        :title="t('readingBar.theOlderTheLessAReading', { zeroed })"
+        v-tip="t('readingBar.theOlderTheLessAReading', { zeroed })"
         @click="zeroNow"
         >{{ t('readingBar.zeroChecked') }}</Button
       >

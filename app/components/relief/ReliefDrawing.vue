@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence } from '~/words/speak'
 import { t } from '~/words/of/relief'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { reliefValve } from '#core/parts/reliefRecord'
@@ -30,7 +30,7 @@ const choices = computed(() => [
   { value: 'shut' as const, words: t('reliefDrawing.shut') },
   ...STATE_NAMES.filter((state) => (summary?.lift[state] ?? 0) > 1e-6).map((state) => ({
     value: state,
-    words: named(STATE_LABELS[state]).toLowerCase(),
+    words: inSentence(STATE_LABELS[state]),
   })),
   { value: 'open' as const, words: t('reliefDrawing.fullyOpen') },
 ])

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vTip } from '~/composables/tip'
 import { named } from '~/words/speak'
 import { t } from '~/words/of/shelf'
 import ConfirmationService from 'primevue/confirmationservice'
@@ -74,7 +75,7 @@ const long = computed(() =>
             :aria-label="t('shelfTable.labelOf', { data: named(data.label) })"
             maxlength="80"
             @write="write(data, { label: $event })"
-          /><span v-if="data.note" class="note under" :title="data.note">{{ data.note }}</span></template
+          /><span v-if="data.note" class="note under" v-tip="data.note">{{ data.note }}</span></template
         ></Column
       ><Column field="count" :header="t('shelfTable.count')" sortable
         ><template #body="{ data }"

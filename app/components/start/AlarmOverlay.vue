@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lowered } from '~/words/speak'
 import { t } from '~/words/of/start'
 import { STOP_TITLES, stopReason } from '~/words/start'
 import { type ShopNews, useNews } from '~/stores/news'
@@ -37,7 +38,7 @@ const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '
     :data-alarm="shown.code"
   >
     <span class="huge">{{ t('alarmOverlay.stop2') }}</span>
-    <p class="name">{{ shown.name }}: {{ STOP_TITLES[shown.code].toLowerCase() }}</p>
+    <p class="name">{{ shown.name }}: {{ lowered(STOP_TITLES[shown.code]) }}</p>
     <p class="why">{{ t('alarmOverlay.whoeverIsAtItsSwitchOff', { stopReason: stopReason(shown, p) }) }}</p>
     <Button v-if="alarm.blocked.value" type="button" class="large" data-testid="sound-off" @click="alarm.ready()">{{
       t('alarmOverlay.soundOffTapToLetIt')

@@ -107,9 +107,7 @@ const addPhoto = (id: string) =>
           ><span class="mono">{{ dateOf(item.due) }}</span></template
         >
         <template #content="{ item }"
-          ><span :data-reminder="item.key">{{
-            item.title.replace(`${build.sheet!.name}: `, '').replace(/^./, (letter: string) => letter.toUpperCase())
-          }}</span></template
+          ><span :data-reminder="item.key">{{ named(item.title) }}</span></template
         >
       </Timeline>
       <p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { lowered } from '~/words/speak'
 import { t } from '~/words/of/start'
 import type { RigAction } from '#core/run/actions'
 import type { PointName } from '#core/start/points'
@@ -54,7 +55,7 @@ async function stopped() {
 }
 async function finish() {
   const words = stop.value
-    ? t('startBoard.stopped', { stopTitles: STOP_TITLES[stop.value.code].toLowerCase() })
+    ? t('startBoard.stopped', { stopTitles: lowered(STOP_TITLES[stop.value.code]) })
     : run.samples.length === 0
       ? t('startBoard.nothingWasRead')
       : seen.value?.firstPressure === undefined && !points.value.length

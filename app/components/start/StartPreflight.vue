@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/start'
 import { checksOf } from '#core/engine/catalogue'
 import { oiledAt, primedAt } from '#core/prime/primed'
@@ -69,9 +69,7 @@ interface Gate {
 }
 const lacks = ({ missing }: StationProgress) =>
   t('startPreflight.toGo', {
-    missing: missing
-      .map((label) => named(label).replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase()))
-      .join(', '),
+    missing: missing.map(inSentence).join(', '),
   })
 const gates = computed<Gate[]>(() => [
   ...stops.value,
@@ -81,7 +79,7 @@ const gates = computed<Gate[]>(() => [
         {
           gate: 'void',
           words: t('startPreflight.voidUntilMended', {
-            voids: outlook.now!.voids.map(({ about }) => about).join('; '),
+            voids: outlook.now!.voids.map(({ about }) => named(about)).join('; '),
           }),
         },
       ]
@@ -96,7 +94,7 @@ const gates = computed<Gate[]>(() => [
     : []),
   ...earlier.value.map((each) => ({
     gate: each.station,
-    words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${each.about}.` : t('startPreflight.toGo2', { count: each.missing.length })}`,
+    words: `${titleOf(each.station)}: ${each.verdict === 'stop' ? `${named(each.about)}.` : t('startPreflight.toGo2', { count: each.missing.length })}`,
     more: each.missing.length > 0 ? lacks(each) : undefined,
     to: stationPath(build.id!, each.station),
   })),
@@ -104,7 +102,7 @@ const gates = computed<Gate[]>(() => [
     ? [
         {
           gate: 'start',
-          words: t('startPreflight.theGaugeHasSaid', { about: read.value.about }),
+          words: t('startPreflight.theGaugeHasSaid', { about: named(read.value.about) }),
           to: `${stationPath(build.id!, 'start')}?view=readings`,
         },
       ]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/prime'
 import { recorded } from '#core/engine/values'
 import { checksOf } from '#core/engine/catalogue'
@@ -137,7 +137,7 @@ const WAYS = {
       <JudgementLine v-if="dry.length > 0" verdict="stop"
         ><b
           >{{ dry.some(({ group }) => group === 'walk') ? t('prime.aLeakOrNoOilAt') : t('prime.noOilAt') }}
-          {{ dry.map((each) => named(each.label).toLowerCase()).join(', ') }}.</b
+          {{ dry.map((each) => inSentence(each.label)).join(', ') }}.</b
         >
         {{ named(dry[0].fault) }}</JudgementLine
       >

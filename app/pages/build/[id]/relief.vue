@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { named } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/relief'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { valveHasGrounds } from '#core/parts/relief'
@@ -79,7 +79,7 @@ const governed = computed(() => {
         ><b>{{ t('relief.governs', { names: NAMES[governed.by].replace(/^t/, 'T') }) }}</b
         >{{
           t('relief.halfAMillimetreMoreShimThere', {
-            stateLabels: named(STATE_LABELS[governed.state]).toLowerCase(),
+            stateLabels: inSentence(STATE_LABELS[governed.state]),
             own: p(governed.own),
             others: p(Math.abs(governed.others)),
           })

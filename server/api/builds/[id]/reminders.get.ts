@@ -14,13 +14,15 @@ export default defineEventHandler(async (event) => {
   const { value, error } = createEvents(
     remindersOf(sheet, started.length > 0 ? Math.min(...started) : Date.now()).map(({ key, title, words, due }) => ({
       uid: `${key}.${id}@uldo`,
-      title,
+      title: `${sheet.name}: ${title}`,
       description: words,
       start: dayOf(due),
       end: dayOf(due + 86400e3),
       productId: 'uldo/reminders',
       calName: sheet.name,
-      alarms: [{ action: 'display' as const, description: title, trigger: { hours: 16, before: true } }],
+      alarms: [
+        { action: 'display' as const, description: `${sheet.name}: ${title}`, trigger: { hours: 16, before: true } },
+      ],
     })),
   )
   if (error || !value) throw refusal(500, 'calendar', 'The calendar could not be written.')

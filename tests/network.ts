@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import { checkServerIdentity, connect } from 'node:tls'
 import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test'
 import { CHROMIUM } from '../playwright.config'
-import { expect, freePort, type Running, startServer, test as base } from './server'
+import { expect, freePort, type Running, spareData, startServer, test as base } from './server'
 
 export const PASSPHRASE = 'kettle anvil osprey'
 export const PINS: Record<string, string> = { Maren: '482913', Ilse: '730164', Tobi: '519073' }
@@ -182,6 +182,7 @@ export async function openPage(
   errors: string[] = [],
 ): Promise<{ page: Page; context: BrowserContext }> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+  await context.addInitScript(spareData)
   const page = await context.newPage()
   page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
   page.on('pageerror', (error) => errors.push(error.message))

@@ -1,6 +1,6 @@
 import { choose } from './controls'
 import { randomUUID } from 'node:crypto'
-import { buildId, expect, field, record, saved, startServer, test } from './server'
+import { buildId, expect, field, kept, record, saved, startServer, test } from './server'
 
 const put = (key: string, value: number) => ({
   op: 'add',
@@ -74,7 +74,7 @@ test('stations open while the network is gone, and what is typed there is kept',
   await page.goto(`${server.address}/build/${id}/brief`)
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
   // The rest is fetched once the first screen stands.
-  await expect(page.locator('[data-kept="true"]')).toBeVisible({ timeout: 30_000 })
+  await kept(page)
   await context.setOffline(true)
   for (const [name, heading] of [
     ['Bearings', 'Bearings'],

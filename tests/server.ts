@@ -78,6 +78,11 @@ export const test = base.extend<{ server: Running; bench: Page }>({
     await server.stop()
     rmSync(server.folder, { recursive: true, force: true })
   },
+  // What lies on other stations is fetched by the tests that do without the network (`kept`): it is half of what a load costs.
+  context: async ({ context }, use) => {
+    await context.addInitScript(spareData)
+    await use(context)
+  },
   bench: async ({ page }, use) => {
     const errors: string[] = []
     page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
@@ -112,9 +117,22 @@ export async function go(page: Page, address: string): Promise<void> {
   }, pathname + search)
 }
 
+/** A browser that was told to spare its data; until `kept` tells it otherwise. */
+export function spareData(): void {
+  const connection = Object.assign(new EventTarget(), { saveData: true })
+  Object.defineProperty(navigator, 'connection', { value: connection, configurable: true })
+}
+
 /** Everything that the page fetches by itself has come: from here on it does without the network. */
-export const kept = (page: Page) =>
-  expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true', { timeout: 90_000 })
+export async function kept(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const { connection } = navigator as unknown as { connection?: EventTarget & { saveData?: boolean } }
+    if (!connection?.saveData) return
+    Object.defineProperty(connection, 'saveData', { value: false, configurable: true, writable: true })
+    connection.dispatchEvent(new Event('change'))
+  })
+  await expect(page.locator('.frame')).toHaveAttribute('data-kept', 'true', { timeout: 90_000 })
+}
 
 export const saved = (page: Page) => expect(page.getByTestId('saving')).toHaveText('saved')
 

@@ -31,10 +31,17 @@ function describe(element: HTMLElement, text: string | undefined): void {
   if (text && !element.hasAttribute('tabindex') && !element.closest('a, button')) element.tabIndex = -1
 }
 
+type Called = [HTMLElement, DirectiveBinding, never, never]
+
 /** What PrimeVue's directive is called with. */
-function withText(element: HTMLElement, binding: DirectiveBinding) {
+function withText(element: HTMLElement, binding: DirectiveBinding): Called {
   const value = { value: binding.value ?? '', showDelay: 200, class: 'tip' }
-  return [element, { ...binding, value, modifiers: { top: true, focus: tapped() } }, undefined, undefined] as never
+  return [
+    element,
+    { ...binding, value, modifiers: { top: true, focus: tapped() } },
+    undefined as never,
+    undefined as never,
+  ]
 }
 
 async function bind(element: HTMLElement, binding: DirectiveBinding): Promise<void> {
@@ -44,9 +51,8 @@ async function bind(element: HTMLElement, binding: DirectiveBinding): Promise<vo
   }
   if (!tooltip || bound.has(element) || !element.isConnected) return
   bound.set(element, tooltip)
-  const [, ...rest] = withText(element, binding) as unknown as [HTMLElement, DirectiveBinding, never, never]
-  tooltip.beforeMount?.(element, ...rest)
-  tooltip.mounted?.(element, ...rest)
+  tooltip.beforeMount?.(...withText(element, binding))
+  tooltip.mounted?.(...withText(element, binding))
   if (!tapped()) {
     element.addEventListener('focus', () => element.dispatchEvent(new Event('mouseenter')))
     element.addEventListener('blur', () => element.dispatchEvent(new Event('mouseleave')))

@@ -28,9 +28,9 @@ export default defineNuxtPlugin({
       speakIn(language)
     }
     const { aria, ...others } = controlWords()
-    const { locale = {} } = usePrimeVue().config
+    const locale: Record<string, unknown> = (usePrimeVue().config.locale ??= {} as never) as never
     Object.assign(locale, others)
-    Object.assign((locale.aria ??= {}), aria)
+    locale.aria = { ...(locale.aria as object), ...aria }
     document.documentElement.lang = language ?? 'en'
   },
 })

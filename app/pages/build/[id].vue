@@ -41,7 +41,15 @@ const standing = watch(
   },
   { immediate: true },
 )
-onBeforeUnmount(() => clearTimeout(fetching))
+/** A browser that was told to spare its data fetches no more than what is opened, until it may again. */
+const connection = (navigator as { connection?: EventTarget & { saveData?: boolean } }).connection
+const sparing = () => connection?.saveData === true
+const mayAgain = () => void (outlook.now && !kept.value && fetchTheRest())
+connection?.addEventListener('change', mayAgain)
+onBeforeUnmount(() => {
+  clearTimeout(fetching)
+  connection?.removeEventListener('change', mayAgain)
+})
 /** Whether everything is here, so that each station opens when the network is gone. */
 const kept = ref(false)
 const StepToast = useComponentBeside(
@@ -54,6 +62,7 @@ const GuideBar = useComponentBeside(
 )
 /** Once the first screen stands, the other stations and views are fetched too. */
 async function fetchTheRest() {
+  if (sparing()) return
   const id = route.params.id as string
   try {
     const { fetchEverything } = await import('~/composables/everything')

@@ -4,7 +4,8 @@ import { trialStart } from '../core/rig/trial'
 import { expectationOf } from '../core/start/expectation'
 import { watchRules } from '../core/start/watchRules'
 import { HARD_LIMIT } from '../core/start/verdict'
-import { FAULT_KEYS, faultOf } from '../core/trace/faults'
+import { SUSPECTED } from '../core/start/suspects'
+import { faultOf } from '../core/trace/faults'
 
 const EACH = Number(process.env.STARTS ?? 1000)
 /** What has gone wrong must be stopped within so long of when it can be read: no pressure by the hard limit, over the limit at once, too low within the ten seconds of speeds behind a reading and the house’s five, lost within six. */
@@ -30,8 +31,8 @@ let late = 0
 const codes: Record<string, Record<string, number>> = {}
 for (let seed = 1; seed <= EACH; seed++) {
   const { sheet, rules, expectation } = of(seed)
-  const key = FAULT_KEYS[seed % FAULT_KEYS.length]
-  const severity = (Math.floor(seed / FAULT_KEYS.length) % 21) / 20
+  const key = SUSPECTED[seed % SUSPECTED.length]
+  const severity = (Math.floor(seed / SUSPECTED.length) % 21) / 20
   const { stop, last, firedAt, underSince, lostSince } = trialStart(sheet, rules, expectation, 10_000 + seed, {
     key,
     severity,

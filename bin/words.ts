@@ -5,7 +5,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { OLD_SHELLS } from '../core/bearing/shell'
-import { catalogueOf } from '../core/engine/catalogue'
+import { catalogueOf, inspectionsOf } from '../core/engine/catalogue'
 import { RULES } from '../core/house/rules'
 import { circuitAtState } from '../core/outlook/circuitState'
 import { sensitivities } from '../core/outlook/sensitivity'
@@ -78,6 +78,7 @@ const MADE = [
   'Last prime, read at the gauge',
   'Spring a tenth stiffer',
   '*, read',
+  'Oil in: 5.3 L of the 7.5 are enough to prime with; the rest before it is started.',
 ]
 
 /** What core says that something is about, as its sources make it; a label in it as `*`, numbers as `#`. */
@@ -86,11 +87,21 @@ function abouts(): string[] {
   const sources = readdirSync(core, { recursive: true, encoding: 'utf8' })
     .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
     .map((name) => readFileSync(new URL(name, core), 'utf8'))
-  return sources
-    .flatMap((text) => [...text.matchAll(/\babout: (?:'([^']+)'|`([^`]+)`)/g)])
-    .map(([, plain, made]) => plain ?? made.replace(/\$\{[^}]*\}/g, '*'))
-    .filter((text) => text !== '* *')
-    .concat(MADE)
+  return (
+    sources
+      .flatMap((text) => [...text.matchAll(/\babout: (?:'([^']+)'|`([^`]+)`)/g)])
+      .map(([, plain, made]) => plain ?? made.replace(/\$\{[^}]*\}/g, '*'))
+      // What was found of something is said with each of its words (`findingWords`).
+      .filter((text) => text !== '* *' && text !== '*: *')
+      .concat(MADE)
+  )
+}
+
+/** Of any part, what it was found to be: `*: left out`. */
+function findingWords(): string[] {
+  const layouts = Object.keys(PRESETS).map((preset) => newSheet(preset, '', '').layout)
+  const findings = layouts.flatMap((layout) => inspectionsOf(layout).flatMap(({ findings }) => findings))
+  return [...new Set(findings.map(({ words }) => `*: ${words}`))]
 }
 
 /** Each word by itself, its numbers as `#`, in the order of the alphabet. */
@@ -123,7 +134,7 @@ export function coreWords(): Record<string, string> {
     )
   }
   wordsIn(Object.values(REASONS), found, true)
-  for (const text of abouts()) found.add(text.replace(/\d+/g, '#'))
+  for (const text of [...abouts(), ...findingWords()]) found.add(text.replace(/\d+(?:\.\d+)?/g, '#'))
   wordsIn([STAGES, METAL_FOUND, Object.values(WORD_TITLES).map((title) => ({ title }))], found)
   wordsIn([RULES, KIND_WORDS, SHELF_FIELDS, Object.values(PRESETS).map(({ title }) => ({ title }))], found)
   wordsIn(

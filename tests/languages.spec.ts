@@ -136,7 +136,7 @@ const WRITTEN = [
   'Maren|Ilse|Oda|Tobi|Ottiline|Hesper|Carousel set|Dunmarrow|Barge pump|Pell 3D|Rescue tractor|Talvik',
   'Lake ferry, out for its winter rebuild|Fairground generator|Irrigation barge, river end|Mountain-rescue snow tractor',
   'Micrometer|Bore gauge|Caliper|Feeler gauge|Depth gauge|Spring tester|Plastic gauge|Measuring can|to(?= [\\d])',
-  'Ferry pump, (long|standard)|Spring [A-D], (blue|green|plain|short)|no shims|oil 10W-40 can|Fine',
+  'Ferry pump, (long|standard)|Spring [A-D], (blue|green|plain|short)|no shims|10W-40 can|Fine',
 
   'Sump pans of the ferry weigh 14 kg: two hands, and a stand under it',
   // Shells as the shelf labels them, and where backups lie.

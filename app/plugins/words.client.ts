@@ -1,5 +1,4 @@
 import type { Composer } from 'vue-i18n'
-import { usePrimeVue } from 'primevue/config'
 import { remembered } from '~/sync/browserStorage'
 import { writeDatesAs } from '~/words/dates'
 import { writeNumbersAs } from '~/words/numbers'
@@ -28,7 +27,8 @@ export default defineNuxtPlugin({
       speakIn(language)
     }
     const { aria, ...others } = controlWords()
-    const locale: Record<string, unknown> = (usePrimeVue().config.locale ??= {} as never) as never
+    const { config } = application.vueApp.config.globalProperties.$primevue as { config: { locale?: object } }
+    const locale = (config.locale ??= {}) as Record<string, unknown>
     Object.assign(locale, others)
     locale.aria = { ...(locale.aria as object), ...aria }
     document.documentElement.lang = language ?? 'en'

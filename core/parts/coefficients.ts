@@ -1,7 +1,7 @@
 import { oilOf } from '../record/oil'
 import type { Sheet } from '../record/schema'
 import type { Input } from './input'
-import { part } from './part'
+import { between, part } from './part'
 
 /** Model coefficients that nobody measures on the bench, with how well they are known. */
 const COEFFICIENTS = {
@@ -35,6 +35,20 @@ export const coefficients = part({
       } as const
     }),
     highShear(sheet),
+  ],
+  faults: [
+    {
+      key: 'oil-thin',
+      words: 'the oil is thinner than it should be: its grade, fuel in it, or heat',
+      look: 'Smell it, feel it, read its can; take its temperature.',
+      effect: (severity) => ({ change: (v) => void (v.viscosity *= between(severity, 0.7, 0.4)) }),
+    },
+    {
+      key: 'oil-thick',
+      words: 'the oil is thicker than it should be',
+      look: 'Read its can; take its temperature.',
+      effect: (severity) => ({ change: (v) => void (v.viscosity *= between(severity, 1.6, 3)) }),
+    },
   ],
 })
 

@@ -51,6 +51,12 @@ export function coolerFit({ coolerPlugged, coolerBypass }: Layout): BypassFit {
   return coolerBypass === 'sump' ? 'plugged' : 'open'
 }
 
+/** The way of leaving it that costs the gauge most: open to the sump; a valve that all oil must push up; a cooler that nothing goes round. */
+function wrongFit({ coolerPlugged, coolerBypass }: Layout): BypassFit {
+  if (coolerBypass === 'sump') return coolerPlugged ? 'in' : 'open'
+  return coolerPlugged ? 'in' : 'plugged'
+}
+
 /** The oil cooler with its bypass valve between pump and filter; or the place of one that is gone, its ports plugged. */
 export const cooler = part({
   name: 'cooler',
@@ -98,6 +104,14 @@ export const cooler = part({
       setBypass(valve, values.bypass, values.fit, values.seat)
     }
   },
+  faults: [
+    {
+      key: 'bypass-wrong',
+      words: 'a bypass valve is not the one that belongs',
+      look: 'Look at the bypass valves by filter and cooler: which are in, which are out, which ways are plugged.',
+      effect: (_, layout) => ({ change: (v) => void (v.fit = wrongFit(layout)) }),
+    },
+  ],
   passages: (layout) => [
     {
       key: layout.coolerPlugged ? 'passage.coolerPorts' : 'passage.cooler',

@@ -1,7 +1,7 @@
 import { limitOf } from '../house/makerLimits'
 import { bore, MICRON, MM, opening, plain } from './drafts'
 import { laminar } from './laminar'
-import { type Judged, part } from './part'
+import { between, type Judged, part } from './part'
 import { fitOf, setBypass } from './passage'
 import { reading, sized } from './reading'
 
@@ -92,6 +92,20 @@ export const filter = part({
       setBypass(valve, values.bypass, values.fit, values.seat)
     }
   },
+  faults: [
+    {
+      key: 'filter-wrong',
+      words: 'the filter is the wrong one, or stopped up',
+      look: 'Fit another filter of the maker’s number, its seal oiled and its bypass valve the one that belongs.',
+      fits: (layout) => layout.filter,
+      effect: (severity) => ({
+        change: (v) => {
+          v.loss *= between(severity, 8, 40)
+          v.bypass *= between(severity, 1.5, 3)
+        },
+      }),
+    },
+  ],
   passages: (layout) =>
     layout.filter
       ? [

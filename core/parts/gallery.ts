@@ -1,6 +1,6 @@
 import { bore, length, MM } from './drafts'
 import { mainShells } from './mainGrooves'
-import { part } from './part'
+import { between, part } from './part'
 import type { PassageItem } from './passage'
 import { reading, sized } from './reading'
 
@@ -116,6 +116,28 @@ export const gallery = part({
       words: 'a gallery plug is left out inside',
       look: 'Nothing shows outside. Look at the gallery plugs, front and rear.',
       effect: (severity) => ({ leftOut: [severity < 0.5 ? 'passage.frontPlug' : 'passage.rearPlug'] }),
+    },
+    {
+      key: 'gallery-blocked',
+      words: 'the gallery is blocked, or not drilled through',
+      look: 'Try the gallery with a rod or a wire, from the filter’s pad and from both plugs.',
+      // Before the gauge it reads low, behind it high.
+      effect: (severity) => ({
+        change: (v) => {
+          if (severity < 0.5) v.feed *= between(severity, 0.3, 0.12)
+          else v.drilling *= between(severity, 0.6, 0.35)
+        },
+      }),
+    },
+    {
+      key: 'shell-hole',
+      words: 'a shell stands without its hole over the feed',
+      look: 'Take the caps off, and look at each shell’s oil hole against its drilling.',
+      effect: (severity) => ({
+        change: (v) => {
+          v.shellHoles[Math.floor(severity * 0.999 * v.shellHoles.length)] = 1e-6
+        },
+      }),
     },
   ],
 })

@@ -138,6 +138,14 @@ export const head = part({
           (12 * now.viscosity * values.adjusterLand)
     }
   },
+  faults: [
+    {
+      key: 'restrictor-out',
+      words: 'a restrictor is left out, or is too wide',
+      look: 'Look at the restrictor of the rockers’ or the head’s feed, and at the jets.',
+      effect: () => ({ change: (v) => void (v.restrictor = 8 * MM) }),
+    },
+  ],
   passages: ({ mains, lashAdjusters }) => [
     {
       key: 'passage.headRestrictor',

@@ -85,6 +85,18 @@ export const lifters = part({
         },
       ]
     }),
+  faults: [
+    {
+      key: 'lifter-open',
+      words: 'a lifter has no metering, or is out of its bore',
+      look: 'Look at the lifters for a fountain while it is primed.',
+      effect: (_, { kind }) => ({
+        leftOut: [
+          kind === 'v' || kind === 'flat' || kind === 'opposed' ? 'passage.lifterRowLeft' : 'passage.lifterRow',
+        ],
+      }),
+    },
+  ],
   looked: (layout) => lifterWords(layout, 'prime.lifters'),
   judged: (sheet) => judgedRow(sheet, 'prime.lifters'),
   outlets: ({ mains }) => [{ node: `gallery ${mains}`, label: 'Lifter plungers up', check: 'prime.lifters' }],

@@ -112,6 +112,8 @@ export interface FaultEffect<Values> {
   undriven?: boolean
   /** What the sender shows of the pressure. */
   sender?: number
+  /** The lamp says that there is no pressure, whatever there is. */
+  lamp?: 'on'
   /** The pickup comes out of the oil after so many seconds of running. */
   uncoversAfter?: number
 }
@@ -122,6 +124,8 @@ export interface PartFault<Values, Key extends string = string> {
   /** What it is, in the trade's words, and where to look first. */
   words: string
   look: string
+  /** Layouts of those with the part that can have it; all, where it does not say. */
+  fits?: (layout: Layout) => boolean
   /** @param severity from just felt, 0, to as bad as it comes, 1 */
   effect: (severity: number, layout: Layout) => FaultEffect<Values>
 }

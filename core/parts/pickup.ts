@@ -233,6 +233,18 @@ export const pickup = part({
   },
   faults: [
     {
+      key: 'no-oil',
+      words: 'there is no oil in it, or too little',
+      look: 'Look at the dipstick, and at the tank of a dry sump.',
+      effect: () => ({ airLeak: 20e-3, uncoversAfter: 0 }),
+    },
+    {
+      key: 'screen-blocked',
+      words: 'the pickup’s screen is blocked, or it stands on the floor of the sump',
+      look: 'Take the sump off: sealer or rag in the screen, its height over the floor.',
+      effect: (severity) => ({ change: (v) => void (v.screenOpen *= between(severity, 0.05, 0.01)) }),
+    },
+    {
       key: 'pickup-air',
       words: 'air comes in at the pickup',
       look: 'Look at the pickup: seal, tube tight in the pump, cracks.',

@@ -108,10 +108,7 @@ export const pump = part({
       look: 'Stop. Take the filter off, pack the pump, and prime until oil runs at the pad.',
       effect: (severity) => ({
         pump: { packing: 'dry', filter: 'filled' },
-        change: (v) => {
-          v.endClearance *= between(severity, 1.3, 2)
-          v.tipClearance *= between(severity, 1.3, 2)
-        },
+        change: (v) => widenGaps(v, between(severity, 1.3, 2)),
       }),
     },
     {
@@ -120,5 +117,38 @@ export const pump = part({
       look: 'Look at the pump’s drive: engaged, key and coupling whole, turning the right way.',
       effect: () => ({ undriven: true }),
     },
+    {
+      key: 'wrong-way',
+      words: 'the pump is turned the wrong way',
+      look: 'Look which way the pump is meant to turn: the maker’s drawing, or the slant of its drive’s teeth.',
+      effect: () => ({ undriven: true }),
+    },
+    {
+      key: 'air-lock',
+      words: 'air stands between the pump and a full filter',
+      look: 'Crack the filter until oil runs, or take it off and prime until oil runs at the pad.',
+      fits: ({ filter }) => filter,
+      effect: () => ({ pump: { packing: 'dry', filter: 'filled' } }),
+    },
+    {
+      key: 'pump-worn',
+      words: 'the pump is worn',
+      look: 'Measure the pump’s end, tip and side clearance.',
+      effect: (severity) => ({ change: (v) => widenGaps(v, between(severity, 1.6, 3)) }),
+    },
+    {
+      key: 'cover-leak',
+      words: 'the pump’s cover leaks',
+      look: 'Look at the pump’s cover: its gasket or sealer, its screws, its face.',
+      effect: (severity) => ({
+        airLeak: between(severity, 0.8e-3, 2e-3),
+        change: (v) => void (v.endClearance *= between(severity, 2, 4)),
+      }),
+    },
   ],
 })
+
+function widenGaps(values: { endClearance: number; tipClearance: number }, factor: number): void {
+  values.endClearance *= factor
+  values.tipClearance *= factor
+}

@@ -18,8 +18,10 @@ import {
 import { reliefChecks, reliefInspections } from './reliefLooked'
 import { reliefInputs, reliefValve } from './reliefRecord'
 
+type ReliefFault = 'relief-open' | 'relief-sticks' | 'relief-weak' | 'relief-shut'
+
 /** A plunger that hangs with a share of its port open: next to no spring, and a port cut to that share. */
-const STANDS_OPEN: PartFault<FittedValve, 'relief-open' | 'relief-shut'> = {
+const STANDS_OPEN: PartFault<FittedValve, ReliefFault> = {
   key: 'relief-open',
   words: 'the relief valve stands open',
   look: 'Take the relief plug out: a plunger that hangs, dirt on its seat, a broken or missing spring.',
@@ -38,7 +40,24 @@ const STANDS_OPEN: PartFault<FittedValve, 'relief-open' | 'relief-shut'> = {
   }),
 }
 
-const STUCK_SHUT: PartFault<FittedValve, 'relief-open' | 'relief-shut'> = {
+const HANGS: PartFault<FittedValve, ReliefFault> = {
+  key: 'relief-sticks',
+  words: 'the relief valve hangs a little open',
+  look: 'Take the relief plug out: dirt or a burr in the bore, a plunger that does not fall by its own weight.',
+  // Dirt under it holds it off its seat by so much; it still opens further.
+  effect: (severity) => ({
+    change: (valve) => void (valve.port = { ...valve.port, overlap: -between(severity, 0.5e-3, 2e-3) }),
+  }),
+}
+
+const WEAK: PartFault<FittedValve, ReliefFault> = {
+  key: 'relief-weak',
+  words: 'the relief spring is too weak, or its plug too far out',
+  look: 'Measure the relief spring and the depth of its plug.',
+  effect: (severity) => ({ change: (valve) => void (valve.springRate *= between(severity, 0.75, 0.4)) }),
+}
+
+const STUCK_SHUT: PartFault<FittedValve, ReliefFault> = {
   key: 'relief-shut',
   words: 'the relief valve sticks shut',
   look: 'Ease off and stop before the filter bursts. Take the relief plug out: the plunger must fall by its own weight.',
@@ -166,7 +185,7 @@ function reliefPart<const N extends ValveName>(name: N, { fitted, element, at, w
         station: 'relief' as const,
       })),
     ],
-    faults: name === 'relief' ? [STANDS_OPEN, STUCK_SHUT] : [STUCK_SHUT],
+    faults: name === 'relief' ? [STANDS_OPEN, HANGS, WEAK, STUCK_SHUT] : [STUCK_SHUT],
   })
 }
 

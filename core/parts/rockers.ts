@@ -54,6 +54,14 @@ export const rockers = part({
       bushes.conductance = laminar(lifterCount * values.flow, GIVEN, viscosity)
     }
   },
+  faults: [
+    {
+      key: 'restrictor-out',
+      words: 'a restrictor is left out, or is too wide',
+      look: 'Look at the restrictor of the rockers’ or the head’s feed, and at the jets.',
+      effect: () => ({ change: (v) => void (v.restrictor = 5 * MM) }),
+    },
+  ],
   passages: ({ mains }) => [
     {
       key: 'passage.rockerRestrictor',

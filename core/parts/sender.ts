@@ -25,5 +25,11 @@ export const sender = part({
       look: 'Read a mechanical gauge before anything is taken apart.',
       effect: (severity) => ({ sender: between(severity, 0.72, 0.6) }),
     },
+    {
+      key: 'lamp-only',
+      words: 'the lamp, its switch or its wiring is at fault; the pressure is right',
+      look: 'Read a mechanical gauge. Then the lamp’s switch: its thread, its pressure, its wire to earth.',
+      effect: () => ({ lamp: 'on' }),
+    },
   ],
 })

@@ -32,6 +32,15 @@ export const timingJet = part({
       jet.dischargeCoefficient = discharge
     }
   },
+  faults: [
+    {
+      key: 'restrictor-out',
+      words: 'a restrictor is left out, or is too wide',
+      look: 'Look at the restrictor of the rockers’ or the head’s feed, and at the jets.',
+      fits: ({ rockerFeed, headCams }) => !rockerFeed && headCams === 0,
+      effect: () => ({ change: (v) => void (v.jet = 5 * MM) }),
+    },
+  ],
   passages: () => [
     {
       key: 'passage.timingJet',

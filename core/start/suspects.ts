@@ -8,13 +8,13 @@ import { modelOf } from '../outlook/model'
 import { meanPressureAt } from '../outlook/states'
 import { prepareFilling } from '../prime/filling'
 import { primeSetUpOf } from '../prime/setUp'
-import { FAULT_KEYS, faultOf } from '../trace/faults'
+import { faultOf } from '../trace/faults'
 import { flickerOf, mean } from '../quantity/mean'
 import type { RunSample, Stop } from './watchTypes'
 
 /** A cause that fits what was seen. */
 export interface Suspect {
-  key: FaultKey
+  key: Suspected
   words: string
   look: string
   /** Share of all that fits, 0 to 1. */
@@ -55,7 +55,7 @@ export function seenIn(samples: RunSample[]): Seen[] {
 }
 
 /** How often each is the cause on a fresh build, before anything was read; Uldo's own estimate, the cheap ones most. */
-const USUAL: Record<FaultKey, number> = {
+const USUAL = {
   'dry-pump': 3,
   'pickup-air': 3,
   'relief-open': 2,
@@ -65,7 +65,10 @@ const USUAL: Record<FaultKey, number> = {
   'relief-shut': 1,
   uncovered: 1,
   clearance: 0.7,
-}
+} as const satisfies Partial<Record<FaultKey, number>>
+/** What is told apart within the seconds of a stop; a trace goes through all that can be wrong. */
+export type Suspected = keyof typeof USUAL
+export const SUSPECTED = Object.keys(USUAL) as Suspected[]
 /** How well a fault's reading is known, of its logarithm, and of its flicker. */
 const SPREAD = 0.12
 const STEADY_FLICKER = 0.02
@@ -82,7 +85,7 @@ const FLOOR = 15e3
  */
 export function suspectsOf(recorded: Sheet, stop: Pick<Stop, 'code'>, seen: Seen[]): Suspect[] {
   const sheet = filledFor(recorded, 'start')
-  const among = FAULT_KEYS.filter((key) => fitsCode(key, stop.code))
+  const among = SUSPECTED.filter((key) => fitsCode(key, stop.code))
   const scored = among.map((key) => ({
     key,
     score:

@@ -6,7 +6,7 @@ import { gaugePressure, modelOf } from '../outlook/model'
 import { momentAt, namedStates } from '../outlook/states'
 import { prepareEngineRig } from '../rig/engine'
 import { START_SCRIPT, trialStart } from '../rig/trial'
-import { FAULT_KEYS } from '../trace/faults'
+import { SUSPECTED } from './suspects'
 import { calibrate } from './calibrate'
 import { type Expectation, expectationOf, expectedAt } from './expectation'
 import { prepareWatch } from './watch'
@@ -160,7 +160,7 @@ describe('simulated starts', () => {
       expect(trialStart(six, rules, expectation, seed).stop, `seed ${seed}`).toBeUndefined()
   })
   it('every fault is stopped in time, from just felt to as bad as it comes', () => {
-    for (const key of FAULT_KEYS) {
+    for (const key of SUSPECTED) {
       for (const severity of [0, 0.5, 1]) {
         const trial = trialStart(six, rules, expectation, 500 + 10 * severity, { key, severity })
         expect(trial.stop, `${key} ${severity}`).toBeDefined()

@@ -7,7 +7,7 @@ import { prepareEngine, scaleBearings } from '../engine/engine'
 import { modelOf } from '../outlook/model'
 import { namedStates } from '../outlook/states'
 import { oilAt } from '../oil/oil'
-import { FAULT_KEYS, faultOf } from './faults'
+import { canHave, FAULT_KEYS, faultOf } from './faults'
 
 /** Gauge at a state with a fault in a demo engine, Pa. */
 function gaugeWith(key: FaultKey | undefined, state: number, severity = 0.5, sheet = DEMO_BUILDS.ottiline()) {
@@ -27,17 +27,21 @@ const [CRANKING_COLD, IDLE_COLD, IDLE_HOT, WORKING_HOT] = [0, 1, 2, 3]
 describe('faults', () => {
   it('each says in plain words what it is and where to look, for every layout, at every severity', () => {
     for (const key of FAULT_KEYS)
-      for (const layout of Object.keys(PRESETS))
-        for (const severity of [0, 0.5, 1]) {
-          const fault = faultOf(key, newSheet(layout, 'a', 'b').layout, severity)
+      for (const { layout } of Object.keys(PRESETS).map((preset) => newSheet(preset, 'a', 'b')))
+        for (const severity of canHave(key, layout) ? [0, 0.5, 1] : []) {
+          const fault = faultOf(key, layout, severity)
           expect(fault.key).toBe(key)
           expect(fault.words).toMatch(/^[a-z]/)
           expect(fault.look).toMatch(/^[A-Z].*\.$/)
         }
   })
   it('each changes something: the engine, its passages, its pump, its pickup, its drive or its sender', () => {
+    const layouts = Object.keys(PRESETS).map((preset) => newSheet(preset, 'a', 'b').layout)
     for (const key of FAULT_KEYS) {
-      const fault = faultOf(key, DEMO_BUILDS.ottiline().layout)
+      const fault = faultOf(
+        key,
+        layouts.find((layout) => canHave(key, layout))!,
+      )
       expect(
         [
           fault.change,
@@ -46,6 +50,7 @@ describe('faults', () => {
           fault.airLeak,
           fault.undriven,
           fault.sender,
+          fault.lamp,
           fault.uncoversAfter,
         ].some((each) => each !== undefined),
         key,

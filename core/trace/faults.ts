@@ -20,6 +20,16 @@ export const FAULT_KEYS = [...new Set(ANY_PARTS.flatMap(({ faults = [] }) => fau
   ...FaultKey[],
 ]
 
+/** Whether an engine of a layout can have a fault. */
+export const canHave = (key: FaultKey, layout: Layout): boolean => partsWith(key, layout).length > 0
+
+/** Faults of that key, with the part of the layout that each is of. */
+function partsWith(key: FaultKey, layout: Layout) {
+  return ANY_PARTS.filter(({ fitted }) => fitted(layout)).flatMap(({ name, faults = [] }) =>
+    faults.filter((fault) => fault.key === key && (fault.fits?.(layout) ?? true)).map((fault) => ({ name, fault })),
+  )
+}
+
 /**
  * A fault of a layout, in every part that has it.
  *
@@ -27,11 +37,12 @@ export const FAULT_KEYS = [...new Set(ANY_PARTS.flatMap(({ faults = [] }) => fau
  * @throws RangeError where no part of the layout can have it
  */
 export function faultOf(key: FaultKey, layout: Layout, severity = 0.5): Fault {
-  const found = ANY_PARTS.filter(({ fitted }) => fitted(layout)).flatMap(({ name, faults = [] }) =>
-    faults
-      .filter((fault) => fault.key === key)
-      .map(({ words, look, effect }) => ({ name, words, look, effect: effect(severity, layout) })),
-  )
+  const found = partsWith(key, layout).map(({ name, fault: { words, look, effect } }) => ({
+    name,
+    words,
+    look,
+    effect: effect(severity, layout),
+  }))
   if (found.length === 0) throw new RangeError(`fault: no part of this layout can have “${key}”`)
   const [{ words, look }] = found
   const effects = found.reduce((all, { effect }) => ({ ...all, ...effect }), {} as FaultEffect<never>)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { inSentence, named } from '~/words/speak'
+import { inSentence } from '~/words/speak'
 import { figure, whole } from '~/words/numbers'
 import { t } from '~/words/of/outlook'
 import { proxy } from 'comlink'

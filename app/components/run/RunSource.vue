@@ -3,7 +3,7 @@ import { t } from '~/words/of/start'
 import type { FaultKey } from '#core/parts/list'
 import { FAULT_WORDS } from '~/words/faults'
 import { remember, remembered } from '~/sync/browserStorage'
-import { FAULT_KEYS } from '#core/trace/faults'
+import { canHave, FAULT_KEYS } from '#core/trace/faults'
 import type { RunSetUp } from '#core/run/schema'
 import { BAUD_RATES } from '~/composables/useSerial'
 
@@ -29,13 +29,16 @@ const engine = ref(1 + Math.floor(9998 * Math.random()))
 const engineWrong = computed(
   () => source.value === 'rig' && !(Number.isInteger(engine.value) && engine.value >= 1 && engine.value <= 9999),
 )
+const build = useBuild()
+/** What this engine can have, and a rig can show: there is no lamp on it, and a prime is over before the pickup comes out of the oil. */
+const canBeSeen = (key: FaultKey) =>
+  canHave(key, build.sheet!.layout) &&
+  key !== 'lamp-only' &&
+  (kind === 'start' || !['uncovered', 'relief-shut'].includes(key))
 const faults = computed(() => [
   { value: 'none' as const, words: t('runSource.aHealthyEngine') },
   { value: 'hidden' as const, words: t('runSource.somethingHidden') },
-  ...FAULT_KEYS.filter((key) => kind === 'start' || !['uncovered', 'relief-shut'].includes(key)).map((key) => ({
-    value: key,
-    words: FAULT_WORDS[key],
-  })),
+  ...FAULT_KEYS.filter(canBeSeen).map((key) => ({ value: key, words: FAULT_WORDS[key] })),
 ])
 const SAID: Record<Source, string> = {
   hand: t('runSource.readTheMechanicalGaugeAndTouch'),

@@ -1,0 +1,45 @@
+import { filledFor } from '../record/fill'
+import type { Sheet } from '../record/schema'
+import { nextChecks, type NextCheck } from './nextChecks'
+import { simulate, type Simulated } from './simulated'
+import { momentsOf, weigh, type WeighedCause } from './weigh'
+import type { Cause, TraceCase } from './vocabulary'
+
+export interface Trace {
+  causes: WeighedCause[]
+  /** One cause stands so far above all others that it is gone to and mended, or nothing more can tell them apart. */
+  decided: boolean
+  nextChecks: NextCheck[]
+}
+
+/** From here on it is gone to; and a check that tells less, bits, is not worth its walk. */
+const DECIDED = 0.8
+const TELLS_NOTHING = 0.04
+
+/** The simulations of one sheet, kept by what they were made of: a case asks for the same again with each answer. */
+export interface Tracer {
+  trace: (traced: TraceCase, priors?: Partial<Record<Cause, number>>) => Trace
+  simulated: (traced: Pick<TraceCase, 'moment' | 'readings'>) => Simulated
+}
+
+/** Makes a sheet ready to be traced. */
+export function prepareTracer(recorded: Sheet, progress?: (share: number) => void): Tracer {
+  const sheet = filledFor(recorded, 'start')
+  const kept = new Map<string, Simulated>()
+  const simulated: Tracer['simulated'] = (traced) => {
+    const moments = momentsOf(sheet, traced)
+    const key = JSON.stringify(moments)
+    let found = kept.get(key)
+    if (!found) kept.set(key, (found = simulate(sheet, moments, progress)))
+    return found
+  }
+  return {
+    simulated,
+    trace: (traced, priors) => {
+      const causes = weigh(sheet, simulated(traced), traced, priors)
+      const checks = nextChecks(sheet, traced, causes)
+      const decided = causes[0].probability >= DECIDED || checks.every(({ tells }) => tells < TELLS_NOTHING)
+      return { causes, nextChecks: checks, decided }
+    },
+  }
+}

@@ -24,7 +24,7 @@ const entropy = (chances: number[]) => chances.reduce((sum, p) => (p > 0 ? sum -
 /** What is taken apart costs more than its minutes: new seals, dirt, what is not as it was. */
 const APART = 1.5
 /** Each check interrupts: so many minutes more than the work itself. */
-const WALK = 14
+const WALK = 4
 /** A check of under so many minutes. */
 const LITTLE = 5
 /** Of what an outcome would mean the likeliest causes are said. */

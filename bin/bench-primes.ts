@@ -12,7 +12,7 @@ import { judgePrime, primeExpectation } from '../core/prime/prime'
 import { primeSetUpOf } from '../core/prime/setUp'
 import { drawTruth } from '../core/rig/rig'
 import { normal, seeded } from '../core/random/random'
-import { faultOf } from '../core/trace/faults'
+import { faultOf } from '../core/engine/faults'
 
 const EACH = Number(process.env.PRIMES ?? 1000)
 const builds = (['ottiline', 'dunmarrow'] as const).map((name) => {

@@ -5,7 +5,7 @@ import { expectationOf } from '../core/start/expectation'
 import { watchRules } from '../core/start/watchRules'
 import { HARD_LIMIT } from '../core/start/verdict'
 import { SUSPECTED } from '../core/start/suspects'
-import { faultOf } from '../core/trace/faults'
+import { faultOf } from '../core/engine/faults'
 
 const EACH = Number(process.env.STARTS ?? 1000)
 /** What has gone wrong must be stopped within so long of when it can be read: no pressure by the hard limit, over the limit at once, too low within the ten seconds of speeds behind a reading and the house’s five, lost within six. */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { OIL_GRADES } from '../oil/grades'
+import { RecordedCase } from './traceCase'
 import { SCHOOLS, USES } from './words'
 
 /** The build file: one plain document in SI units, °C for temperatures. Also what the database holds and patches change. */
@@ -237,6 +238,8 @@ export const Sheet = z.strictObject({
   parked: z.record(key, Reading).optional(),
   /** Bench tests of the relief valves, by valve and number: `relief.2`. */
   benches: z.record(key, BenchTest).default({}),
+  /** Cases of wrong or missing pressure, by number: `case.2`. */
+  cases: z.record(key, RecordedCase).optional(),
   /** House rules that its verdicts go by: put in when a file leaves the shop, so that it is judged the same elsewhere; not kept in the records. */
   house: HouseRules.optional(),
 })

@@ -22,7 +22,7 @@ import {
   THERMO_NOISE,
   type Truth,
 } from './rig'
-import { faultOf } from '../trace/faults'
+import { faultOf } from '../engine/faults'
 
 export interface EngineRig {
   truth: Truth

@@ -3,7 +3,7 @@ import type { Sheet } from '../record/schema'
 import { modelOf } from '../outlook/model'
 import { preparePriming } from '../prime/run'
 import { type PrimeSetUp, primeSetUpOf } from '../prime/setUp'
-import { faultOf } from '../trace/faults'
+import { faultOf } from '../engine/faults'
 import { drawTruth, prepareInstruments, type RigSpec, type Truth } from './rig'
 
 /** What a simulated shop's loggers show while an engine is primed. */

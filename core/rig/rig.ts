@@ -8,7 +8,7 @@ import { modelOf } from '../outlook/model'
 import type { PrimeSetUp } from '../prime/setUp'
 import type { RigSetUp } from '../run/schema'
 import { normal, type Random, seeded } from '../random/random'
-import { type Fault } from '../trace/faults'
+import { type Fault } from '../engine/faults'
 
 /** What a simulated engine hides from who reads its instruments. */
 export interface Truth {

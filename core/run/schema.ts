@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { SheetOil } from '../record/schema'
-import { FAULT_KEYS } from '../trace/faults'
+import { FAULT_KEYS } from '../engine/faults'
 import { CHANNEL, CHANNELS } from './channels'
 
 /** A simulated engine, as a run keeps it. */

@@ -8,7 +8,7 @@ import { modelOf } from '../outlook/model'
 import { meanPressureAt } from '../outlook/states'
 import { prepareFilling } from '../prime/filling'
 import { primeSetUpOf } from '../prime/setUp'
-import { faultOf } from '../trace/faults'
+import { faultOf } from '../engine/faults'
 import { flickerOf, mean } from '../quantity/mean'
 import type { RunSample, Stop } from './watchTypes'
 

@@ -6,18 +6,20 @@ import { type Model, modelOf } from '../outlook/model'
 import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { normal, seeded } from '../random/random'
+import type { EngineValues } from '../parts/list'
 import { withAir } from './drawn'
-import { canHave, faultOf } from './faults'
+import { canHave, faultOf } from '../engine/faults'
 import { CAUSES } from './priors'
 import type { Cause } from './vocabulary'
 
 /** Engines that are drawn of a record, and how bad each fault is in them. */
 const SAMPLES = 240
 const SEVERITIES = [0.05, 0.2, 0.35, 0.49, 0.51, 0.65, 0.8, 0.95]
-/** Holes that draw air, m: from one that makes the needle swing to one that leaves nothing. */
-const HOLES: Partial<Record<Cause, number[]>> = {
-  'pickup-air': [0.4e-3, 0.7e-3, 1e-3, 1.5e-3, 2e-3, 3e-3],
-  'cover-leak': [0.3e-3, 0.5e-3, 0.8e-3, 1.1e-3, 1.5e-3, 2e-3],
+/** How bad those are whose part says less of it: holes that draw air, m; how much stiffer a valve is than its spring that sticks shut, or has the wrong one. */
+const HOW_BAD: Partial<Record<Cause, number[]>> = {
+  'pickup-air': [0.2e-3, 0.4e-3, 0.7e-3, 1.1e-3, 1.6e-3, 2.5e-3],
+  'cover-leak': [0.2e-3, 0.35e-3, 0.6e-3, 0.9e-3, 1.3e-3, 2e-3],
+  'relief-shut': [1.3, 1.6, 2, 2.6, 3.5, 6, 15, 50],
 }
 /** A fault's effect is known no better than so, of its logarithm. */
 const EFFECT_SPREAD = 0.1
@@ -94,9 +96,9 @@ function sharesOf(model: Model, cause: Cause, moments: Running[], sound: number[
   if (cause === 'by-design') return [moments.map(() => 1)]
   if (NOTHING.has(cause)) return [moments.map(() => LEAST)]
   if (cause === 'uncovered') return UNCOVERED.map((share) => moments.map(() => share))
-  const holes = HOLES[cause]
-  return (holes ?? SEVERITIES).map((each, i, all) =>
-    pressuresWith(model, cause, holes ? (i + 0.5) / all.length : each, moments, holes?.[i]).map((pressure, m) =>
+  const own = HOW_BAD[cause]
+  return (own ?? SEVERITIES).map((each, i, all) =>
+    pressuresWith(model, cause, own ? (i + 0.5) / all.length : each, moments, own?.[i]).map((pressure, m) =>
       Math.max(LEAST, Math.min(MOST, pressure / Math.max(1, sound[m]))),
     ),
   )
@@ -108,17 +110,23 @@ function pressuresWith(
   cause: Exclude<Cause, 'by-design'>,
   severity: number,
   moments: Running[],
-  hole?: number,
+  own?: number,
 ): number[] {
   const { sheet } = model
   const fault = faultOf(cause, sheet.layout, severity)
   const values = structuredClone(model.values)
-  fault.change?.(values)
+  if (cause === 'relief-shut') stiffen(values, own!)
+  else fault.change?.(values)
   const engine = fault.leftOut ? prepareEngine(sheet.layout, [...leftOutOf(sheet), ...fault.leftOut]) : model.engine
   engine.circuit.reset()
   return moments.map((moment) => {
     const oil = oilAt(model.oil, moment.temperature)
-    if (hole !== undefined) return withAir(engine, values, hole, moment, oil)
+    if (fault.airLeak !== undefined) return withAir(engine, values, own!, moment, oil)
     return Math.max(0, engine.gauge(values, moment, oil, 1e-5) * (fault.sender ?? 1))
   })
+}
+
+/** Both valves, or the other would hide it. */
+function stiffen(values: EngineValues, factor: number): void {
+  for (const valve of [values.relief, values.relief2]) if (valve) valve.springRate *= factor
 }

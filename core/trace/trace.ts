@@ -1,6 +1,7 @@
 import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { nextChecks, type NextCheck } from './nextChecks'
+import { type Reason, reasonsOf } from './reasons'
 import { simulate, type Simulated } from './simulated'
 import { momentsOf, weigh, type WeighedCause } from './weigh'
 import type { Cause, TraceCase } from './vocabulary'
@@ -20,6 +21,7 @@ const TELLS_NOTHING = 0.04
 export interface Tracer {
   trace: (traced: TraceCase, priors?: Partial<Record<Cause, number>>) => Trace
   simulated: (traced: Pick<TraceCase, 'moment' | 'readings'>) => Simulated
+  reasons: (traced: TraceCase, priors?: Partial<Record<Cause, number>>) => Reason[]
 }
 
 /** Makes a sheet ready to be traced. */
@@ -35,6 +37,7 @@ export function prepareTracer(recorded: Sheet, progress?: (share: number) => voi
   }
   return {
     simulated,
+    reasons: (traced, priors) => reasonsOf(sheet, simulated, traced, priors),
     trace: (traced, priors) => {
       const causes = weigh(sheet, simulated(traced), traced, priors)
       const checks = nextChecks(sheet, traced, causes)

@@ -3,7 +3,7 @@ import { t } from '~/words/of/start'
 import type { FaultKey } from '#core/parts/list'
 import { FAULT_WORDS } from '~/words/faults'
 import { remember, remembered } from '~/sync/browserStorage'
-import { canHave, FAULT_KEYS } from '#core/trace/faults'
+import { canHave, FAULT_KEYS } from '#core/engine/faults'
 import type { RunSetUp } from '#core/run/schema'
 import { BAUD_RATES } from '~/composables/useSerial'
 

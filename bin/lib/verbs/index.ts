@@ -18,6 +18,7 @@ import {
 import { film } from './film'
 import { network } from './network'
 import { prime } from './prime'
+import { trace } from './trace'
 import { watch } from './watch'
 import { degrees, named, notNegative, positive, Refused, take } from './take'
 
@@ -182,4 +183,5 @@ export const VERBS: Record<string, (input: unknown) => unknown> = {
   validate,
   prime: (input) => prime(input, build),
   watch: (input) => named(() => watch(input, build)),
+  trace: (input) => named(() => trace(input, build)),
 }

@@ -1,6 +1,7 @@
 import { newSheet } from '../core/record/layouts'
 import type { Sheet } from '../core/record/schema'
-import { brief, recordBearings, recorder } from './hand'
+import type { RecordedCase } from '../core/record/traceCase'
+import { brief, recordBearings, recorder, START } from './hand'
 
 /** V eight that drives a fairground generator: started, hot idle low. */
 export function dunmarrow(): Sheet {
@@ -117,5 +118,29 @@ export function dunmarrow(): Sheet {
     'start.idleHot.temperature': 96,
     'start.workingHot.temperature': 98,
   })
+  sheet.cases = { 'case.1': waiting() }
   return sheet
+}
+
+/** Its trace, taken up after the first start and left where Oda went home. */
+function waiting(): RecordedCase {
+  const at = new Date(START + 9 * 86_400_000).toISOString()
+  const hand = { by: 'Oda', at }
+  return {
+    opened: at,
+    by: 'Oda',
+    from: 'point',
+    symptom: 'idles hot well under what Uldo said, and the lamp glows',
+    context: 'fresh',
+    moment: 'idle-hot',
+    readings: [
+      { ...hand, moment: 'idle-hot', speed: 11.5, temperature: 96, pressure: 0.8e5, with: 'mechanical' },
+      { ...hand, moment: 'working-hot', speed: 25, temperature: 98, pressure: 2.6e5, with: 'mechanical' },
+    ],
+    observations: {
+      'oil-level': { ...hand, value: 'full' },
+      'gauge-kind': { ...hand, value: 'mechanical' },
+      drive: { ...hand, value: 'turns' },
+    },
+  }
 }

@@ -68,7 +68,15 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
   },
   'Prime and First start': {
     of: 'Carousel set',
-    views: ['prime', 'prime?view=live', 'prime?view=round', 'start', 'start?view=readings', 'start?view=breakin'],
+    views: [
+      'prime',
+      'prime?view=live',
+      'prime?view=round',
+      'start',
+      'start?view=readings',
+      'start?view=breakin',
+      'trace',
+    ],
   },
   'Floor, Shelf and House rules': {
     views: [

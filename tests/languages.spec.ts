@@ -101,10 +101,11 @@ test('every word of every page comes from the catalogues', async ({ server, benc
   await page.route(`**/_nuxt/${german}`, (route) =>
     route.fulfill({ contentType: 'text/javascript', body: `export default ${JSON.stringify(marked)}` }),
   )
-  const id = await buildId(server, 'Ottiline')
+  const [id, generator] = [await buildId(server, 'Ottiline'), await buildId(server, 'Carousel set')]
   const seen = new Map<string, string>()
   for (const at of VIEWS) {
-    await go(page, `${server.address}${at.replace(/^build/, `/build/${id}`)}`)
+    const to = at.replace(/^build/, `/build/${id}`).replace(/^generator/, `/build/${generator}`)
+    await go(page, `${server.address}${to}`)
     await expect(page.locator('main h1, h1').first()).toBeVisible()
     if (at.startsWith('build'))
       await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
@@ -129,6 +130,8 @@ const VIEWS = [
   ...['curves', 'map', 'circuit', 'moves', 'try', 'find', 'time'].map((view) => `build/outlook?view=${view}`),
   ...['', '?view=live', '?view=round'].map((view) => `build/prime${view}`),
   ...['', '?view=readings', '?view=breakin'].map((view) => `build/start${view}`),
+  'build/trace',
+  'generator/trace',
 ]
 
 /** What a shop wrote itself: people, engines, instruments, parts and their marks, its own caution and strip scale. */
@@ -138,6 +141,7 @@ const WRITTEN = [
   'Micrometer|Bore gauge|Caliper|Feeler gauge|Depth gauge|Spring tester|Plastic gauge|Measuring can|to(?= [\\d])',
   'Ferry pump, (long|standard)|Spring [A-D], (blue|green|plain|short)|no shims|10W-40 can|Fine',
 
+  'idles hot well under what Uldo said, and the lamp glows',
   'Sump pans of the ferry weigh 14 kg: two hands, and a stand under it',
   // Shells as the shelf labels them, and where backups lie.
   'main (upper|lower) (standard|[+−][\\d.]+)|tmp|uldo-test-\\w+|backups',

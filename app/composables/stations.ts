@@ -2,7 +2,7 @@ import { t } from '../words/of/frame'
 import { said } from '../words/speak'
 import type { Quantity, Station } from '#core/record/quantity'
 
-export type Page = Station | 'outlook'
+export type Page = Station | 'outlook' | 'trace'
 
 const TITLES = said(t, {
   brief: 'stations.brief',
@@ -14,6 +14,7 @@ const TITLES = said(t, {
   outlook: 'stations.outlook',
   prime: 'stations.prime',
   start: 'stations.firstStart',
+  trace: 'stations.trace',
 }) satisfies Record<Page, string>
 
 /** Every station in its order, its title said when it is asked for. */

@@ -32,7 +32,8 @@ export function useKeys(open: { find: () => void; list: () => void; words: () =>
     if (event.ctrlKey || event.metaKey || event.altKey) return
     // No reading begins with a letter: in a field in which nothing is typed yet the keys are the page's.
     if (target.matches('input, textarea, select, [role=combobox], [role=listbox]') && !target.matches(UNTOUCHED)) return
-    const page = going ? PAGES[Number(event.key) - 1] : undefined
+    // The tenth is the nought.
+    const page = going && /^\d$/.test(event.key) ? PAGES[(Number(event.key) + 9) % 10] : undefined
     going = event.key === 'g'
     const does = page && build.id ? () => router.push(stationPath(build.id!, page.page)) : KEYS[event.key]
     if (!does && !going) return

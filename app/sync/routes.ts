@@ -1,3 +1,4 @@
+import type { Cause } from '#core/trace/vocabulary'
 import type { Place } from '#core/house/floor'
 import type { Access, Decision, Person, Proposal, Role, TokenKind } from '#core/house/people'
 import type { House } from '#core/house/schema'
@@ -78,6 +79,7 @@ type Empty = Record<string, never>
 
 /** What the page asks of the server beside the queue: each route by method and path, with what goes in and what comes back. */
 export interface Routes {
+  'GET /api/cases': { answer: { build: string; cause: Cause }[] }
   'GET /api/access': { answer: Access }
   'POST /api/access/passphrase': { body: { passphrase: string }; answer: { device: boolean } }
   'POST /api/access/sign-in': { body: { person: string; pin: string }; answer: { person: Omit<Person, 'pin'> } }

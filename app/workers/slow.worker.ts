@@ -16,11 +16,15 @@ import type { ShellProblem } from '#core/shells/types'
 import type { Observation } from '#core/start/calibrate'
 import type { Stop } from '#core/start/watchTypes'
 import type { Seen } from '#core/start/suspects'
+import type { Tracer } from '#core/trace/trace'
+import type { Cause, TraceCase } from '#core/trace/vocabulary'
 import { withUsableSheets } from './usable'
 
 /** What takes longer than a keystroke: films on the grid, orbits over the cycle, shells by integer programme, comparisons of many set-ups. Apart from the outlook's worker. */
 let wanted = 0
 let searching = 0
+/** The simulations of the sheet that was traced last: each answer asks for the same again. */
+let tracer: { of: string; by: Tracer } | undefined
 
 export interface OrbitSummary extends Pick<
   BearingOrbit,
@@ -125,6 +129,22 @@ const films = {
     (await import('#core/start/suspects')).suspectsOf(sheet, stop, seen),
   calibrate: async (sheet: Sheet, observations: Observation[]) =>
     (await import('#core/start/calibrate')).calibrate(sheet, observations),
+  /** Causes of a case by how likely they are, the checks to make next, and what spoke for each cause. */
+  async trace(sheet: Sheet, traced: TraceCase, priors: Partial<Record<Cause, number>>) {
+    const [{ prepareTracer }, { recordSays }] = await Promise.all([
+      import('#core/trace/trace'),
+      import('#core/trace/record'),
+    ])
+    const of = JSON.stringify({ ...sheet, cases: undefined })
+    if (tracer?.of !== of) tracer = { of, by: prepareTracer(sheet) }
+    return {
+      ...tracer.by.trace(traced, priors),
+      reasons: tracer.by.reasons(traced, priors),
+      said: recordSays(sheet, traced.context),
+    }
+  },
+  causeCurves: async (sheet: Sheet, causes: Cause[], temperature: number) =>
+    (await import('#core/trace/curves')).causeCurves(sheet, causes, temperature),
   warm: async () =>
     void (await Promise.all([
       import('#core/prime/timeline'),
@@ -134,6 +154,9 @@ const films = {
       import('#core/start/expectation'),
       import('#core/start/suspects'),
       import('#core/start/calibrate'),
+      import('#core/trace/trace'),
+      import('#core/trace/record'),
+      import('#core/trace/curves'),
     ])),
   cancel: () => void wanted++,
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),

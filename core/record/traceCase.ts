@@ -24,6 +24,9 @@ const Read = z.strictObject({
   with: z.enum(['mechanical', 'sender']).optional(),
 })
 
+/** Why a check was left: nobody can say. */
+export const NOT_KNOWN = 'not known'
+
 /** An engine whose pressure was wrong or missing, from the first word to what it was. SI, °C. */
 export const RecordedCase = z
   .strictObject({

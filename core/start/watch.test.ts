@@ -167,7 +167,7 @@ describe('simulated starts', () => {
         if (trial.stop!.code === 'no-pressure') expect(trial.last - trial.firedAt).toBeLessThan(HARD_LIMIT)
       }
     }
-  }, 30_000)
+  }, 120_000)
   it('the same seed gives the same start', () => {
     expect(trialStart(six, rules, expectation, 7, { key: 'plug-out', severity: 0.3 })).toEqual(
       trialStart(six, rules, expectation, 7, { key: 'plug-out', severity: 0.3 }),
@@ -232,7 +232,7 @@ describe('steady points and calibration', () => {
     }
     expect(near).toBeGreaterThanOrEqual(tries.length - 1)
     expect(covered).toBeGreaterThanOrEqual(tries.length - 1)
-  }, 30_000)
+  }, 120_000)
   it('with one reading says what it cannot tell, and leaves it as it was known', () => {
     const one = calibrate(
       six,

@@ -91,6 +91,10 @@ function shuffle(values: number[], random: () => number): void {
   }
 }
 
+/** Gauge pressure at each moment with a cause, Pa, from its mildest to its worst. */
+export const causePressures = (model: Model, cause: Cause, moments: Running[], sound: number[]): number[][] =>
+  sharesOf(model, cause, moments, sound).map((of) => of.map((share, m) => (share <= LEAST ? 0 : share * sound[m])))
+
 /** What a cause leaves of the gauge's pressure at each moment, by its severities. */
 function sharesOf(model: Model, cause: Cause, moments: Running[], sound: number[]): number[][] {
   if (cause === 'by-design') return [moments.map(() => 1)]

@@ -156,10 +156,10 @@ describe('tables', () => {
 })
 
 describe('simulated cases', () => {
-  it('sixty, judged by engines and hands that know nothing of the tables; the benchmark runs a thousand', () => {
+  it('thirty, judged by engines and hands that know nothing of the tables; the benchmark runs a thousand', () => {
     const builds = [DEMO_BUILDS.ottiline(), DEMO_BUILDS.talvik(), DEMO_BUILDS.dunmarrow(), DEMO_BUILDS.pell()]
     let [right, three] = [0, 0]
-    for (let seed = 5000; seed < 5060; seed++) {
+    for (let seed = 5000; seed < 5030; seed++) {
       const sheet = builds[seed % 4]
       const drawn = drawCase(sheet, seed)
       const { trace, tooEarly } = traceToTheEnd(prepareTracer(sheet), drawn)
@@ -168,8 +168,8 @@ describe('simulated cases', () => {
       if (place >= 0 && place < 3) three++
       expect(tooEarly).toBe(false)
     }
-    // Of seventy and ninety in a hundred, by chance no fewer than these in sixty (1 in 100).
-    expect(right).toBeGreaterThanOrEqual(33)
-    expect(three).toBeGreaterThanOrEqual(48)
+    // Of seventy and ninety in a hundred, by chance no fewer than these in thirty (1 in 100).
+    expect(right).toBeGreaterThanOrEqual(15)
+    expect(three).toBeGreaterThanOrEqual(22)
   }, 120_000)
 })

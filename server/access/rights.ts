@@ -32,7 +32,7 @@ const RIGHTS: Right[] = [
   right('GET', 'builds/*/runs', 'reader', true),
   right('GET', 'runs/*', 'reader', true),
   right('POST', 'runs/*/samples', 'apprentice', true),
-  right('GET', '(builds|runs|shelf|house)(/.+)?', 'reader'),
+  right('GET', '(builds|runs|shelf|house|cases)(/.+)?', 'reader'),
   right('GET', '(events|backups|network)', 'reader'),
 
   right('POST', 'builds/*/(entries|runs)', 'apprentice'),

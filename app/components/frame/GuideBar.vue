@@ -17,7 +17,7 @@ watch(
   (view) => view && opened.value.add(String(view)),
   { immediate: true },
 )
-const page = computed(() => PAGES.find(({ page: each }) => route.path.endsWith(`/${each}`))?.page ?? 'brief')
+const page = computed(() => GUIDE_PAGES.find((each) => route.path.endsWith(`/${each}`)) ?? 'brief')
 const wanted = computed(() => GUIDE[page.value])
 const done = (each: GuidePage) => guideDone(build.sheet!, each, opened.value)
 const next = computed(() => guideNext(build.sheet!, opened.value))

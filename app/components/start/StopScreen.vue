@@ -3,6 +3,7 @@ import { named } from '~/words/speak'
 import { t } from '~/words/of/start'
 import { seenIn } from '#core/start/suspects'
 import type { Stop } from '#core/start/watchTypes'
+import { stationPath } from '~/composables/stations'
 import { stopReason } from '~/words/start'
 
 /** STOP over everything: why, what fits it, and the switch. */
@@ -11,6 +12,12 @@ const emit = defineEmits<{ sound: []; off: []; finish: []; leave: [] }>()
 const build = useBuild()
 const units = useUnits()
 const run = useRun()
+/** From here the engine is off: what it was is looked for at the trace. */
+async function trace() {
+  emit('finish')
+  emit('leave')
+  if (build.id) await navigateTo(stationPath(build.id, 'trace'))
+}
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const { value: suspects } = useAnswer(
   (_model, slow) =>
@@ -47,6 +54,7 @@ const { value: suspects } = useAnswer(
     >
     <template v-else
       ><BoardButton @click="emit('finish')">{{ t('stopScreen.endTheRun') }}</BoardButton
+      ><BoardButton @click="trace">{{ t('stopScreen.traceIt') }}</BoardButton
       ><BoardButton @click="emit('leave')">{{ t('stopScreen.backToTheBench') }}</BoardButton></template
     >
   </div>

@@ -132,6 +132,38 @@ describe('headless', () => {
     expect(stalled.cures!.map(({ key }) => key)).toContain('filter-off')
     expect(() => VERBS.prime({ ...sheet, method: 'wishing' })).toThrow(/^method: /)
   })
+  it('trace weighs cases, and says which check to make next and what each outcome would mean', () => {
+    const build = DEMO_BUILDS.ottiline()
+    const one = { context: 'fresh', moment: 'crank', readings: [{ rpm: 200, pressure: 0, with: 'sender' }] }
+    const { cases } = VERBS.trace({
+      build,
+      cases: [one, { ...one, observations: { drive: 'wrong-way' } }],
+    }) as {
+      cases: {
+        causes: { fault: string; probability: number }[]
+        nextChecks: {
+          check: string
+          minutes: number
+          teardown: boolean
+          outcomes: { value: string; probability: number; then: unknown }[]
+        }[]
+      }[]
+    }
+    expect(cases).toHaveLength(2)
+    for (const { causes } of cases)
+      expect(causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9)
+    expect(cases[0].nextChecks[0]).toMatchObject({
+      check: 'drive',
+      teardown: false,
+      outcomes: [{ value: 'turns' }, { value: 'not-engaged' }, { value: 'wrong-way' }],
+    })
+    expect(cases[1].causes[0].fault).toBe('wrong-way')
+    expect(cases[1].nextChecks.map(({ check }) => check)).not.toContain('drive')
+    expect(() => VERBS.trace({ build, cases: [{ ...one, observations: { drive: 'sideways' } }] })).toThrow(
+      /cases.0.observations.drive/,
+    )
+    expect(() => VERBS.trace({ build, cases: [{ ...one, moment: 'lunch' }] })).toThrow(/cases.0.moment/)
+  })
   it('watch calls recorded starts as the page would, and says what was to be watched', () => {
     const build = DEMO_BUILDS.ottiline()
     const stretch = (from: number, to: number, pressure: number) =>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { t } from '~/words/of/trace'
+import { runningOf } from '#core/trace/moments'
+import type { Cause } from '#core/trace/vocabulary'
+import { causeWords, MOMENT_WORDS } from '~/words/trace'
+
+/** What the gauge should show over speed with each of the likeliest causes, beside what it was read at. */
+const { trace } = defineProps<{ trace: ReturnType<typeof useTrace> }>()
+const build = useBuild()
+const units = useUnits()
+const SHOWN = 3
+const INKS = ['petrol', 'stop', 'watch']
+/** Where the engine ran when it was read, the newest last; a prime has no crank speed. */
+const read = computed(() =>
+  trace.recorded
+    .value!.readings.map((reading) => ({
+      reading,
+      running: runningOf(build.sheet!, reading, trace.recorded.value!.moment),
+    }))
+    .filter(({ running }) => running.speed > 0),
+)
+const temperature = computed(() => read.value.at(-1)?.running.temperature)
+const causes = computed<Cause[]>(() => (trace.trace.value?.causes ?? []).slice(0, SHOWN).map(({ cause }) => cause))
+const { value: found } = useAnswer(
+  (_model, slow) =>
+    build.sheet && temperature.value !== undefined && causes.value.length > 0
+      ? slow().causeCurves(build.sheet, [...causes.value], temperature.value)
+      : undefined,
+  () => JSON.stringify([causes.value, temperature.value, build.revision]),
+)
+const lines = computed(() =>
+  (found.value?.curves ?? []).map(({ cause, low, middle, high }, i) => ({
+    name: causeWords(cause),
+    ink: INKS[i]!,
+    dash: i * 4,
+    values: middle,
+    band: found.value!.speeds.map((speed, at) => ({ speed, low: low[at]!, high: high[at]! })),
+  })),
+)
+/** A gauge is read to so much. */
+const READ = 5e3
+const marks = computed(() =>
+  read.value.map(({ reading, running }) => ({
+    speed: running.speed,
+    low: Math.max(0, reading.pressure - READ),
+    high: reading.pressure + READ,
+    name: MOMENT_WORDS[reading.moment],
+    words: t('trace.wasRead', {
+      moment: MOMENT_WORDS[reading.moment],
+      pressure: units.say(reading.pressure, 'pressure', units.fine),
+    }),
+  })),
+)
+</script>
+
+<template>
+  <section v-if="lines.length > 0" data-testid="trace-curves">
+    <h2>{{ t('trace.overSpeed') }}</h2>
+    <LazyOverSpeedChart
+      :lines="lines"
+      :speeds="found!.speeds"
+      dimension="pressure"
+      :words="t('trace.pressure')"
+      :label="t('trace.overSpeed')"
+      :marks="marks"
+    />
+  </section>
+</template>

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { t } from '~/words/of/trace'
+import { CONTEXTS, MOMENTS, type Context, type Moment } from '#core/trace/vocabulary'
+import type { RecordedCase } from '#core/record/traceCase'
+import { CONTEXT_WORDS, MOMENT_WORDS } from '~/words/trace'
+import { dayOf } from '~/words/dates'
+
+/** Where a case begins: at a stop that nobody answered, or with what somebody saw. */
+const emit = defineEmits<{ begin: [of: Pick<RecordedCase, 'context' | 'moment'> & Partial<RecordedCase>] }>()
+const run = useRun()
+const context = ref<Context>('fresh')
+const moment = ref<Moment>('first-run')
+const days = ref<string | number>('')
+const symptom = ref('')
+const pressure = ref<number>()
+const gauge = ref<'mechanical' | 'sender'>('sender')
+const stood = computed(() => {
+  const typed = Number(String(days.value).replace(',', '.'))
+  return context.value === 'stood' && String(days.value).trim() !== '' && typed >= 0 ? typed : undefined
+})
+const begin = () =>
+  emit('begin', {
+    context: context.value,
+    moment: moment.value,
+    ...(stood.value === undefined ? {} : { stoodDays: stood.value }),
+    ...(symptom.value ? { symptom: symptom.value } : {}),
+    readings:
+      pressure.value === undefined ? [] : [{ moment: moment.value, pressure: pressure.value, with: gauge.value }],
+  })
+/** Runs that were called off and that nobody has written of: with them the case is half begun. */
+const stops = computed(() => run.unanswered)
+const takeUp = (stopped: (typeof stops.value)[number]) =>
+  emit('begin', {
+    context: 'fresh',
+    moment: stopped.kind === 'prime' ? 'prime' : 'first-run',
+    from: stopped.kind === 'prime' ? 'prime' : 'stop',
+    run: stopped.id,
+    symptom: stopped.outcome ?? '',
+    readings: [{ moment: stopped.kind === 'prime' ? 'prime' : 'first-run', pressure: 0, with: 'sender' }],
+  })
+</script>
+
+<template>
+  <section class="begin" data-testid="trace-open">
+    <p v-if="stops.length > 0" class="stops">
+      <Button v-for="each in stops" :key="each.id" type="button" @click="takeUp(each)">{{
+        t(each.kind === 'prime' ? 'trace.fromThePrime' : 'trace.fromTheStop', { day: dayOf(each.startedAt) })
+      }}</Button>
+    </p>
+    <h2>{{ t('trace.whatIsWrong') }}</h2>
+    <div class="row">
+      <span class="what">{{ t('trace.behindIt') }}</span><SegmentChoice
+        :label="t('trace.behindIt')"
+        :value="context"
+        :options="CONTEXTS.map((value) => ({ value, words: CONTEXT_WORDS[value] }))"
+        @choose="context = $event ?? context"
+      />
+    </div>
+    <div v-if="context === 'stood'" class="row">
+      <span class="what">{{ t('trace.daysItStood') }}</span><DraftInput
+        :value="days"
+        :aria-label="t('trace.daysItStood')"
+        inputmode="decimal"
+        @write="days = $event"
+      />
+    </div>
+    <div class="row">
+      <span class="what">{{ t('trace.when') }}</span><SegmentChoice
+        :label="t('trace.when')"
+        :value="moment"
+        :options="MOMENTS.map((value) => ({ value, words: MOMENT_WORDS[value] }))"
+        @choose="moment = $event ?? moment"
+      />
+    </div>
+    <div class="row">
+      <span class="what"
+        >{{ t('trace.gaugeRead') }}<span class="origin">{{ t('trace.notRead') }}</span></span
+      ><span class="pair"
+        ><QuantityField
+          dimension="pressure"
+          :value="pressure"
+          :label="t('trace.gaugeRead')"
+          :range="[0, 5e6]"
+          @write="pressure = $event" /><GaugeKind :value="gauge" @choose="gauge = $event"
+      /></span>
+    </div>
+    <div class="row">
+      <span class="what">{{ t('trace.inYourWords') }}</span><DraftInput
+        class="wide"
+        :value="symptom"
+        :aria-label="t('trace.inYourWords')"
+        :placeholder="t('trace.theLampStaysOn')"
+        maxlength="500"
+        @write="symptom = $event"
+      />
+    </div>
+    <Button type="button" class="go" @click="begin">{{ t('trace.openACase') }}</Button>
+  </section>
+</template>
+
+<style scoped>
+.pair {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  justify-content: flex-end;
+}
+.stops {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.wide {
+  width: min(440px, 60vw);
+}
+@media (max-width: 700px) {
+  .row {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .pair {
+    justify-content: flex-start;
+  }
+}
+.go {
+  margin-top: 16px;
+}
+</style>

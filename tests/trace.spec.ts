@@ -1,0 +1,107 @@
+import type { Page } from '@playwright/test'
+import { buildId, expect, saved, test } from './server'
+
+/** Opens a case by hand. */
+async function begin(page: Page, behind: string, when: string, pressure?: string): Promise<void> {
+  await page.getByRole('button', { name: `What is behind it: ${behind}` }).click()
+  await page.getByRole('button', { name: `When: ${when}` }).click()
+  if (pressure !== undefined) {
+    await page.getByLabel('What the gauge read').fill(pressure)
+    await page.getByLabel('What the gauge read').press('Enter')
+  }
+  await page.getByRole('button', { name: 'Open a case' }).click()
+  await expect(page.getByTestId('trace-causes').locator('li').first()).toBeVisible()
+}
+
+/** Answers a check where it is asked: among the first, the next, or all of them. */
+async function answer(page: Page, check: string, words: string): Promise<void> {
+  const asked = page.locator(`[data-ask="${check}"], [data-check="${check}"]`).first()
+  const more = page.getByTestId('trace-next').getByRole('button', { name: /more checks?$/ })
+  await expect(asked.or(more).first()).toBeVisible()
+  if (!(await asked.isVisible())) await more.click()
+  await asked.getByRole('button', { name: words, exact: true }).click()
+  await expect(page.locator(`[data-known="${check}"]`)).toBeVisible()
+}
+
+const first = (page: Page) => page.getByTestId('trace-causes').locator('li').first()
+
+async function close(page: Page, done: string): Promise<void> {
+  await page.getByTestId('trace-end').getByRole('combobox', { name: 'What it was' }).click()
+  await page.getByRole('option').nth(1).click()
+  await page.getByLabel('What was done').fill(done)
+  await page.getByLabel('What was done').press('Enter')
+  await page.getByRole('button', { name: 'Close the case' }).click()
+  await expect(page.getByTestId('closed-cases')).toContainText(done)
+}
+
+const CASES = [
+  {
+    name: 'a full filter before an air gap after a rebuild',
+    behind: 'fresh build',
+    when: 'while cranked',
+    pressure: '0 bar',
+    answers: [
+      ['oil-level', 'to the mark'],
+      ['drive', 'turns, right way'],
+      ['oil-at-pad', 'nothing comes'],
+      ['filter', 'full'],
+    ],
+    cause: 'air-lock',
+  },
+  {
+    name: 'nothing drives the pump',
+    behind: 'fresh build',
+    when: 'at its first run',
+    pressure: '0 bar',
+    answers: [['drive', 'does not turn']],
+    cause: 'undriven',
+  },
+  {
+    name: 'a relief plunger that hangs',
+    behind: 'it ran',
+    when: 'idling hot',
+    pressure: '0.6 bar',
+    answers: [
+      ['oil-level', 'to the mark'],
+      ['mechanical-gauge', 'reads the same'],
+      ['relief', 'dirt or a burr'],
+    ],
+    cause: 'relief-sticks',
+  },
+] as const
+
+for (const each of CASES)
+  test(`${each.name} is found by the cheap checks, and the case is closed`, async ({ server, bench: page }) => {
+    await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/trace`)
+    await begin(page, each.behind, each.when, each.pressure)
+    // Nothing that takes an engine apart is proposed first.
+    await expect(page.getByTestId('trace-next').locator('[data-check]').first()).not.toContainText('takes things apart')
+    for (const [check, words] of each.answers) await answer(page, check, words)
+    await expect(first(page)).toHaveAttribute('data-cause', each.cause)
+    await first(page).getByRole('button').click()
+    await expect(first(page)).toContainText('for it:')
+    await close(page, 'done and tried')
+    await saved(page)
+  })
+
+test('a lamp that stays on with pressure on a mechanical gauge: the lamp; it survives a reload and a lost network', async ({
+  server,
+  bench: page,
+}) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/trace`)
+  await begin(page, 'it ran', 'idling hot')
+  await answer(page, 'lamp', 'stays on')
+  await page.getByRole('button', { name: 'Add a reading' }).click()
+  await page.getByLabel('Pressure', { exact: true }).fill('2.8 bar')
+  await page.getByLabel('Pressure', { exact: true }).press('Enter')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+  await saved(page)
+  await page.reload()
+  await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+  await expect(page.locator('[data-known="lamp"]')).toContainText('stays on')
+  await server.stop()
+  await answer(page, 'oil-level', 'to the mark')
+  await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+  await expect(page.getByTestId('saving')).toContainText(/kept here|waiting/)
+})

@@ -27,7 +27,7 @@ const outlets = computed(() => {
     'Cam bearing': t('primeForecast.camBearings'),
   }
   return [...groups].map(([word, times]) => ({
-    word: times.length > 1 ? (PLURAL[word] ?? word) : word,
+    word: times.length > 1 ? (PLURAL[word] ?? named(word)) : named(word),
     first: Math.min(...times),
     last: Math.max(...times),
   }))

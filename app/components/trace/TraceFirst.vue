@@ -55,8 +55,13 @@ const cautionOf = (key: Observation) => {
   padding-bottom: 6px;
 }
 .what > span {
+  display: block;
   font-weight: 400;
+  line-height: 1.3;
   max-width: 68ch;
+}
+.origin {
+  color: var(--quiet);
 }
 .answers {
   display: flex;
@@ -67,7 +72,6 @@ const cautionOf = (key: Observation) => {
   min-height: 48px;
 }
 .careful {
-  display: block;
   color: var(--watch);
 }
 </style>

@@ -16,7 +16,7 @@ const VIEWS = [
   ['relief', 'Ottiline', 'relief'],
   ['pickup', 'Ottiline', 'pickup?view=oil'],
   ['shelf', '', 'shelf?kind=washer'],
-  ['house-rules', '', 'house'],
+  ['trace', 'Carousel set', 'trace'],
   ['outlook', 'Carousel set', 'outlook'],
   ['circuit', 'Ottiline', 'outlook?view=circuit'],
   ['passages-tablet', 'Ottiline', 'passages?at=lifterRow', { width: 1024, height: 768 }],
@@ -33,8 +33,8 @@ await withDemo(4489, async (browser, addressOf) => {
     await page.waitForSelector(
       station.startsWith('shelf')
         ? '[data-item]'
-        : station.startsWith('house')
-          ? '[data-rule]'
+        : station === 'trace'
+          ? '[data-cause]'
           : station === 'outlook'
             ? '.apexcharts-series path'
             : build

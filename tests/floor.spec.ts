@@ -17,6 +17,15 @@ test('Floor: found, sorted, renamed, copied as a new build, archived, deleted un
 }) => {
   await page.goto(server.address)
   await expect(engines(page)).toHaveCount(4)
+  // What is still to do stands in a tooltip, and follows when it changes.
+  const toGo = engines(page)
+    .filter({ hasText: 'Rescue tractor 2' })
+    .getByText(/^to go: /)
+  await toGo.hover()
+  await expect(page.getByRole('tooltip')).toContainText('Pump: ')
+  await expect(toGo).toHaveAttribute('aria-description', /Pump: /)
+  await page.mouse.move(0, 0)
+  await expect(page.getByRole('tooltip')).toHaveCount(0)
   const search = page.getByRole('searchbox', { name: 'Search engines' })
   await search.fill('TRACTOR talvik')
   expect(await names(page)).toEqual(['Rescue tractor 2'])

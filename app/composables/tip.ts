@@ -5,21 +5,30 @@ import type { Directive, DirectiveBinding, ObjectDirective } from 'vue'
  * a description. The tooltip itself is fetched with the first that is asked for.
  */
 export const vTip: Directive<HTMLElement, string | undefined> = {
-  mounted(element, binding) {
+  mounted(element, binding, vnode) {
     describe(element, binding.value)
-    const asked = () => void bind(element, binding)
+    latest.set(element, { binding, vnode })
+    const asked = () => void bind(element)
     for (const kind of ASKING) element.addEventListener(kind, asked, { once: true })
   },
-  updated(element, binding) {
+  updated(element, binding, vnode) {
+    if (binding.value === binding.oldValue) return
     describe(element, binding.value)
-    bound.get(element)?.updated?.(...withText(element, binding))
+    latest.set(element, { binding, vnode })
+    bound.get(element)?.updated?.(...called(element))
   },
-  beforeUnmount: (element, binding) => bound.get(element)?.unmounted?.(...withText(element, binding)),
+  beforeUnmount(element) {
+    bound.get(element)?.unmounted?.(...called(element))
+    bound.delete(element)
+    latest.delete(element)
+  },
 }
 
 const ASKING = ['mouseenter', 'focus', 'pointerdown'] as const
 type Tooltip = ObjectDirective<HTMLElement, unknown>
-/** Elements that have their tooltip. */
+type Node = Parameters<NonNullable<Tooltip['mounted']>>[2]
+/** Elements with what stands in their tooltip now, and those that have it. */
+const latest = new WeakMap<HTMLElement, { binding: DirectiveBinding; vnode: Node }>()
 const bound = new WeakMap<HTMLElement, Tooltip>()
 /** No mouse: what is tapped has the focus, until another is. */
 const tapped = () => matchMedia('(hover: none)').matches
@@ -31,28 +40,24 @@ function describe(element: HTMLElement, text: string | undefined): void {
   if (text && !element.hasAttribute('tabindex') && !element.closest('a, button')) element.tabIndex = -1
 }
 
-type Called = [HTMLElement, DirectiveBinding, never, never]
-
 /** What PrimeVue's directive is called with. */
-function withText(element: HTMLElement, binding: DirectiveBinding): Called {
-  const value = { value: binding.value ?? '', showDelay: 200, class: 'tip' }
-  return [
-    element,
-    { ...binding, value, modifiers: { top: true, focus: tapped() } },
-    undefined as never,
-    undefined as never,
-  ]
+function called(element: HTMLElement): [HTMLElement, DirectiveBinding, Node, never] {
+  const { binding, vnode } = latest.get(element)!
+  const value = { value: (binding.value as string | undefined) ?? '', showDelay: 200, class: 'tip' }
+  return [element, { ...binding, value, modifiers: { top: true, focus: tapped() } }, vnode, undefined as never]
 }
 
-async function bind(element: HTMLElement, binding: DirectiveBinding): Promise<void> {
+async function bind(element: HTMLElement): Promise<void> {
   if (bound.has(element)) return
   const { default: tooltip } = (await import('primevue/tooltip').catch(() => ({ default: undefined }))) as {
     default?: Tooltip
   }
-  if (!tooltip || bound.has(element) || !element.isConnected) return
+  if (!tooltip || bound.has(element) || !latest.has(element)) return
   bound.set(element, tooltip)
-  tooltip.beforeMount?.(...withText(element, binding))
-  tooltip.mounted?.(...withText(element, binding))
+  // It comes later than its element: what Vue would have called by then.
+  tooltip.created?.(...called(element))
+  tooltip.beforeMount?.(...called(element))
+  tooltip.mounted?.(...called(element))
   if (!tapped()) {
     element.addEventListener('focus', () => element.dispatchEvent(new Event('mouseenter')))
     element.addEventListener('blur', () => element.dispatchEvent(new Event('mouseleave')))

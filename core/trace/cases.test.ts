@@ -3,7 +3,7 @@ import { DEMO_BUILDS } from '../../demo/make'
 import { checkSheet } from '../engine/checkSheet'
 import { Sheet } from '../record/schema'
 import type { RecordedCase } from '../record/traceCase'
-import { casesOf, nextCaseKey, openCase, shopFactors, tracedOf } from './cases'
+import { casesOf, nextCaseKey, openCase, readingsOnRecord, shopFactors, tracedOf } from './cases'
 import { causeCurves } from './curves'
 import { CAUSES, priorOf } from './priors'
 import { prepareTracer } from './trace'
@@ -44,6 +44,18 @@ describe('the record of a case', () => {
     expect(openCase(sheet)?.key).toBe('case.10')
     expect([nextCaseKey(sheet), nextCaseKey({})]).toEqual(['case.11', 'case.1'])
     expect(openCase({ cases: { 'case.1': recorded({ closed: AT }) } })).toBeUndefined()
+  })
+  it('takes up what the gauge has read: the points of a start, and a prime only where it never ran', () => {
+    const generator = DEMO_BUILDS.dunmarrow()
+    expect(readingsOnRecord(generator).map(({ moment, pressure }) => [moment, pressure])).toEqual([
+      ['idle-hot', 0.8e5],
+      ['working-hot', 2.6e5],
+      ['cold', 3.7e5],
+    ])
+    expect(readingsOnRecord(generator)[0]).toMatchObject({ speed: 11.5, temperature: 96 })
+    const primed = { readings: { 'prime.pressure': { value: 3e5, source: 'measured' as const } } }
+    expect(readingsOnRecord(primed)).toEqual([{ moment: 'prime', pressure: 3e5 }])
+    expect(readingsOnRecord({ readings: {} })).toEqual([])
   })
   it('is weighed by what it says and nothing else', () => {
     expect(tracedOf(recorded())).toEqual({

@@ -25,6 +25,36 @@ export const openCase = (sheet: Pick<Sheet, 'cases'>): NumberedCase | undefined 
 export const nextCaseKey = (sheet: Pick<Sheet, 'cases'>): string =>
   `case.${Math.max(0, ...casesOf(sheet).map(({ key }) => numberOf(key))) + 1}`
 
+/** Moments of a trace at which the record has gauge readings: the steady points of a start, and a prime. */
+const ON_RECORD = [
+  ['start.idleHot', 'idle-hot'],
+  ['start.workingHot', 'working-hot'],
+  ['start.idleCold', 'cold'],
+  ['prime', 'prime'],
+] as const
+
+/** What the gauge has read of this engine, as a case takes it up; a prime only where it never ran. */
+export function readingsOnRecord({ readings }: Pick<Sheet, 'readings'>): RecordedCase['readings'] {
+  const value = (key: string) => readings[key]?.value
+  const found = ON_RECORD.flatMap(([point, moment]) => {
+    const read = readings[`${point}.pressure`]
+    if (!read || read.source === 'planned') return []
+    const [speed, temperature] = [value(`${point}.speed`), value(`${point}.temperature`)]
+    return [
+      {
+        moment,
+        pressure: read.value,
+        ...(read.by ? { by: read.by } : {}),
+        ...(read.at ? { at: read.at } : {}),
+        ...(speed === undefined ? {} : { speed }),
+        ...(temperature === undefined ? {} : { temperature }),
+      },
+    ]
+  })
+  const ran = found.filter(({ moment }) => moment !== 'prime')
+  return ran.length > 0 ? ran : found
+}
+
 /** What a case's record says, as it is weighed. */
 export const tracedOf = ({ context, stoodDays, moment, readings, observations }: RecordedCase): TraceCase => ({
   context,

@@ -112,9 +112,8 @@ const FIELDS = {
       <template v-for="point in points ?? []" :key="point.name"
         ><JudgementLine v-if="point.judged" :verdict="point.judged.verdict" :data-point="point.name"
           ><b>{{ named(point.label) }} {{ named(point.judged.verdict) }}: {{ p(point.judged.reading) }}.</b>
-          {{ pointReason(point.judged, p) }}</JudgementLine
-        ></template
-      >
+          {{ pointReason(point.judged, p) }} <TraceLink v-if="point.judged.verdict !== 'pass'" /></JudgementLine
+      ></template>
       <p v-if="design" class="quiet design">{{ designWords(design, p) }}</p>
     </section>
     <section v-if="simulated.length > 0">

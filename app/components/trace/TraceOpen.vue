@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { t } from '~/words/of/trace'
 import { CONTEXTS, MOMENTS, type Context, type Moment } from '#core/trace/vocabulary'
+import { readingsOnRecord } from '#core/trace/cases'
 import type { RecordedCase } from '#core/record/traceCase'
 import { CONTEXT_WORDS, MOMENT_WORDS } from '~/words/trace'
 import { dayOf } from '~/words/dates'
@@ -10,14 +11,11 @@ const emit = defineEmits<{ begin: [of: Pick<RecordedCase, 'context' | 'moment'> 
 const run = useRun()
 const context = ref<Context>('fresh')
 const moment = ref<Moment>('first-run')
-const days = ref<string | number>('')
+const days = ref<number | null>(null)
 const symptom = ref('')
 const pressure = ref<number>()
 const gauge = ref<'mechanical' | 'sender'>('sender')
-const stood = computed(() => {
-  const typed = Number(String(days.value).replace(',', '.'))
-  return context.value === 'stood' && String(days.value).trim() !== '' && typed >= 0 ? typed : undefined
-})
+const stood = computed(() => (context.value === 'stood' ? (days.value ?? undefined) : undefined))
 const begin = () =>
   emit('begin', {
     context: context.value,
@@ -27,6 +25,10 @@ const begin = () =>
     readings:
       pressure.value === undefined ? [] : [{ moment: moment.value, pressure: pressure.value, with: gauge.value }],
   })
+/** What the gauge has read of this engine, at its start or its prime. */
+const read = computed(() => readingsOnRecord(useBuild().sheet!))
+const takeUpRead = () =>
+  emit('begin', { context: 'fresh', moment: read.value[0]!.moment, from: 'point', readings: read.value })
 /** Runs that were called off and that nobody has written of: with them the case is half begun. */
 const stops = computed(() => run.unanswered)
 const takeUp = (stopped: (typeof stops.value)[number]) =>
@@ -42,9 +44,11 @@ const takeUp = (stopped: (typeof stops.value)[number]) =>
 
 <template>
   <section class="begin" data-testid="trace-open">
-    <p v-if="stops.length > 0" class="stops">
+    <p v-if="stops.length > 0 || read.length > 0" class="stops">
       <Button v-for="each in stops" :key="each.id" type="button" @click="takeUp(each)">{{
         t(each.kind === 'prime' ? 'trace.fromThePrime' : 'trace.fromTheStop', { day: dayOf(each.startedAt) })
+      }}</Button><Button v-if="read.length > 0" type="button" variant="outlined" @click="takeUpRead">{{
+        t('trace.fromTheReadings')
       }}</Button>
     </p>
     <h2>{{ t('trace.whatIsWrong') }}</h2>
@@ -57,11 +61,12 @@ const takeUp = (stopped: (typeof stops.value)[number]) =>
       />
     </div>
     <div v-if="context === 'stood'" class="row">
-      <span class="what">{{ t('trace.daysItStood') }}</span><DraftInput
-        :value="days"
+      <span class="what">{{ t('trace.daysItStood') }}</span><InputNumber
+        v-model="days"
+        :min="0"
+        :max="36500"
+        :use-grouping="false"
         :aria-label="t('trace.daysItStood')"
-        inputmode="decimal"
-        @write="days = $event"
       />
     </div>
     <div class="row">

@@ -132,8 +132,9 @@ const WAYS = {
               : verdict === 'watch'
                 ? t('prime.aboveWhatTheModelSaysSo')
                 : t('prime.theCircuitIsFullAndHolds')
-        }}</JudgementLine
-      >
+        }}
+        <TraceLink v-if="verdict === 'stop'"
+      /></JudgementLine>
       <JudgementLine v-if="dry.length > 0" verdict="stop"
         ><b
           >{{ dry.some(({ group }) => group === 'walk') ? t('prime.aLeakOrNoOilAt') : t('prime.noOilAt') }}

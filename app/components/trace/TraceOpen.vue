@@ -38,7 +38,8 @@ const takeUp = (stopped: (typeof stops.value)[number]) =>
     from: stopped.kind === 'prime' ? 'prime' : 'stop',
     run: stopped.id,
     symptom: stopped.outcome ?? '',
-    readings: [{ moment: stopped.kind === 'prime' ? 'prime' : 'first-run', pressure: 0, with: 'sender' }],
+    // What the gauge read then is written by hand: the run's own figures are the stop's, not a steady reading.
+    readings: [],
   })
 </script>
 

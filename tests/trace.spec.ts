@@ -89,6 +89,13 @@ test('a lamp that stays on with pressure on a mechanical gauge: the lamp; it sur
   bench: page,
 }) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/trace`)
+  // What cannot be read stays in its field, and no case is opened without it.
+  await page.getByLabel('What the gauge read').fill('lots')
+  await page.getByLabel('What the gauge read').press('Enter')
+  await expect(page.getByRole('button', { name: 'Open a case' })).toBeDisabled()
+  await expect(page.getByLabel('What the gauge read')).toHaveValue('lots')
+  await page.getByLabel('What the gauge read').fill('')
+  await page.getByLabel('What the gauge read').press('Enter')
   await begin(page, 'it ran', 'idling hot')
   await answer(page, 'lamp', 'stays on')
   await page.getByRole('button', { name: 'Add a reading' }).click()

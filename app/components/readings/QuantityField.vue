@@ -10,11 +10,13 @@ const { value, dimension, label, range } = defineProps<{
   label: string
   range?: [number, number]
 }>()
-const emit = defineEmits<{ write: [value: number | undefined] }>()
+const emit = defineEmits<{ write: [value: number | undefined]; wrong: [wrong: boolean] }>()
 const units = useUnits()
 const typed = ref<string>()
 const problem = ref('')
 const id = useId()
+/** What cannot be read is kept in the field, and nothing is done without it meanwhile. */
+watch(problem, (now) => emit('wrong', now !== ''))
 const shown = computed(() => typed.value ?? (value === undefined ? '' : units.show(value, dimension)))
 function commit() {
   if (typed.value === undefined) return

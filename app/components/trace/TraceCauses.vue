@@ -11,6 +11,8 @@ const { trace } = defineProps<{ trace: ReturnType<typeof useTrace> }>()
 const build = useBuild()
 const units = useUnits()
 const outlook = useOutlook()
+/** What a reading tells apart is told by layout values, while those of the pump or the bearings stand on them. */
+const byLayout = computed(() => outlook.now?.states.some(({ verdict }) => verdict === 'assumed') ?? false)
 const SHOWN = 6
 const all = ref(false)
 const open = ref<Cause>()
@@ -48,7 +50,9 @@ function look(cause: Cause): string {
 <template>
   <section data-testid="trace-causes" aria-live="polite">
     <h2>{{ t('trace.causes') }}</h2>
-    <p v-if="causes.length === 0 && trace.pending.value" class="quiet">{{ t('trace.working') }}</p>
+    <p v-if="trace.error.value" class="wrong" role="alert">{{ t('trace.notWorkedOut', { why: trace.error.value }) }}</p>
+    <p v-else-if="causes.length === 0" class="quiet">{{ t('trace.working') }}</p>
+    <p v-else-if="byLayout" class="quiet" data-testid="trace-by-layout">{{ t('trace.byLayout') }}</p>
     <ol>
       <li v-for="each in shown" :key="each.cause" :data-cause="each.cause">
         <Button

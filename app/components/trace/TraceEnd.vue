@@ -20,6 +20,12 @@ const options = computed(() => [
 ])
 const states = computed(() => outlook.now?.states)
 const band = (name: 'idleHot' | 'workingHot') => states.value?.find((each) => each.name === name)
+/** Whether the proving reading is what a sound engine shows. */
+const proved = computed(() => {
+  const [reading, sound] = [recorded.value.proof?.pressure, band('idleHot')]
+  if (reading === undefined || !sound) return undefined
+  return reading < sound.low || reading > sound.high ? ('watch' as const) : ('pass' as const)
+})
 const done = computed(() => recorded.value.found !== undefined && recorded.value.mended !== undefined)
 async function close() {
   const { found, mended, run: stopped } = recorded.value
@@ -82,6 +88,9 @@ async function next() {
         @write="trace.prove($event === undefined ? undefined : { moment: 'idle-hot', pressure: $event })"
       />
     </div>
+    <JudgementLine v-if="proved" :verdict="proved" data-testid="trace-proved">{{
+      proved === 'pass' ? t('trace.provedRight') : t('trace.provedWrong')
+    }}</JudgementLine>
     <p v-if="!done" class="quiet">{{ t('trace.closesWhen') }}</p>
     <p class="ways">
       <Button type="button" :disabled="!done" @click="close">{{ t('trace.close') }}</Button><Button

@@ -24,6 +24,8 @@ const gauge = ref<'mechanical' | 'sender'>('mechanical')
 const speed = ref<number>()
 const temperature = ref<number>()
 const pressure = ref<number>()
+const wrong = ref<Record<string, boolean>>({})
+const ready = computed(() => pressure.value !== undefined && !Object.values(wrong.value).some(Boolean))
 async function add() {
   if (pressure.value === undefined) return
   await trace.read({
@@ -72,6 +74,7 @@ async function add() {
           :label="t('trace.speed')"
           :range="[0, 300]"
           @write="speed = $event"
+          @wrong="wrong = { ...wrong, speed: $event }"
       /></label>
       <label
         >{{ t('trace.oilTemperature')
@@ -81,6 +84,7 @@ async function add() {
           :label="t('trace.oilTemperature')"
           :range="[-40, 160]"
           @write="temperature = $event"
+          @wrong="wrong = { ...wrong, temperature: $event }"
       /></label>
       <label
         >{{ t('trace.pressure')
@@ -90,8 +94,9 @@ async function add() {
           :label="t('trace.pressure')"
           :range="[0, 5e6]"
           @write="pressure = $event"
+          @wrong="wrong = { ...wrong, pressure: $event }"
       /></label>
-      <Button type="button" :disabled="pressure === undefined" @click="add">{{ t('trace.add') }}</Button>
+      <Button type="button" :disabled="!ready" @click="add">{{ t('trace.add') }}</Button>
     </div>
     <Button v-else type="button" variant="outlined" @click="adding = true">{{ t('trace.addReading') }}</Button>
   </section>

@@ -14,6 +14,7 @@ const moment = ref<Moment>('first-run')
 const days = ref<number | null>(null)
 const symptom = ref('')
 const pressure = ref<number>()
+const wrong = ref(false)
 const gauge = ref<'mechanical' | 'sender'>('sender')
 const stood = computed(() => (context.value === 'stood' ? (days.value ?? undefined) : undefined))
 const begin = () =>
@@ -87,7 +88,8 @@ const takeUp = (stopped: (typeof stops.value)[number]) =>
           :value="pressure"
           :label="t('trace.gaugeRead')"
           :range="[0, 5e6]"
-          @write="pressure = $event" /><GaugeKind :value="gauge" @choose="gauge = $event"
+          @write="pressure = $event"
+          @wrong="wrong = $event" /><GaugeKind :value="gauge" @choose="gauge = $event"
       /></span>
     </div>
     <div class="row">
@@ -100,7 +102,7 @@ const takeUp = (stopped: (typeof stops.value)[number]) =>
         @write="symptom = $event"
       />
     </div>
-    <Button type="button" class="go" @click="begin">{{ t('trace.openACase') }}</Button>
+    <Button type="button" class="go" :disabled="wrong" @click="begin">{{ t('trace.openACase') }}</Button>
   </section>
 </template>
 

@@ -67,8 +67,9 @@ const lit = (pressure: number) => 1 / (1 + Math.exp((1.7 * (pressure - LAMP)) / 
 function lampChance(shown: NonNullable<Observed['lamp']>, pressure: number): number {
   const on = lit(pressure)
   const between = 4 * on * (1 - on) * FLICKERS
-  if (shown === 'flickers') return 0.02 + between
-  return (1 - between) * (0.02 + 0.96 * (shown === 'on' ? on : 1 - on))
+  const flickers = 0.02 + 0.98 * between
+  if (shown === 'flickers') return flickers
+  return (1 - flickers) * (0.02 + 0.96 * (shown === 'on' ? on : 1 - on))
 }
 
 /** Moments that a case asks the simulation for: its own, then each reading's. */

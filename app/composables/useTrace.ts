@@ -21,9 +21,7 @@ export function useTrace() {
     pending,
   } = useAnswer(
     (_model, slow) =>
-      build.sheet && traced.value
-        ? slow().trace(toPlain(build.sheet), toPlain(traced.value), shop.factors(traced.value))
-        : undefined,
+      build.sheet && traced.value ? slow().trace(build.sheet, traced.value, shop.factors(traced.value)) : undefined,
     () => [JSON.stringify(traced.value), build.revision, shop.counted, shop.found.length],
   )
   const path = (...parts: (string | number)[]) => ['/cases', open.value!.key, ...parts].join('/')
@@ -96,6 +94,3 @@ export function useTrace() {
     close: () => change([{ op: 'add', path: path('closed'), value: hand().at }], t('trace.close')),
   }
 }
-
-/** A value without its reactivity, as a worker takes it. */
-const toPlain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T

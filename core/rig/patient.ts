@@ -3,8 +3,7 @@ import { leftOutOf } from '../engine/inspections'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
 import type { EngineValues } from '../parts/list'
-import { prepareFilling } from '../prime/filling'
-import { primeSetUpOf } from '../prime/setUp'
+import { marchWithAir } from '../prime/airDrawn'
 import { filledFor } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { normal, type Random, seeded } from '../random/random'
@@ -18,7 +17,6 @@ import type { Patient } from './symptoms'
 const HOLES = { least: 0.35e-3, most: 3e-3 }
 /** How long air and oil are marched on before they are read, s of turning. */
 const MARCH = { before: 25, running: 12 }
-const STEP = 0.25
 /** A sound gauge or tachometer or thermometer is out by so much. */
 const GAUGE = 0.02
 const SPEED = 0.02
@@ -56,34 +54,14 @@ export function preparePatient(recorded: Sheet, cause: Cause, severity: number, 
   }
 
   /** Pressure and share of air once air has been drawn for a while. */
-  function marched(running: Running, before: boolean): { pressure: number; air: number; brings: boolean } {
-    const setUp = primeSetUpOf(sheet)
-    const filling = prepareFilling({
-      layout,
-      values: truth.values,
-      oil: oilAt(oil, running.temperature),
-      temperature: running.temperature,
-      leftOut: leftOutOf(sheet),
-      packing: 'wet',
-      filter: before ? 0 : 1,
-      filterVolume: setUp.filterVolume,
-      antiDrain: setUp.antiDrain,
-      airLeak: hole,
-      filled: before ? {} : Object.fromEntries(['pump inlet', 'pump outlet', 'filter outlet'].map((node) => [node, 1])),
-    })
-    const pump = running.pumpSpeed ?? running.speed * truth.values.pump.driveRatio
-    const long = before ? MARCH.before : MARCH.running
-    let [pressure, flow, count] = [0, 0, 0]
-    for (let time = STEP; time <= long; time += STEP) {
-      filling.advance(STEP, { pump, crank: running.speed })
-      if (time <= 0.6 * long) continue
-      pressure += filling.gauge
-      flow += filling.flow
-      count++
-    }
-    const turned = truth.values.pump.displacement * pump
-    const air = Math.min(1, Math.max(0, 1 - flow / count / Math.max(1e-9, turned)))
-    return { pressure: Math.max(0, pressure / count), air, brings: flow / count > 0.03 * turned }
+  function marched(airLeak: number, running: Running, empty: boolean) {
+    const seconds = empty ? MARCH.before : MARCH.running
+    const { values } = truth
+    const drawn = { airLeak, seconds, empty }
+    const { pressure, flow } = marchWithAir(sheet, values, oilAt(oil, running.temperature), running, drawn)
+    const turned = values.pump.displacement * (running.pumpSpeed ?? running.speed * values.pump.driveRatio)
+    const air = Math.min(1, Math.max(0, 1 - flow / Math.max(1e-9, turned)))
+    return { pressure, air, brings: flow > 0.03 * turned }
   }
 
   function stateOf(moment: Moment) {
@@ -93,7 +71,7 @@ export function preparePatient(recorded: Sheet, cause: Cause, severity: number, 
       return { pressure: 0, air: cause === 'no-oil' ? 1 : 0, brings: false, sound: whole, ran: !beforeItRan(moment) }
     if (hole !== undefined)
       return {
-        ...marched(running, beforeItRan(moment)),
+        ...marched(hole, running, beforeItRan(moment)),
         sound: whole,
         ran: !beforeItRan(moment) || moment === 'first-run',
       }

@@ -6,8 +6,7 @@ import type { Sheet } from '../record/schema'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
 import { meanPressureAt } from '../outlook/states'
-import { prepareFilling } from '../prime/filling'
-import { primeSetUpOf } from '../prime/setUp'
+import { marchWithAir } from '../prime/airDrawn'
 import { faultOf } from '../engine/faults'
 import { flickerOf, mean } from '../quantity/mean'
 import type { RunSample, Stop } from './watchTypes'
@@ -77,6 +76,8 @@ const NOISE = 2e3
 const SEVERITIES = [0, 0.25, 0.5, 0.75, 1]
 /** Least pressure that a comparison goes by, Pa: the sender's own error. */
 const FLOOR = 15e3
+/** Air has gone through the circuit after so long, s. */
+const AIR_FOR = 10
 
 /**
  * Faults that fit a stopped start, most likely first: each as bad as fits best, by the pressures that the model gives with
@@ -171,7 +172,13 @@ export function faultPressures(
   const values = structuredClone(model.values)
   fault.change?.(values)
   const leftOut = [...leftOutOf(sheet), ...(fault.leftOut ?? [])]
-  if (fault.airLeak) return moments.map(({ speed, temperature }) => withAir(sheet, fault.airLeak!, speed, temperature))
+  const { airLeak } = fault
+  if (airLeak)
+    return moments.map(({ speed, temperature }) => {
+      const running = { speed, temperature, meanPressure: 0 }
+      const march = { airLeak, seconds: AIR_FOR }
+      return marchWithAir(sheet, model.values, oilAt(model.oil, temperature), running, march).pressure
+    })
   const engine = prepareEngine(sheet.layout, leftOut)
   return moments.map(
     ({ speed, temperature }) =>
@@ -191,29 +198,4 @@ export function faultPressures(
         ),
       ),
   )
-}
-
-/** Gauge pressure with air drawn at the pickup, some seconds after the circuit was full, Pa. */
-function withAir(sheet: Sheet, airLeak: number, speed: number, temperature: number): number {
-  const { values, oil } = modelOf(sheet)
-  const setUp = primeSetUpOf(sheet)
-  const filling = prepareFilling({
-    layout: sheet.layout,
-    values,
-    oil: oilAt(oil, temperature),
-    temperature,
-    leftOut: leftOutOf(sheet),
-    packing: 'wet',
-    filter: 1,
-    filterVolume: setUp.filterVolume,
-    antiDrain: setUp.antiDrain,
-    airLeak,
-    filled: Object.fromEntries(['pump inlet', 'pump outlet', 'filter outlet'].map((node) => [node, 1])),
-  })
-  let sum = 0
-  for (let i = 0; i < 40; i++) {
-    filling.advance(0.25, { pump: speed * values.pump.driveRatio, crank: speed })
-    if (i >= 24) sum += filling.gauge
-  }
-  return Math.max(0, sum / 16)
 }

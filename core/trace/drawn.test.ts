@@ -4,8 +4,7 @@ import { prepareEngine } from '../engine/engine'
 import { oilAt } from '../oil/oil'
 import { modelOf } from '../outlook/model'
 import { namedStates } from '../outlook/states'
-import { prepareFilling } from '../prime/filling'
-import { primeSetUpOf } from '../prime/setUp'
+import { marchWithAir } from '../prime/airDrawn'
 import { withAir } from './drawn'
 
 const sheet = DEMO_BUILDS.ottiline()
@@ -15,27 +14,8 @@ const oil = oilAt(model.oil, idle.temperature)
 const closed = (hole: number) => withAir(prepareEngine(sheet.layout), structuredClone(model.values), hole, idle, oil)
 
 /** The same marched in time by the filling, until the air has gone through. */
-function marched(hole: number): number {
-  const { filterVolume, antiDrain } = primeSetUpOf(sheet)
-  const filling = prepareFilling({
-    layout: sheet.layout,
-    values: structuredClone(model.values),
-    oil,
-    temperature: idle.temperature,
-    packing: 'wet',
-    filter: 1,
-    filterVolume,
-    antiDrain,
-    airLeak: hole,
-    filled: Object.fromEntries(['pump inlet', 'pump outlet', 'filter outlet'].map((node) => [node, 1])),
-  })
-  let sum = 0
-  for (let i = 0; i < 80; i++) {
-    filling.advance(0.25, { pump: idle.speed * model.values.pump.driveRatio, crank: idle.speed })
-    if (i >= 56) sum += filling.gauge / 24
-  }
-  return sum
-}
+const marched = (airLeak: number) =>
+  marchWithAir(sheet, structuredClone(model.values), oil, idle, { airLeak, seconds: 20 }).pressure
 
 it('no hole leaves the pressure as it is; the wider it is the less is left, and a wide one leaves nothing', () => {
   const sound = prepareEngine(sheet.layout).gauge(structuredClone(model.values), idle, oil)

@@ -108,14 +108,6 @@ async function next() {
 .end {
   margin-top: 26px;
 }
-.wide {
-  width: min(440px, 60vw);
-}
-@media (max-width: 700px) {
-  .row {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 .ways {
   display: flex;
   flex-wrap: wrap;

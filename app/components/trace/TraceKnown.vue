@@ -21,21 +21,22 @@ const left = computed(() =>
 const adding = ref(false)
 const moment = ref<Moment>(trace.recorded.value!.moment)
 const gauge = ref<'mechanical' | 'sender'>('mechanical')
-const speed = ref<number>()
-const temperature = ref<number>()
-const pressure = ref<number>()
-const wrong = ref<Record<string, boolean>>({})
-const ready = computed(() => pressure.value !== undefined && !Object.values(wrong.value).some(Boolean))
+/** What is typed of a reading; what can be read in it, and what cannot. */
+const FIELDS = [
+  { key: 'speed', words: 'trace.speed', range: [0, 300] },
+  { key: 'temperature', words: 'trace.oilTemperature', range: [-40, 160] },
+  { key: 'pressure', words: 'trace.pressure', range: [0, 5e6] },
+] as const
+type Field = (typeof FIELDS)[number]['key']
+const typed = ref<Partial<Record<Field, number>>>({})
+const wrong = ref<Partial<Record<Field, boolean>>>({})
+const ready = computed(() => typed.value.pressure !== undefined && !Object.values(wrong.value).some(Boolean))
 async function add() {
-  if (pressure.value === undefined) return
-  await trace.read({
-    moment: moment.value,
-    pressure: pressure.value,
-    with: gauge.value,
-    ...(speed.value === undefined ? {} : { speed: speed.value }),
-    ...(temperature.value === undefined ? {} : { temperature: temperature.value }),
-  })
-  pressure.value = undefined
+  const { pressure, ...rest } = typed.value
+  if (pressure === undefined) return
+  const given = Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined))
+  await trace.read({ moment: moment.value, pressure, with: gauge.value, ...given })
+  typed.value = {}
   adding.value = false
 }
 </script>
@@ -66,35 +67,15 @@ async function add() {
         :options="MOMENTS.map((value) => ({ value, words: MOMENT_WORDS[value] }))"
         @choose="moment = $event"
       /><GaugeKind :value="gauge" @choose="gauge = $event" />
-      <label
-        >{{ t('trace.speed')
+      <label v-for="{ key, words, range } in FIELDS" :key="key"
+        >{{ t(words)
         }}<QuantityField
-          dimension="speed"
-          :value="speed"
-          :label="t('trace.speed')"
-          :range="[0, 300]"
-          @write="speed = $event"
-          @wrong="wrong = { ...wrong, speed: $event }"
-      /></label>
-      <label
-        >{{ t('trace.oilTemperature')
-        }}<QuantityField
-          dimension="temperature"
-          :value="temperature"
-          :label="t('trace.oilTemperature')"
-          :range="[-40, 160]"
-          @write="temperature = $event"
-          @wrong="wrong = { ...wrong, temperature: $event }"
-      /></label>
-      <label
-        >{{ t('trace.pressure')
-        }}<QuantityField
-          dimension="pressure"
-          :value="pressure"
-          :label="t('trace.pressure')"
-          :range="[0, 5e6]"
-          @write="pressure = $event"
-          @wrong="wrong = { ...wrong, pressure: $event }"
+          :dimension="key"
+          :value="typed[key]"
+          :label="t(words)"
+          :range="[...range]"
+          @write="typed = { ...typed, [key]: $event }"
+          @wrong="wrong = { ...wrong, [key]: $event }"
       /></label>
       <Button type="button" :disabled="!ready" @click="add">{{ t('trace.add') }}</Button>
     </div>

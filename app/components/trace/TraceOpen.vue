@@ -118,13 +118,7 @@ const takeUp = (stopped: (typeof stops.value)[number]) =>
   flex-wrap: wrap;
   gap: 10px;
 }
-.wide {
-  width: min(440px, 60vw);
-}
 @media (max-width: 700px) {
-  .row {
-    grid-template-columns: minmax(0, 1fr);
-  }
   .pair {
     justify-content: flex-start;
   }

@@ -68,6 +68,15 @@ h2,
 .case + :deep(section) h2 {
   margin-top: 22px;
 }
+/* Questions with their answers beside them, or under them where there is no room. */
+div :deep(.row .wide) {
+  width: min(440px, 60vw);
+}
+@media (max-width: 700px) {
+  div :deep(.row) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .closed {
   margin-top: 28px;
 }

@@ -1,5 +1,7 @@
 /** Fetched itself only once the first screen stands, so that the long list of what there is weighs nothing before. */
 
+import { PAGES, stationPath } from './stations'
+
 /** Views and panels that are fetched apart from their station; named by their files, since what is not registered for the whole application is not found by its name. */
 const APART = [
   () => import('primevue/datatable'),
@@ -47,7 +49,12 @@ const APART = [
   () => import('~/components/start/BreakIn.vue'),
 ]
 
-/** Fetches all of it; fails when the network is gone. */
-export async function fetchEverything(): Promise<void> {
-  await Promise.all(APART.map((fetched) => fetched()))
+/** Fetches all of it, and the stations themselves; fails when the network is gone. */
+export async function fetchEverything(build: string): Promise<void> {
+  const { beside } = useVersion()
+  const router = useRouter()
+  const stations = PAGES.flatMap(({ page }) => router.resolve(stationPath(build, page)).matched)
+    .flatMap(({ components }) => Object.values(components ?? {}))
+    .filter((component) => typeof component === 'function') as (() => Promise<unknown>)[]
+  await Promise.all([...stations, ...APART].map((fetched) => beside(fetched())))
 }

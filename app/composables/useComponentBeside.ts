@@ -15,7 +15,8 @@ export function useComponentBeside(wanted: () => unknown, fetched: () => Promise
     (now) => {
       if (now && !found.value)
         void version
-          .besideTheWork(async () => (found.value = (await fetched()).default))
+          .beside(fetched())
+          .then((module) => (found.value = module.default))
           // Asked for again with the next.
           .catch(() => undefined)
     },

@@ -1,4 +1,5 @@
 import { Workbox } from 'workbox-window'
+import { makeMissedParts } from '~/sync/missedParts'
 import { bringIn } from '~/sync/newerVersion'
 import { useSync } from '~/sync/useSync'
 
@@ -21,7 +22,6 @@ export const useVersion = defineStore('version', () => {
   /** Whether a reload would lose what only this page keeps. */
   const holds = computed(() => sync.notKept !== undefined && sync.waiting.length > 0)
   let worker: Workbox | undefined
-  let beside = 0
 
   /** Has every part of the page kept in this browser; where it keeps none, the page is as it was. */
   async function keep() {
@@ -61,15 +61,6 @@ export const useVersion = defineStore('version', () => {
     location.reload()
   }
 
-  /** A part did not come. What is fetched beside the work is not told: it is asked for again by itself. */
-  const missed = () => beside === 0 && (broken.value = true)
-  async function besideTheWork(work: () => Promise<unknown>) {
-    beside++
-    try {
-      await work()
-    } finally {
-      beside--
-    }
-  }
-  return { newer, broken, taking, holds, keep, heard, takeOver, missed, besideTheWork }
+  const { missed, beside } = makeMissedParts(() => (broken.value = true))
+  return { newer, broken, taking, holds, keep, heard, takeOver, missed, beside }
 })

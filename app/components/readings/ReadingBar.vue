@@ -60,7 +60,8 @@ watch(
   (shown) =>
     shown &&
     void useVersion()
-      .besideTheWork(async () => (glossary.value ??= await import('~/words/glossary')))
+      .beside(import('~/words/glossary'))
+      .then((words) => (glossary.value = words))
       .catch(() => undefined),
   { immediate: true },
 )

@@ -63,19 +63,15 @@ const GuideBar = useComponentBeside(
 /** Once the first screen stands, the other stations and views are fetched too. */
 async function fetchTheRest() {
   if (sparing()) return
-  const id = route.params.id as string
   try {
-    const { fetchEverything } = await import('~/composables/everything')
-    await useVersion().besideTheWork(() =>
-      Promise.all([
-        ...PAGES.map(({ page }) => preloadRouteComponents(stationPath(id, page))),
-        useEngineModel().warm(),
-        useSlowWorker().warm(),
-        fetchEverything(),
-        // What lies there is asked for by views that may be opened without the network.
-        useShelf().load(),
-      ]),
-    )
+    const { fetchEverything } = await useVersion().beside(import('~/composables/everything'))
+    await Promise.all([
+      useVersion().beside(useEngineModel().warm()),
+      useVersion().beside(useSlowWorker().warm()),
+      fetchEverything(route.params.id as string),
+      // What lies there is asked for by views that may be opened without the network.
+      useShelf().load(),
+    ])
     kept.value = true
   } catch {
     // Without the network there is nothing to fetch; later there may be.

@@ -1,5 +1,17 @@
 import type { Entry } from '../core/record/entry'
-import { buildId, expect, field, kept, PHOTO, record, type Running, saved, startServer, test } from './server'
+import {
+  buildId,
+  expect,
+  field,
+  kept,
+  PHOTO,
+  record,
+  type Running,
+  saved,
+  startServer,
+  sharing as test,
+  test as alone,
+} from './server'
 import { enter, clearance, judgement } from './bearing'
 import { choose } from './controls'
 
@@ -90,38 +102,39 @@ test('all thirteen bearings of an inline six from the keyboard, in mixed units, 
   expect(last.value.repeats).toHaveLength(3)
 })
 
-test('a hundred and fifty patches typed while the server is dead arrive once each, in order, after it was started again', async ({
-  bench: page,
-}) => {
-  test.setTimeout(400_000)
-  let server = await startServer()
-  const id = await newSix(server)
-  await page.goto(`${server.address}/build/${id}/bearings`)
-  await expect(field(page, 'main.1.journal')).toBeVisible()
-  await server.stop('SIGKILL')
-  // What a hand does a hundred and fifty times, through the very field: type and Enter.
-  await page.evaluate(async () => {
-    for (let i = 0; i < 150; i++) {
-      const input = document.querySelector<HTMLInputElement>(`input[data-reading="main.${1 + (i % 7)}.journal"]`)!
-      input.focus()
-      input.value = (65.9 + i / 10_000).toFixed(4)
-      input.dispatchEvent(new Event('input', { bubbles: true }))
-      input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))
-      await new Promise((done) => setTimeout(done, 5))
-    }
-  })
-  await expect(page.getByTestId('saving')).toHaveText('offline, 150 kept here')
-  server = await startServer(server.folder, server.port)
-  await expect(page.getByTestId('saving')).toHaveText('saved', { timeout: 120_000 })
-  // What could not be fetched beforehand while the server was dead is fetched now.
-  await kept(page)
-  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as Entry[]
-  const values = entries.map((entry) =>
-    Math.round(((entry.patch[0] as unknown as { value: { value: number } }).value.value * 1e3 - 65.9) * 10_000),
-  )
-  expect(values).toEqual(Array.from({ length: 150 }, (_, i) => i))
-  await server.stop()
-})
+alone(
+  'a hundred and fifty patches typed while the server is dead arrive once each, in order, after it was started again',
+  async ({ bench: page }) => {
+    test.setTimeout(400_000)
+    let server = await startServer()
+    const id = await newSix(server)
+    await page.goto(`${server.address}/build/${id}/bearings`)
+    await expect(field(page, 'main.1.journal')).toBeVisible()
+    await server.stop('SIGKILL')
+    // What a hand does a hundred and fifty times, through the very field: type and Enter.
+    await page.evaluate(async () => {
+      for (let i = 0; i < 150; i++) {
+        const input = document.querySelector<HTMLInputElement>(`input[data-reading="main.${1 + (i % 7)}.journal"]`)!
+        input.focus()
+        input.value = (65.9 + i / 10_000).toFixed(4)
+        input.dispatchEvent(new Event('input', { bubbles: true }))
+        input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true }))
+        await new Promise((done) => setTimeout(done, 5))
+      }
+    })
+    await expect(page.getByTestId('saving')).toHaveText('offline, 150 kept here')
+    server = await startServer(server.folder, server.port)
+    await expect(page.getByTestId('saving')).toHaveText('saved', { timeout: 120_000 })
+    // What could not be fetched beforehand while the server was dead is fetched now.
+    await kept(page)
+    const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as Entry[]
+    const values = entries.map((entry) =>
+      Math.round(((entry.patch[0] as unknown as { value: { value: number } }).value.value * 1e3 - 65.9) * 10_000),
+    )
+    expect(values).toEqual(Array.from({ length: 150 }, (_, i) => i))
+    await server.stop()
+  },
+)
 
 test('a value tells its story: instrument, note, photo, former values, restore; undo and redo leave others’ values alone', async ({
   server,
@@ -207,7 +220,7 @@ test('two browsers: different journals merge; on the same one the second is aske
   await elsewhere.close()
 })
 
-test('units are the shop’s until a person chooses their own', async ({ server, bench: page }) => {
+alone('units are the shop’s until a person chooses their own', async ({ server, bench: page }) => {
   const id = await newSix(server)
   await page.goto(`${server.address}/build/${id}/bearings`)
   await record(page, { 'main.1.journal': '65.981', 'main.1.bore': '66.037' })

@@ -3,7 +3,7 @@ import { quantitiesOf } from '../core/engine/catalogue'
 import { newSheet } from '../core/record/layouts'
 import type { Sheet } from '../core/record/schema'
 import { tooSmall } from './measures'
-import { expect, go, test } from './server'
+import { expect, go, sharing as test } from './server'
 import { posted } from './supplied'
 
 const LONG = 'Harbour launch that lies longest on the slip in winter, port engine of the two of'

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { buildId, expect, field, go, record, saved, test } from './server'
+import { buildId, expect, field, go, record, saved, sharing as test, test as alone } from './server'
 
 const json = (path: string) => JSON.parse(readFileSync(path, 'utf8')) as Record<string, string>
 /** Something of the second language's file that stands nowhere else. */
@@ -77,7 +77,7 @@ test('a second language’s file: its words, its plurals, its numbers; what it l
   await expect(page.getByRole('tab', { name: 'Shells' })).toBeVisible()
 })
 
-test('every word of every page comes from the catalogues', async ({ server, bench: page }) => {
+alone('every word of every page comes from the catalogues', async ({ server, bench: page }) => {
   test.setTimeout(480_000)
   const marked: Record<string, string> = {}
   // What stands in a message is read for itself: only the message's own words are marked.

@@ -6,7 +6,7 @@ import type { Page } from '@playwright/test'
 import { DEMO_BUILDS } from '../demo/make'
 import { newSheet } from '../core/record/layouts'
 import type { Sheet } from '../core/record/schema'
-import { buildId, expect, field, record, saved, test } from './server'
+import { buildId, expect, field, record, saved, sharing as test, test as alone } from './server'
 import { posted } from './supplied'
 import { choose, slide } from './controls'
 
@@ -111,135 +111,136 @@ test('Circuit: an element says what it passes and leads to its reading; speed an
   await expect(field(page, 'main.4.bore')).toBeFocused()
 })
 
-test('a V8 with low hot idle: the spring cannot cure it, the finder does, one set-up is adopted and shelf, log and states agree', async ({
-  server,
-  bench: page,
-}) => {
-  const sheet = DEMO_BUILDS.dunmarrow()
-  sheet.name = 'Low V8'
-  for (const key of Object.keys(sheet.readings)) if (/^(start|prime)\./.test(key)) delete sheet.readings[key]
-  const id = await posted(server, sheet)
-  await page.goto(`${server.address}/build/${id}/brief`)
-  await record(page, { 'maker.idleHot': '3.6 bar' })
-  await saved(page)
-  await page.goto(`${server.address}/build/${id}/relief`)
-  await expect(page.getByTestId('cannot-cure')).toContainText(
-    'wanted 3.60 bar. A shim or a stiffer spring here cannot raise it',
-  )
+alone(
+  'a V8 with low hot idle: the spring cannot cure it, the finder does, one set-up is adopted and shelf, log and states agree',
+  async ({ server, bench: page }) => {
+    const sheet = DEMO_BUILDS.dunmarrow()
+    sheet.name = 'Low V8'
+    for (const key of Object.keys(sheet.readings)) if (/^(start|prime)\./.test(key)) delete sheet.readings[key]
+    const id = await posted(server, sheet)
+    await page.goto(`${server.address}/build/${id}/brief`)
+    await record(page, { 'maker.idleHot': '3.6 bar' })
+    await saved(page)
+    await page.goto(`${server.address}/build/${id}/relief`)
+    await expect(page.getByTestId('cannot-cure')).toContainText(
+      'wanted 3.60 bar. A shim or a stiffer spring here cannot raise it',
+    )
 
-  await page.goto(`${server.address}/build/${id}/outlook?view=moves`)
-  await expect(page.getByTestId('sentence')).toContainText(
-    /The floor at hot idle is set by (mains|oil|the pump).*; the ceiling at working speed by the relief spring/,
-  )
-  await expect(page.locator('[data-move="relief.shims"]').getByRole('cell').nth(2)).toHaveText('0')
-  await page.getByRole('tab', { name: 'Best parts on the shelf', exact: true }).click()
-  // The first answers come without being asked.
-  const best = page.locator('[data-setup="0"]')
-  await expect(best).toContainText(/\d+ in 100 that all four states meet their targets/)
-  await expect(page.getByRole('button', { name: 'Find set-ups' })).toBeVisible({ timeout: 60_000 })
-  const words = (await best.textContent())!
-  expect(Number(/(\d+) in 100/.exec(words)![1])).toBeGreaterThan(60)
-  expect(words).toMatch(/oil|pump/i)
-  const promised = Number(await best.locator('[data-at="idleHot"] .big').textContent())
-  expect(promised).toBeGreaterThan(3.6)
-  await best.getByRole('button', { name: 'Adopt' }).click()
-  await expect(page.getByTestId('adopted')).toContainText('Adopted.')
-  await saved(page)
-  // The strip says it to a tenth.
-  await expect
-    .poll(async () => Math.abs(Number(await pressure(page, 'idleHot').textContent()) - promised))
-    .toBeLessThan(0.06)
-  const { holds } = (await (await fetch(`${server.address}/api/shelf`)).json()) as {
-    holds: { build: string; reserved: number; taken: number }[]
-  }
-  const own = holds.filter(({ build }) => build === id)
-  expect(own.length).toBeGreaterThan(0)
-  for (const { reserved, taken } of own) expect({ reserved: reserved > 0, taken }).toEqual({ reserved: true, taken: 0 })
-  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as {
-    reason: string
-    patch: { path: string }[]
-  }[]
-  expect(entries.at(-1)!.reason).toMatch(/in 100 that all four states meet their targets/)
-  expect(
-    entries
-      .at(-1)!
-      .patch.map(({ path }) => path)
-      .join(' '),
-  ).toMatch(/\/oil\/figures|\/readings\/pump\.displacement/)
+    await page.goto(`${server.address}/build/${id}/outlook?view=moves`)
+    await expect(page.getByTestId('sentence')).toContainText(
+      /The floor at hot idle is set by (mains|oil|the pump).*; the ceiling at working speed by the relief spring/,
+    )
+    await expect(page.locator('[data-move="relief.shims"]').getByRole('cell').nth(2)).toHaveText('0')
+    await page.getByRole('tab', { name: 'Best parts on the shelf', exact: true }).click()
+    // The first answers come without being asked.
+    const best = page.locator('[data-setup="0"]')
+    await expect(best).toContainText(/\d+ in 100 that all four states meet their targets/)
+    await expect(page.getByRole('button', { name: 'Find set-ups' })).toBeVisible({ timeout: 60_000 })
+    const words = (await best.textContent())!
+    expect(Number(/(\d+) in 100/.exec(words)![1])).toBeGreaterThan(60)
+    expect(words).toMatch(/oil|pump/i)
+    const promised = Number(await best.locator('[data-at="idleHot"] .big').textContent())
+    expect(promised).toBeGreaterThan(3.6)
+    await best.getByRole('button', { name: 'Adopt' }).click()
+    await expect(page.getByTestId('adopted')).toContainText('Adopted.')
+    await saved(page)
+    // The strip says it to a tenth.
+    await expect
+      .poll(async () => Math.abs(Number(await pressure(page, 'idleHot').textContent()) - promised))
+      .toBeLessThan(0.06)
+    const { holds } = (await (await fetch(`${server.address}/api/shelf`)).json()) as {
+      holds: { build: string; reserved: number; taken: number }[]
+    }
+    const own = holds.filter(({ build }) => build === id)
+    expect(own.length).toBeGreaterThan(0)
+    for (const { reserved, taken } of own)
+      expect({ reserved: reserved > 0, taken }).toEqual({ reserved: true, taken: 0 })
+    const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as {
+      reason: string
+      patch: { path: string }[]
+    }[]
+    expect(entries.at(-1)!.reason).toMatch(/in 100 that all four states meet their targets/)
+    expect(
+      entries
+        .at(-1)!
+        .patch.map(({ path }) => path)
+        .join(' '),
+    ).toMatch(/\/oil\/figures|\/readings\/pump\.displacement/)
 
-  // The file that leaves the shop says the same without a face.
-  const file = join(mkdtempSync(join(tmpdir(), 'uldo-file-')), 'v8.json')
-  writeFileSync(file, await (await fetch(`${server.address}/api/builds/${id}/file`)).text())
-  const { states } = JSON.parse(
-    execFileSync('npx', ['tsx', 'bin/uldo.ts', 'outlook', file], {
-      encoding: 'utf8',
-      stdio: ['ignore', 'pipe', 'ignore'],
-    }),
-  ) as { states: { name: string; pressure: number; verdict: string }[] }
-  for (const { name, pressure: said, verdict } of states) {
-    await expect(pressure(page, name)).toHaveText((said / 1e5).toFixed(1))
-    await expect(page.locator(`[data-state="${name}"]`)).toContainText(verdict)
-  }
-})
+    // The file that leaves the shop says the same without a face.
+    const file = join(mkdtempSync(join(tmpdir(), 'uldo-file-')), 'v8.json')
+    writeFileSync(file, await (await fetch(`${server.address}/api/builds/${id}/file`)).text())
+    const { states } = JSON.parse(
+      execFileSync('npx', ['tsx', 'bin/uldo.ts', 'outlook', file], {
+        encoding: 'utf8',
+        stdio: ['ignore', 'pipe', 'ignore'],
+      }),
+    ) as { states: { name: string; pressure: number; verdict: string }[] }
+    for (const { name, pressure: said, verdict } of states) {
+      await expect(pressure(page, name)).toHaveText((said / 1e5).toFixed(1))
+      await expect(page.locator(`[data-state="${name}"]`)).toContainText(verdict)
+    }
+  },
+)
 
-test('Try: set-ups side by side leave the record alone until one is adopted; In time: the gauge’s future; Map: where it falls short', async ({
-  server,
-  bench: page,
-}) => {
-  const id = await buildId(server, 'Ottiline')
-  await page.goto(`${server.address}/build/${id}/outlook?view=try`)
-  const cell = (state: string, tried: number) =>
-    page.locator('[data-tried]').nth(tried).locator(`[data-at="${state}"] .big`)
-  await expect(cell('idleHot', 0)).toHaveText('2.85')
-  await slide(page, 'A, Mains looser by', 12)
-  await expect.poll(async () => Number(await cell('idleHot', 1).textContent())).toBeLessThan(2.75)
-  await page.getByRole('button', { name: 'Another' }).click()
-  await slide(page, 'B, Mains looser by', -12)
-  await choose(page.getByRole('combobox', { name: 'B, pump' }), 'Ferry pump, long')
-  await slide(page, 'B, Shims', 10, 'lower end')
-  await expect.poll(async () => Number(await cell('idleHot', 2).textContent())).toBeGreaterThan(3.2)
-  await expect(cell('idleHot', 0)).toHaveText('2.85')
-  await expect(pressure(page, 'idleHot')).toHaveText('2.8')
-  await page.getByLabel('Reason for adopting').fill('long runs at slow speed')
-  await page.getByRole('button', { name: 'Adopt B' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'Set-up B is written' })).toBeVisible()
-  await saved(page)
-  const { sheet } = (await (await fetch(`${server.address}/api/builds/${id}`)).json()) as { sheet: Sheet }
-  expect(sheet.readings['relief.shims'].value).toBeCloseTo(0.0005, 9)
-  expect(sheet.readings['pump.displacement']).toMatchObject({ value: 17.8e-6, note: 'Ferry pump, long' })
-  const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as { reason: string }[]
-  expect(entries.at(-1)!.reason).toBe('long runs at slow speed')
+alone(
+  'Try: set-ups side by side leave the record alone until one is adopted; In time: the gauge’s future; Map: where it falls short',
+  async ({ server, bench: page }) => {
+    const id = await buildId(server, 'Ottiline')
+    await page.goto(`${server.address}/build/${id}/outlook?view=try`)
+    const cell = (state: string, tried: number) =>
+      page.locator('[data-tried]').nth(tried).locator(`[data-at="${state}"] .big`)
+    await expect(cell('idleHot', 0)).toHaveText('2.85')
+    await slide(page, 'A, Mains looser by', 12)
+    await expect.poll(async () => Number(await cell('idleHot', 1).textContent())).toBeLessThan(2.75)
+    await page.getByRole('button', { name: 'Another' }).click()
+    await slide(page, 'B, Mains looser by', -12)
+    await choose(page.getByRole('combobox', { name: 'B, pump' }), 'Ferry pump, long')
+    await slide(page, 'B, Shims', 10, 'lower end')
+    await expect.poll(async () => Number(await cell('idleHot', 2).textContent())).toBeGreaterThan(3.2)
+    await expect(cell('idleHot', 0)).toHaveText('2.85')
+    await expect(pressure(page, 'idleHot')).toHaveText('2.8')
+    await page.getByLabel('Reason for adopting').fill('long runs at slow speed')
+    await page.getByRole('button', { name: 'Adopt B' }).click()
+    await expect(page.getByRole('status').filter({ hasText: 'Set-up B is written' })).toBeVisible()
+    await saved(page)
+    const { sheet } = (await (await fetch(`${server.address}/api/builds/${id}`)).json()) as { sheet: Sheet }
+    expect(sheet.readings['relief.shims'].value).toBeCloseTo(0.0005, 9)
+    expect(sheet.readings['pump.displacement']).toMatchObject({ value: 17.8e-6, note: 'Ferry pump, long' })
+    const entries = (await (await fetch(`${server.address}/api/builds/${id}/entries`)).json()) as { reason: string }[]
+    expect(entries.at(-1)!.reason).toBe('long runs at slow speed')
 
-  await page.getByRole('tab', { name: 'Wear and service' }).click()
-  const idle = async (key: string) =>
-    parseFloat((await page.locator(`[data-scenario="${key}"]`).getByRole('cell').nth(2).textContent())!)
-  await expect(page.locator('[data-scenario="all"]')).toBeVisible()
-  expect(await idle('worn')).toBeLessThan(await idle('now'))
-  expect(await idle('all')).toBeLessThan(await idle('worn'))
-  await page.getByRole('tab', { name: 'Map and flows' }).click()
-  await expect(page.getByTestId('contour')).toHaveAttribute('d', /M /)
-  const named = page.locator('.apexcharts-point-annotation-label')
-  await expect(named.filter({ hasText: /^relief$/ })).toBeVisible()
-  // What is uncertain makes the doubtful region larger than the one that is short; a touched place is read with its band and its target.
-  await expect(page.getByTestId('may-fall-short')).toHaveAttribute('d', /M /)
-  const [, short, doubtful] = (await page
-    .getByRole('img', { name: /^Pressure map/ })
-    .getAttribute('aria-label'))!.match(/: (\d+) of .*, (\d+) may be/)!
-  expect(Number(doubtful)).toBeGreaterThan(Number(short))
-  await page.getByRole('img', { name: /^Pressure map/ }).hover()
-  await expect(page.getByTestId('touched')).toHaveText(
-    /rpm, oil at .* °C: [\d.]+ bar \([\d.]+ to [\d.]+\), wanted [\d.]+ bar or more/,
-  )
-  await expect(named.filter({ hasText: /^working hot$/ })).toBeVisible()
-  await expect(page.getByText(/^idle hot \d+ W \(\d+ to \d+\); working hot \d+ W \(\d+ to \d+\)$/)).toBeVisible()
-  // The scale says which shade is which pressure, in round steps.
-  const steps = (await page.getByTestId('scale').locator('text').allTextContents()).map(Number)
-  expect(steps.length).toBeGreaterThan(5)
-  for (const [i, step] of steps.slice(1).entries()) expect(step).toBeGreaterThan(steps[i])
-  await page.getByRole('tab', { name: 'Biggest effects' }).click()
-  await page.getByRole('region', { name: 'Next measurement' }).getByRole('button').first().click()
-  await expect(page.locator('main input[data-reading]:focus')).toHaveCount(1)
-})
+    await page.getByRole('tab', { name: 'Wear and service' }).click()
+    const idle = async (key: string) =>
+      parseFloat((await page.locator(`[data-scenario="${key}"]`).getByRole('cell').nth(2).textContent())!)
+    await expect(page.locator('[data-scenario="all"]')).toBeVisible()
+    expect(await idle('worn')).toBeLessThan(await idle('now'))
+    expect(await idle('all')).toBeLessThan(await idle('worn'))
+    await page.getByRole('tab', { name: 'Map and flows' }).click()
+    await expect(page.getByTestId('contour')).toHaveAttribute('d', /M /)
+    const named = page.locator('.apexcharts-point-annotation-label')
+    await expect(named.filter({ hasText: /^relief$/ })).toBeVisible()
+    // What is uncertain makes the doubtful region larger than the one that is short; a touched place is read with its band and its target.
+    await expect(page.getByTestId('may-fall-short')).toHaveAttribute('d', /M /)
+    const [, short, doubtful] = (await page
+      .getByRole('img', { name: /^Pressure map/ })
+      .getAttribute('aria-label'))!.match(/: (\d+) of .*, (\d+) may be/)!
+    expect(Number(doubtful)).toBeGreaterThan(Number(short))
+    await page.getByRole('img', { name: /^Pressure map/ }).hover()
+    await expect(page.getByTestId('touched')).toHaveText(
+      /rpm, oil at .* °C: [\d.]+ bar \([\d.]+ to [\d.]+\), wanted [\d.]+ bar or more/,
+    )
+    await expect(named.filter({ hasText: /^working hot$/ })).toBeVisible()
+    await expect(page.getByText(/^idle hot \d+ W \(\d+ to \d+\); working hot \d+ W \(\d+ to \d+\)$/)).toBeVisible()
+    // The scale says which shade is which pressure, in round steps.
+    const steps = (await page.getByTestId('scale').locator('text').allTextContents()).map(Number)
+    expect(steps.length).toBeGreaterThan(5)
+    for (const [i, step] of steps.slice(1).entries()) expect(step).toBeGreaterThan(steps[i])
+    await page.getByRole('tab', { name: 'Biggest effects' }).click()
+    await page.getByRole('region', { name: 'Next measurement' }).getByRole('button').first().click()
+    await expect(page.locator('main input[data-reading]:focus')).toHaveCount(1)
+  },
+)
 
 test('a record that the gauge has spoken against says so before a change is tried on it', async ({
   server,

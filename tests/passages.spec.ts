@@ -1,4 +1,4 @@
-import { expect, field, PHOTO, record, saved, test } from './server'
+import { expect, field, PHOTO, record, saved, sharing as test } from './server'
 import { attribute, judgement, newBuild, number } from './supplied'
 
 test('Pickup: too close, too far and right; a step, an air leak, slosh, and a dry sump', async ({

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import { dirname } from 'node:path'
-import { buildId, expect, test } from './server'
+import { buildId, expect, sharing as test } from './server'
 
 /** Texts of each page of a PDF, as a reader of it finds them. */
 async function pagesOf(pdf: Buffer): Promise<string[]> {

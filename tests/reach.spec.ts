@@ -1,7 +1,7 @@
 import { catalogueOf } from '../core/engine/catalogue'
 import type { Sheet } from '../core/record/schema'
 import { readingPath } from '../app/composables/stations'
-import { buildId, expect, field, go, test } from './server'
+import { buildId, expect, field, go, sharing as test } from './server'
 
 /** Readings that stand in views of a choice: how the rate was measured, which passage is looked at, how a valve was tried, a strip where a side is missing. */
 const BEHIND =

@@ -16,6 +16,8 @@ export interface Running {
   child: ChildProcess
   /** Ends the process and waits until it is gone. */
   stop: (signal?: NodeJS.Signals) => Promise<number | null>
+  /** Where tests share this server: this test's copies of the demo builds, by name. */
+  copies?: Map<string, string>
 }
 
 /** Starts the built server on a data folder of its own (or the one given), with the demo builds. */
@@ -70,9 +72,32 @@ export function freePort(): Promise<number> {
   })
 }
 
-/** A test with a server of its own, and a page that fails on any console error. */
-export const test = base.extend<{ server: Running; bench: Page }>({
-  server: async ({}, use) => {
+/** What a test may say of itself. */
+interface Choices {
+  /** Whether it can do with a server that others use before and after it. */
+  shares: boolean
+}
+
+/** A test with a server, and a page that fails on any console error. */
+export const test = base.extend<Choices & { server: Running; bench: Page }, { shared: () => Promise<Running> }>({
+  shares: [false, { option: true }],
+  shared: [
+    async ({}, use) => {
+      let started: Promise<Running> | undefined
+      await use(() => (started ??= startShared()))
+      const server = await started
+      await server?.stop()
+      if (server) rmSync(server.folder, { recursive: true, force: true })
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ shares, shared }, use) => {
+    if (shares) {
+      const server = { ...(await shared()), copies: new Map<string, string>() }
+      await use(server)
+      for (const [name, id] of server.copies) await place(server, id, { place: 'deleted', name })
+      return
+    }
     const server = await startServer()
     await use(server)
     await server.stop()
@@ -92,6 +117,8 @@ export const test = base.extend<{ server: Running; bench: Page }>({
     expect(errors.filter((error) => !/Failed to load resource|ERR_CONNECTION|ERR_INTERNET/.test(error))).toEqual([])
   },
 })
+/** A test that touches nothing but builds of its own, on a server that others use before and after it: starting one costs as much as half a test. */
+export const sharing = test.extend({ shares: true })
 export { expect }
 
 export const field = (page: Page, key: string) => page.locator(`input[data-reading="${key}"]`)
@@ -159,10 +186,37 @@ export async function ontoTheBoard(page: Page): Promise<void> {
 /** Builds of the one template by name: asked for once, since the list of a fresh server first computes how each stands. */
 const ids = new Map<string, string>()
 
+/** The build of this name: the demo's own, or on a shared server a copy of it that is this test's alone. */
 export async function buildId(server: Running, name: string): Promise<string> {
+  const copy = server.copies?.get(name)
+  if (copy) return copy
   const known = ids.get(name)
-  if (known && (await fetch(`${server.address}/api/builds/${known}`)).ok) return known
+  if (!known || !(await fetch(`${server.address}/api/builds/${known}`)).ok) await listIds(server)
+  const id = ids.get(name)!
+  if (!server.copies) return id
+  const { sheet } = (await (await fetch(`${server.address}/api/builds/${id}`)).json()) as { sheet: unknown }
+  const made = await fetch(`${server.address}/api/builds`, { ...JSON_BODY, body: JSON.stringify({ sheet }) })
+  expect(made.status).toBe(201)
+  server.copies.set(name, ((await made.json()) as { id: string }).id)
+  return server.copies.get(name)!
+}
+
+async function listIds(server: Running) {
   const builds = (await (await fetch(`${server.address}/api/builds`)).json()) as { id: string; name: string }[]
   for (const build of builds) ids.set(build.name, build.id)
-  return ids.get(name)!
+}
+
+const JSON_BODY = { method: 'POST', headers: { 'content-type': 'application/json' } }
+
+async function place(server: Running, id: string, where: { place: string; name?: string }) {
+  const { headers } = JSON_BODY
+  await fetch(`${server.address}/api/builds/${id}/place`, { method: 'PUT', headers, body: JSON.stringify(where) })
+}
+
+/** A server for several tests: the demo's own builds are put by, so that each name stands once on the Floor. */
+async function startShared(): Promise<Running> {
+  const server = await startServer()
+  await listIds(server)
+  for (const id of ids.values()) await place(server, id, { place: 'archive' })
+  return server
 }

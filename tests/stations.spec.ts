@@ -1,5 +1,5 @@
 import { choose } from './controls'
-import { buildId, expect, field, record, saved, test } from './server'
+import { buildId, expect, field, record, saved, sharing as test } from './server'
 
 const idleHot = (page: import('@playwright/test').Page) => page.locator('[data-state="idleHot"]')
 

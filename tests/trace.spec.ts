@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { buildId, expect, saved, test } from './server'
+import { buildId, expect, saved, sharing as test, test as alone } from './server'
 
 /** Opens a case by hand. */
 async function begin(page: Page, behind: string, when: string, pressure?: string): Promise<void> {
@@ -84,31 +84,31 @@ for (const each of CASES)
     await saved(page)
   })
 
-test('a lamp that stays on with pressure on a mechanical gauge: the lamp; it survives a reload and a lost network', async ({
-  server,
-  bench: page,
-}) => {
-  await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/trace`)
-  // What cannot be read stays in its field, and no case is opened without it.
-  await page.getByLabel('What the gauge read').fill('lots')
-  await page.getByLabel('What the gauge read').press('Enter')
-  await expect(page.getByRole('button', { name: 'Open a case' })).toBeDisabled()
-  await expect(page.getByLabel('What the gauge read')).toHaveValue('lots')
-  await page.getByLabel('What the gauge read').fill('')
-  await page.getByLabel('What the gauge read').press('Enter')
-  await begin(page, 'it ran', 'idling hot')
-  await answer(page, 'lamp', 'stays on')
-  await page.getByRole('button', { name: 'Add a reading' }).click()
-  await page.getByLabel('Pressure', { exact: true }).fill('2.8 bar')
-  await page.getByLabel('Pressure', { exact: true }).press('Enter')
-  await page.getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
-  await saved(page)
-  await page.reload()
-  await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
-  await expect(page.locator('[data-known="lamp"]')).toContainText('stays on')
-  await server.stop()
-  await answer(page, 'oil-level', 'to the mark')
-  await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
-  await expect(page.getByTestId('saving')).toContainText(/kept here|waiting/)
-})
+alone(
+  'a lamp that stays on with pressure on a mechanical gauge: the lamp; it survives a reload and a lost network',
+  async ({ server, bench: page }) => {
+    await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/trace`)
+    // What cannot be read stays in its field, and no case is opened without it.
+    await page.getByLabel('What the gauge read').fill('lots')
+    await page.getByLabel('What the gauge read').press('Enter')
+    await expect(page.getByRole('button', { name: 'Open a case' })).toBeDisabled()
+    await expect(page.getByLabel('What the gauge read')).toHaveValue('lots')
+    await page.getByLabel('What the gauge read').fill('')
+    await page.getByLabel('What the gauge read').press('Enter')
+    await begin(page, 'it ran', 'idling hot')
+    await answer(page, 'lamp', 'stays on')
+    await page.getByRole('button', { name: 'Add a reading' }).click()
+    await page.getByLabel('Pressure', { exact: true }).fill('2.8 bar')
+    await page.getByLabel('Pressure', { exact: true }).press('Enter')
+    await page.getByRole('button', { name: 'Add', exact: true }).click()
+    await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+    await saved(page)
+    await page.reload()
+    await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+    await expect(page.locator('[data-known="lamp"]')).toContainText('stays on')
+    await server.stop()
+    await answer(page, 'oil-level', 'to the mark')
+    await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+    await expect(page.getByTestId('saving')).toContainText(/kept here|waiting/)
+  },
+)

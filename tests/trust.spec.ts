@@ -1,4 +1,4 @@
-import { buildId, expect, field, record, type Running, saved, test } from './server'
+import { buildId, expect, field, record, type Running, saved, sharing as test, test as alone } from './server'
 import { json, put, write } from './keptBuild'
 
 async function newBuild(server: Running, preset = 'inline4') {
@@ -323,7 +323,7 @@ test('a browser that keeps nothing says so loudly, and goes on', async ({ server
     .toBeCloseTo(90e-6, 9)
 })
 
-test('pressed twice, a build is begun once', async ({ server, bench: page }) => {
+alone('pressed twice, a build is begun once', async ({ server, bench: page }) => {
   await page.goto(`${server.address}/?new`)
   await page.getByLabel('Name').fill('Twice')
   await page.getByLabel('Engine').fill('Blank 2.0')

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { buildId, expect, field, saved, test } from './server'
+import { buildId, expect, field, saved, sharing as test } from './server'
 
 test('a station opens at its top with the hand on its first open reading; titles, Back, the keys and the skip link lead on', async ({
   server,

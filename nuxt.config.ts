@@ -8,6 +8,7 @@ import { themeCss } from './bin/lib/theme-css'
 // The application is a single page served by its own small server: the model runs in the browser's worker,
 // so nothing would be gained by rendering on the server (docs/decisions.md).
 export default defineNuxtConfig({
+  buildDir: process.env.ULDO_BUILD_DIR ?? '.nuxt',
   compatibilityDate: '2026-01-01',
   ssr: false,
   telemetry: false,

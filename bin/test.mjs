@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { ensureBuilt, ensureInstalled, root, run } from './lib/prepare.mjs'
+import { ensureInstalled, root, run } from './lib/prepare.mjs'
 import { secondTries } from './lib/secondTries.mjs'
 
 /** Installs one of Debian's packages where its program is not there. */
@@ -33,23 +33,27 @@ function step(title, command, args, options) {
   run(command, args, options)
 }
 
-/** Steps that each keep one core busy, side by side; what each printed is shown together, and one that fails ends the run. */
-async function sideBySide(steps) {
-  const ended = await Promise.all(
-    steps.map(
-      ([title, command, args]) =>
-        new Promise((done) => {
-          const step = spawn(command, args, { cwd: root, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
-          let said = ''
-          for (const stream of [step.stdout, step.stderr]) stream.on('data', (part) => (said += part))
-          step.on('error', (error) => done({ title, said: error.message, code: 1 }))
-          step.on('close', (code) => done({ title, said, code: code ?? 1 }))
-        }),
-    ),
+/** Lanes side by side, the steps of each after one another: each step keeps one core busy. What a step printed is shown once it has ended; one that fails ends the run. */
+async function sideBySide(lanes) {
+  await Promise.all(
+    lanes.map(async (steps) => {
+      for (const [title, command, args] of steps) {
+        const { said, code } = await quietly(command, args)
+        console.log(`\n== ${title}\n${said.trimEnd()}`)
+        if (code !== 0) process.exit(code)
+      }
+    }),
   )
-  for (const { title, said } of ended) console.log(`\n== ${title}\n${said.trimEnd()}`)
-  const failed = ended.find(({ code }) => code !== 0)
-  if (failed) process.exit(failed.code)
+}
+
+function quietly(command, args) {
+  return new Promise((done) => {
+    const step = spawn(command, args, { cwd: root, env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+    let said = ''
+    for (const stream of [step.stdout, step.stderr]) stream.on('data', (part) => (said += part))
+    step.on('error', (error) => done({ said: error.message, code: 1 }))
+    step.on('close', (code) => done({ said, code: code ?? 1 }))
+  })
 }
 
 await ensureInstalled()
@@ -58,11 +62,13 @@ if (!process.env.CHROMIUM) ensureProgram('chromium', '/usr/bin/chromium')
 ensureProgram('openssl', '/usr/bin/openssl')
 step('what Nuxt prepares', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 await sideBySide([
-  ['types', 'npx', ['vue-tsc', '-b', '--noEmit']],
-  ['lint', 'npm', ['run', '--silent', 'lint']],
+  [
+    ['types', 'npx', ['vue-tsc', '-b', '--noEmit']],
+    ['lint', 'npm', ['run', '--silent', 'lint']],
+  ],
+  [['build', process.execPath, ['bin/build.mjs']]],
 ])
 step('unit tests', 'npx', ['vitest', 'run'])
-await ensureBuilt()
 // A browser, a server and a test share what cores there are and can be late: each may be tried once more. What needed it is named, and mended
 // before anything else is done; two of them fail the run.
 const report = join(root, 'test-results', 'browser.json')

@@ -16,8 +16,9 @@ export interface Running {
   child: ChildProcess
   /** Ends the process and waits until it is gone. */
   stop: (signal?: NodeJS.Signals) => Promise<number | null>
-  /** Where tests share this server: this test's copies of the demo builds, by name. */
+  /** Where tests share this server: this test's copies of the demo builds, by name; and all that it has made there. */
   copies?: Map<string, string>
+  made?: { id: string; name: string }[]
 }
 
 /** Starts the built server on a data folder of its own (or the one given), with the demo builds. */
@@ -93,9 +94,13 @@ export const test = base.extend<Choices & { server: Running; bench: Page }, { sh
   ],
   server: async ({ shares, shared }, use) => {
     if (shares) {
-      const server = { ...(await shared()), copies: new Map<string, string>() }
+      const server = {
+        ...(await shared()),
+        copies: new Map<string, string>(),
+        made: [] as { id: string; name: string }[],
+      }
       await use(server)
-      for (const [name, id] of server.copies) await place(server, id, { place: 'deleted', name })
+      for (const { id, name } of server.made) await place(server, id, { place: 'deleted', name })
       return
     }
     const server = await startServer()
@@ -197,8 +202,10 @@ export async function buildId(server: Running, name: string): Promise<string> {
   const { sheet } = (await (await fetch(`${server.address}/api/builds/${id}`)).json()) as { sheet: unknown }
   const made = await fetch(`${server.address}/api/builds`, { ...JSON_BODY, body: JSON.stringify({ sheet }) })
   expect(made.status).toBe(201)
-  server.copies.set(name, ((await made.json()) as { id: string }).id)
-  return server.copies.get(name)!
+  const own = ((await made.json()) as { id: string }).id
+  server.copies.set(name, own)
+  server.made?.push({ id: own, name })
+  return own
 }
 
 async function listIds(server: Running) {

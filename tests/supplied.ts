@@ -12,7 +12,9 @@ export async function newBuild(server: Running, preset: string, change: Partial<
     body: JSON.stringify({ name: 'Trial', engine: 'Marlow 2.0', layout: { ...layout, ...change } }),
   })
   expect(response.status).toBe(201)
-  return ((await response.json()) as { id: string }).id
+  const { id } = (await response.json()) as { id: string }
+  server.made?.push({ id, name: 'Trial' })
+  return id
 }
 /** A build as its file has it; its id. */
 export async function posted(server: Running, sheet: Sheet): Promise<string> {
@@ -22,7 +24,9 @@ export async function posted(server: Running, sheet: Sheet): Promise<string> {
     body: JSON.stringify({ sheet }),
   })
   expect(response.status).toBe(201)
-  return ((await response.json()) as { id: string }).id
+  const { id } = (await response.json()) as { id: string }
+  server.made?.push({ id, name: sheet.name })
+  return id
 }
 export const pressure = (page: Page, state: string) => page.locator(`[data-state="${state}"]`).getByTestId('pressure')
 export const number = async (page: Page, state: string) => Number(await pressure(page, state).textContent())

@@ -1,9 +1,12 @@
 import type { Page } from '@playwright/test'
+import { typeCount } from './controls'
 import { buildId, expect, saved, sharing as test, test as alone } from './server'
+import { newBuild } from './supplied'
 
 /** Opens a case by hand. */
-async function begin(page: Page, behind: string, when: string, pressure?: string): Promise<void> {
+async function begin(page: Page, behind: string, when: string, pressure?: string, days?: string): Promise<void> {
   await page.getByRole('button', { name: `What is behind it: ${behind}` }).click()
+  if (days) await typeCount(page.getByRole('spinbutton', { name: 'Days it stood' }), days)
   await page.getByRole('button', { name: `When: ${when}` }).click()
   if (pressure !== undefined) {
     await page.getByLabel('What the gauge read').fill(pressure)
@@ -25,11 +28,15 @@ async function answer(page: Page, check: string, words: string): Promise<void> {
 
 const first = (page: Page) => page.getByTestId('trace-causes').locator('li').first()
 
-async function close(page: Page, done: string): Promise<void> {
+async function mend(page: Page, done: string): Promise<void> {
   await page.getByTestId('trace-end').getByRole('combobox', { name: 'What it was' }).click()
   await page.getByRole('option').nth(1).click()
   await page.getByLabel('What was done').fill(done)
   await page.getByLabel('What was done').press('Enter')
+}
+
+async function close(page: Page, done: string): Promise<void> {
+  await mend(page, done)
   await page.getByRole('button', { name: 'Close the case' }).click()
   await expect(page.getByTestId('closed-cases')).toContainText(done)
 }
@@ -68,12 +75,26 @@ const CASES = [
     ],
     cause: 'relief-sticks',
   },
+  {
+    name: 'a pump that lost its prime in eight weeks of standing',
+    behind: 'it stood',
+    days: '56',
+    when: 'while cranked',
+    pressure: '0 bar',
+    answers: [
+      ['oil-level', 'to the mark'],
+      ['drive', 'turns, right way'],
+      ['oil-at-pad', 'nothing comes'],
+      ['filter', 'dry'],
+    ],
+    cause: 'dry-pump',
+  },
 ] as const
 
 for (const each of CASES)
   test(`${each.name} is found by the cheap checks, and the case is closed`, async ({ server, bench: page }) => {
     await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/trace`)
-    await begin(page, each.behind, each.when, each.pressure)
+    await begin(page, each.behind, each.when, each.pressure, 'days' in each ? each.days : undefined)
     // Nothing that takes an engine apart is proposed first.
     await expect(page.getByTestId('trace-next').locator('[data-check]').first()).not.toContainText('takes things apart')
     for (const [check, words] of each.answers) await answer(page, check, words)
@@ -83,6 +104,54 @@ for (const each of CASES)
     await close(page, 'done and tried')
     await saved(page)
   })
+
+test('a deleted cooler with its valve left in: the valve, by what the gauge says hot and the layout', async ({
+  server,
+  bench: page,
+}) => {
+  const id = await newBuild(server, 'inline6', { coolerPlugged: true })
+  await page.goto(`${server.address}/build/${id}/trace`)
+  await begin(page, 'fresh build', 'idling hot', '0.5 bar')
+  await answer(page, 'oil-level', 'to the mark')
+  await answer(page, 'mechanical-gauge', 'reads the same')
+  await answer(page, 'bypass', 'a wrong one')
+  await expect(first(page)).toHaveAttribute('data-cause', 'bypass-wrong')
+  await close(page, 'valve taken out, ports plugged')
+})
+
+test('two faults: a cover without its gasket is mended, it is as before, and the loose pickup is found next', async ({
+  server,
+  bench: page,
+}) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/trace`)
+  await begin(page, 'fresh build', 'while cranked', '0.1 bar')
+  for (const [check, words] of [
+    ['oil-level', 'to the mark'],
+    ['drive', 'turns, right way'],
+    ['oil-at-pad', 'air, or spits'],
+    ['air-at-pump', 'bubbles'],
+    ['oil-at-cover', 'oil comes out'],
+  ] as const)
+    await answer(page, check, words)
+  await expect(first(page)).toHaveAttribute('data-cause', 'cover-leak')
+  await mend(page, 'new gasket under the cover')
+  await page.getByRole('button', { name: 'It is as before: look for the next' }).click()
+  await expect(page.getByTestId('closed-cases')).toContainText('new gasket')
+  // What was seen before belongs to the case before.
+  await expect(page.locator('[data-known]')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Add a reading' }).click()
+  await page.getByLabel('Pressure', { exact: true }).fill('0.1 bar')
+  await page.getByLabel('Pressure', { exact: true }).press('Enter')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  for (const [check, words] of [
+    ['oil-at-pad', 'air, or spits'],
+    ['air-at-pump', 'bubbles'],
+    ['pickup', 'loose'],
+  ] as const)
+    await answer(page, check, words)
+  await expect(first(page)).toHaveAttribute('data-cause', 'pickup-air')
+  await close(page, 'tube pressed in and wired')
+})
 
 alone(
   'a lamp that stays on with pressure on a mechanical gauge: the lamp; it survives a reload and a lost network',

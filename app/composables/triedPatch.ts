@@ -31,5 +31,8 @@ export function triedPatch(
           pumpingLimit: oil.pumpingLimit,
         })
       : []),
+    ...(['dilution', 'ageing'] as const).flatMap((field): Operation[] =>
+      change[field] === undefined ? [] : [{ op: 'add', path: `/oil/${field}`, value: change[field] }],
+    ),
   ]
 }

@@ -13,7 +13,7 @@ export function useTrace() {
   const hand = () => ({ by: usePerson().who || 'Someone', at: new Date().toISOString() })
   const open = computed(() => (build.sheet ? openCase(build.sheet) : undefined))
   const recorded = computed(() => open.value?.recorded)
-  const traced = computed(() => (recorded.value ? tracedOf(recorded.value) : undefined))
+  const traced = computed(() => (recorded.value ? tracedOf(recorded.value, build.sheet!) : undefined))
   const shop = useShopCases()
   const {
     value: trace,

@@ -17,6 +17,9 @@ export interface TriedDraft {
   shims?: number
   mains: number
   rods: number
+  /** Fuel in the oil, share; viscosity over a new oil's. */
+  dilution?: number
+  ageing?: number
   readings: Record<string, number>
 }
 
@@ -24,6 +27,19 @@ export const MOST_TRIED = 4
 /** Of what is recorded, then of each set-up. */
 export const TRIED_INKS = ['ink', 'petrol', 'oil', 'stop', 'pass']
 const MICRON = 1e-6
+/** What may have become of an oil: fuel in it, and what age made of its viscosity. */
+export const OIL_STATES = [
+  { field: 'dilution', words: 'useTried.fuelInTheOil', from: 0, to: 0.2, step: 0.005, fresh: 0, dimension: 'ratio' },
+  {
+    field: 'ageing',
+    words: 'useTried.viscosityOverANewOils',
+    from: 0.5,
+    to: 2,
+    step: 0.01,
+    fresh: 1,
+    dimension: 'ratio',
+  },
+] as const
 const LETTERS = ['A', 'B', 'C', 'D']
 const blank = (name: string): TriedDraft => ({
   name,
@@ -78,6 +94,8 @@ export function useTried() {
       shims: draft.shims,
       mains: draft.mains,
       rods: draft.rods,
+      ...(draft.dilution === undefined ? {} : { dilution: draft.dilution }),
+      ...(draft.ageing === undefined ? {} : { ageing: draft.ageing }),
       readings: { ...draft.readings },
     }
   }
@@ -172,6 +190,7 @@ export function useTried() {
       dimension: 'length' as const,
       now: requireValue(build.sheet!, 'relief.shims').value,
     },
+    ...OIL_STATES.map((each) => ({ ...each, label: t(each.words), now: build.sheet!.oil[each.field] ?? each.fresh })),
   ])
   const price = (draft: TriedDraft) =>
     [draft.spring, draft.pump, draft.oil].map(itemOf).reduce((sum, item) => sum + (item?.price ?? 0), 0)

@@ -41,8 +41,8 @@ const ORDERS: { value: Order; words: string }[] = [
 const WORDS: Record<Shows, string> = {
   floor: t('index.onTheFloor'),
   stop: t('index.withAStop'),
-  archive: 'archived',
-  deleted: 'deleted',
+  archive: t('index.archived'),
+  deleted: t('index.deleted'),
 }
 const groups = computed(() =>
   (Object.keys(WORDS) as Shows[])

@@ -1,8 +1,8 @@
 import type { Operation } from 'fast-json-patch'
 import type { Change } from '#core/record/entry'
 
-/** What a browser can write: to a build's record, to a run, to what the shop keeps, to the shelf. */
-export type Kind = 'build' | 'run' | 'shop' | 'shelf'
+/** What a browser can write: to a build's record, to a run, to what the shop keeps, to the shelf; and what was done on the practice bench. */
+export type Kind = 'build' | 'run' | 'shop' | 'shelf' | 'practice'
 
 /** Why the server did not take a change. */
 export interface Refusal {

@@ -4,6 +4,7 @@ import type { Access, Decision, Person, Proposal, Role, TokenKind } from '#core/
 import type { House } from '#core/house/schema'
 import type { StationProgress } from '#core/progress/progress'
 import type { VerdictMove } from '#core/progress/housePreview'
+import type { KeptResult } from '#core/practice/result'
 import type { Verdict } from '#core/quantity/verdict'
 import type { Entry } from '#core/record/entry'
 import type { Layout, Sheet } from '#core/record/schema'
@@ -33,6 +34,8 @@ export interface Listed {
   /** Where it was deleted: by whom, and until when it can be brought back. */
   deletedBy?: string
   keptUntil?: string
+  /** When its open case was opened. */
+  tracing?: string
   stopped?: { run: string; at: string; outcome: string | null }
 }
 
@@ -79,6 +82,7 @@ type Empty = Record<string, never>
 
 /** What the page asks of the server beside the queue: each route by method and path, with what goes in and what comes back. */
 export interface Routes {
+  'GET /api/practice': { answer: KeptResult[] }
   'GET /api/cases': { answer: { build: string; cause: Cause }[] }
   'GET /api/access': { answer: Access }
   'POST /api/access/passphrase': { body: { passphrase: string }; answer: { device: boolean } }

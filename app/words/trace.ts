@@ -18,6 +18,11 @@ interface CheckWords {
 export const CHECK_WORDS = {
   lamp: { title: 'check.lamp', how: 'how.lamp', values: { on: 'lamp.on', off: 'lamp.off', flickers: 'lamp.flickers' } },
   'oil-level': { title: 'check.oilLevel', how: 'how.oilLevel', values: { full: 'oilLevel.full', low: 'oilLevel.low' } },
+  attitude: {
+    title: 'check.attitude',
+    how: 'how.attitude',
+    values: { level: 'attitude.level', tilted: 'attitude.tilted' },
+  },
   drive: {
     title: 'check.drive',
     how: 'how.drive',
@@ -221,4 +226,5 @@ export const RECORD_WORDS = said(t, {
   'screen-clean': 'record.screenClean',
   'cover-sealed': 'record.coverSealed',
   primed: 'record.primed',
+  mended: 'record.mended',
 }) satisfies Record<RecordSays['code'], string>

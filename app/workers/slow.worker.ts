@@ -17,14 +17,27 @@ import type { Observation } from '#core/start/calibrate'
 import type { Stop } from '#core/start/watchTypes'
 import type { Seen } from '#core/start/suspects'
 import type { Tracer } from '#core/trace/trace'
+import type { CheckKey } from '#core/trace/checks'
 import type { Cause, TraceCase } from '#core/trace/vocabulary'
+import type { Done, Exercise } from '#core/practice/exercise'
+import type { PracticeTask } from '#core/practice/task'
 import { withUsableSheets } from './usable'
 
 /** What takes longer than a keystroke: films on the grid, orbits over the cycle, shells by integer programme, comparisons of many set-ups. Apart from the outlook's worker. */
 let wanted = 0
 let searching = 0
+/** The drill's band needs no more. */
+const DRILL_SAMPLES = 40
 /** The simulations of the sheet that was traced last: each answer asks for the same again. */
 let tracer: { of: string; by: Tracer } | undefined
+/** The engine on the practice bench, with what it hides. */
+let practised: { of: string; by: Exercise } | undefined
+async function exerciseOf(sheet: Sheet, task: PracticeTask): Promise<Exercise> {
+  const of = JSON.stringify([sheet, task])
+  if (practised?.of !== of)
+    practised = { of, by: (await import('#core/practice/exercise')).prepareExercise(sheet, task) }
+  return practised.by
+}
 
 export interface OrbitSummary extends Pick<
   BearingOrbit,
@@ -140,8 +153,50 @@ const films = {
     return {
       ...tracer.by.trace(traced, priors),
       reasons: tracer.by.reasons(traced, priors),
-      said: recordSays(sheet, traced.context),
+      said: recordSays(sheet, traced),
     }
+  },
+  /** What is said of an engine on the practice bench, what can be looked at and what it may be. */
+  async exercise(sheet: Sheet, task: PracticeTask) {
+    const { traced, checks, causes } = await exerciseOf(sheet, task)
+    return { traced, checks, causes }
+  },
+  async exerciseLook(sheet: Sheet, task: PracticeTask, check: CheckKey) {
+    const exercise = await exerciseOf(sheet, task)
+    const done = exercise.look(check)
+    return { done, spent: exercise.costOf(done) }
+  },
+  async exerciseRepair(sheet: Sheet, task: PracticeTask, cause: Cause) {
+    const exercise = await exerciseOf(sheet, task)
+    const done = exercise.repair(cause)
+    return { done, spent: exercise.costOf(done) }
+  },
+  /** What it was, what the way there came to, and the shortest one. */
+  async exerciseEnd(sheet: Sheet, task: PracticeTask, done: Done[], helped: number) {
+    const [exercise, { scoreOf, tallyOf }] = await Promise.all([
+      exerciseOf(sheet, task),
+      import('#core/practice/score'),
+    ])
+    const way = exercise.shortest()
+    const shortestTally = tallyOf(exercise, way)
+    return {
+      hidden: exercise.hidden,
+      shortest: way.map((each) => ({ done: each, spent: exercise.costOf(each) })),
+      shortestTally,
+      score: scoreOf(tallyOf(exercise, done), shortestTally, done, helped),
+    }
+  },
+  /** Twenty short starts of an engine; told how many are drawn. */
+  async drill(sheet: Sheet, seed: number, tell: (share: number) => void) {
+    const [{ drillStarts, STARTS }, { expectationOf }, { watchRules }] = await Promise.all([
+      import('#core/practice/drill'),
+      import('#core/start/expectation'),
+      import('#core/start/watchRules'),
+    ])
+    const starts = []
+    for (const start of drillStarts(sheet, watchRules(sheet), expectationOf(sheet, DRILL_SAMPLES), seed))
+      tell(starts.push(start) / STARTS)
+    return starts
   },
   causeCurves: async (sheet: Sheet, causes: Cause[], temperature: number) =>
     (await import('#core/trace/curves')).causeCurves(sheet, causes, temperature),
@@ -157,6 +212,9 @@ const films = {
       import('#core/trace/trace'),
       import('#core/trace/record'),
       import('#core/trace/curves'),
+      import('#core/practice/exercise'),
+      import('#core/practice/score'),
+      import('#core/practice/drill'),
     ])),
   cancel: () => void wanted++,
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),

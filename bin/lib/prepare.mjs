@@ -35,7 +35,10 @@ export async function ensureBuilt() {
   const wanted = digest(SOURCES)
   if (existsSync(join(root, '.output/server/index.mjs')) && stamp('built') === wanted) return
   console.log('Building the application (once for each change).')
-  run('npx', ['nuxt', 'build', '--logLevel', 'silent'])
+  // Beside the folder that editors, types and the development server go by, so that neither disturbs the other.
+  run('npx', ['nuxt', 'build', '--logLevel', 'silent'], {
+    env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ULDO_BUILD_DIR: '.cache/build' },
+  })
   stamp('built', wanted)
 }
 

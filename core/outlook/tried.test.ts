@@ -32,6 +32,15 @@ describe('what is tried', () => {
     expect(change({ oil: oilGrade('20W-50')! }, 'idleHot')).toBeGreaterThan(1e4)
     expect(change({ readings: { 'pump.endClearance': 150e-6 } }, 'idleHot')).toBeLessThan(-1e4)
   })
+  it('fuel in the oil lowers the floor, an oil thick with age raises it, and a share of nothing changes nothing', () => {
+    const idle = (tried: Parameters<typeof triedOutlook>[1]) => triedOutlook(sheet, tried).states.idleHot.pressure
+    const recorded = now.states.idleHot.pressure
+    expect(idle({ dilution: 0.05 })).toBeLessThan(recorded - 1e4)
+    expect(idle({ dilution: 0.1 })).toBeLessThan(idle({ dilution: 0.05 }))
+    expect(idle({ ageing: 1.3 })).toBeGreaterThan(recorded + 1e4)
+    expect(idle({ dilution: 0, ageing: 1 })).toBeCloseTo(recorded, 2)
+    expect(triedSheet(sheet, { oil: oilGrade('20W-50')!, dilution: 0.04 }).oil).toMatchObject({ dilution: 0.04 })
+  })
   it('any reading can be tried: a faster idle and cooler oil both raise it', () => {
     const idle = (readings: Record<string, number>) => triedOutlook(sheet, { readings }).states.idleHot.pressure
     expect(idle({ 'brief.idleSpeed': 14 })).toBeGreaterThan(now.states.idleHot.pressure + 1e4)

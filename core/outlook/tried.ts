@@ -18,6 +18,9 @@ export interface TriedChange {
   /** All shims together, m. */
   shims?: number
   oil?: OilFigures
+  /** Fuel in the oil, share by volume; viscosity of the used oil over a new one's. */
+  dilution?: number
+  ageing?: number
   pump?: Omit<CandidatePump, 'id' | 'label'>
   /** All mains, all rods looser by so much, m; tighter where negative. */
   mains?: number
@@ -43,7 +46,10 @@ const POINTS = 20
 const BAND_EVERY = 5
 
 /** The sheet with what is tried written into it, as far as a sheet has a place for it. */
-export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: others = {} }: TriedChange): Sheet {
+export function triedSheet(
+  sheet: Sheet,
+  { spring, shims, oil, dilution, ageing, pump, readings: others = {} }: TriedChange,
+): Sheet {
   let tried = pump ? withPump(sheet, pump) : sheet
   const readings: Sheet['readings'] = { ...tried.readings }
   const put = (key: string, value: number | undefined) =>
@@ -57,7 +63,12 @@ export function triedSheet(sheet: Sheet, { spring, shims, oil, pump, readings: o
   put('relief.shims', shims)
   for (const [key, value] of Object.entries(others)) put(key, value)
   tried = { ...tried, readings, ...(spring ? { benches: withoutFitted(tried, 'relief') } : {}) }
-  return oil ? { ...tried, oil: { grade: tried.oil.grade, figures: oil } } : tried
+  const fill: Sheet['oil'] = {
+    ...(oil ? { grade: tried.oil.grade, figures: oil } : tried.oil),
+    ...(dilution === undefined ? {} : { dilution }),
+    ...(ageing === undefined ? {} : { ageing }),
+  }
+  return { ...tried, oil: fill }
 }
 
 /** The model of what is tried: clearances too, which a sheet has only by what was measured. */

@@ -47,7 +47,7 @@ describe('the door', () => {
             new Set(['void']),
           )
       }),
-      { numRuns: 500, endOnFailure: true },
+      { numRuns: 300, endOnFailure: true },
     )
   })
   it.each([
@@ -91,7 +91,7 @@ describe('the door', () => {
           expect(numbers.filter((number) => Number.isNaN(number))).toEqual([])
         },
       ),
-      { numRuns: 120 },
+      { numRuns: 80 },
     )
   })
   it('behind a way that is plugged on both sides, where a shut valve’s seep is all that passes, it settles too', () => {

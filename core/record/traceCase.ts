@@ -35,6 +35,8 @@ export const RecordedCase = z
     /** What it was taken up from, and the run where it was one. */
     from: z.enum(['hand', 'stop', 'prime', 'point']),
     run: z.string().max(80).optional(),
+    /** The case before it, of which something was mended while the symptom stayed. */
+    after: z.string().max(80).optional(),
     /** In the words of whoever saw it. */
     symptom: words.optional(),
     context: z.enum(CONTEXTS),

@@ -14,6 +14,7 @@ export const OBSERVATIONS = {
   code: ['yes'],
   'gauge-kind': ['mechanical', 'sender'],
   'oil-level': ['full', 'low'],
+  attitude: ['level', 'tilted'],
   'oil-at-pad': ['none', 'air', 'oil'],
   'oil-at-gauge-port': ['none', 'some', 'all'],
   'oil-at-turbo': ['none', 'some', 'all'],

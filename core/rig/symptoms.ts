@@ -24,6 +24,7 @@ const HIDES = 0.08
 /** What is found where a cause is looked for by itself: its words, and what a sound part shows. */
 const FOUND: Partial<Record<CheckKey, { sound: string; with: Partial<Record<Cause, string[]>> }>> = {
   'oil-level': { sound: 'full', with: { 'no-oil': ['low'], uncovered: ['low', 'full'] } },
+  attitude: { sound: 'level', with: { uncovered: ['tilted', 'level'] } },
   drive: { sound: 'turns', with: { undriven: ['not-engaged'], 'wrong-way': ['wrong-way'] } },
   pickup: {
     sound: 'sound',

@@ -26,16 +26,37 @@ export interface SimulatedCase {
   cause: Cause
 }
 
-/** Draws a case: what is wrong, how bad, and what was seen of it first. */
-export function drawCase(sheet: Sheet, seed: number): SimulatedCase {
+/** What is asked of a drawn case: a cause, and how bad it is at least and at most, 0 to 1; any where it is not said. */
+export interface Wanted {
+  cause?: Cause
+  severity?: readonly [least: number, most: number]
+}
+/** Each time that nobody would have noticed it, what was asked for is drawn so much worse. */
+const WORSE = 0.04
+
+/**
+ * Draws a case: what is wrong, how bad, and what was seen of it first.
+ *
+ * @throws {RangeError} where the engine cannot have the cause that is wanted
+ */
+export function drawCase(sheet: Sheet, seed: number, { cause: wanted, severity = [0, 1] }: Wanted = {}): SimulatedCase {
   const random = seeded(31 * seed + 5)
-  const context = CONTEXTS[Math.floor(random() * CONTEXTS.length)]
+  const causes = causesOf(sheet)
+  if (wanted && !causes.includes(wanted)) throw new RangeError(`traced cases: this engine cannot have “${wanted}”`)
+  const context = wanted
+    ? drawn(
+        CONTEXTS.map((each) => [each, priorOf(wanted, each)] as const),
+        random,
+      )
+    : CONTEXTS[Math.floor(random() * CONTEXTS.length)]
   const stoodDays = context === 'stood' ? 7 + Math.floor(90 * random()) : undefined
-  const weights = causesOf(sheet).map((each) => [each, priorOf(each, context, stoodDays) ** FLATTER] as const)
+  const weights = causes.map((each) => [each, priorOf(each, context, stoodDays) ** FLATTER] as const)
+  const [least, most] = severity
   for (let trial = 0; ; trial++) {
-    const cause = causeFrom(weights, random)
-    const patient = preparePatient(sheet, cause, random(), 1000 * seed + trial)
-    const moments = SEEN_AT[context].filter((each) => isFelt(cause, patient, each))
+    const cause = wanted ?? drawn(weights, random)
+    const bad = Math.min(1, least + (most - least) * random() + (wanted ? WORSE * trial : 0))
+    const patient = preparePatient(sheet, cause, bad, 1000 * seed + trial)
+    const moments = SEEN_AT[context].filter((each) => isFelt(cause, patient, each) || bad === 1)
     if (moments.length > 0)
       return caseOf({ context, stoodDays, patient, cause, moment: oneOf(moments, random) }, random)
   }
@@ -74,9 +95,10 @@ function caseOf(
   return { patient, cause, traced: { context, stoodDays, moment, readings, observations } }
 }
 
-function causeFrom(weights: (readonly [Cause, number])[], random: Random): Cause {
+/** One of several, each as often as its weight. */
+function drawn<T>(weights: (readonly [T, number])[], random: Random): T {
   let left = random() * weights.reduce((sum, [, weight]) => sum + weight, 0)
-  for (const [cause, weight] of weights) if ((left -= weight) < 0) return cause
+  for (const [value, weight] of weights) if ((left -= weight) < 0) return value
   return weights.at(-1)![0]
 }
 
@@ -88,8 +110,16 @@ export interface TracedCase {
   tooEarly: boolean
 }
 
-/** Traces a case: what is proposed first is made, until nothing more is to be made. */
-export function traceToTheEnd(tracer: Tracer, { patient, traced }: SimulatedCase): TracedCase {
+/**
+ * Traces a case: what is proposed first is made, until nothing more is to be made.
+ *
+ * @param find what a check of this engine comes to
+ */
+export function traceToTheEnd(
+  tracer: Tracer,
+  { patient, traced }: Pick<SimulatedCase, 'patient' | 'traced'>,
+  find = (check: CheckKey) => findingOf(check, patient.at(traced.moment), patient.random),
+): TracedCase {
   const observations = { ...traced.observations }
   const made: CheckKey[] = []
   let tooEarly = false
@@ -102,6 +132,6 @@ export function traceToTheEnd(tracer: Tracer, { patient, traced }: SimulatedCase
         ({ minutes, perMinute }) => minutes < 5 && perMinute > next.tells / next.minutes,
       )
     made.push(next.check)
-    Object.assign(observations, { [next.check]: findingOf(next.check, patient.at(traced.moment), patient.random) })
+    Object.assign(observations, { [next.check]: find(next.check) })
   }
 }

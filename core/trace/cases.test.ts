@@ -6,6 +6,7 @@ import type { RecordedCase } from '../record/traceCase'
 import { casesOf, nextCaseKey, openCase, readingsOnRecord, shopFactors, tracedOf } from './cases'
 import { causeCurves } from './curves'
 import { CAUSES, priorOf } from './priors'
+import { recordSays } from './record'
 import { prepareTracer } from './trace'
 import type { Cause, TraceCase } from './vocabulary'
 
@@ -64,7 +65,36 @@ describe('the record of a case', () => {
       moment: 'crank',
       readings: [{ moment: 'crank', pressure: 0 }],
       observations: { drive: 'turns' },
+      mended: [],
     })
+  })
+  it('knows what was mended before it while the symptom stayed, through all the cases of its chain', () => {
+    const found = (cause: string, after?: string) =>
+      recorded({ closed: AT, found: { cause }, ...(after ? { after } : {}) })
+    const cases = {
+      'case.1': found('cover-leak'),
+      'case.2': found('relief-open', 'case.1'),
+      'case.3': found('plug-out'),
+    }
+    expect(tracedOf(recorded({ after: 'case.2' }), { cases }).mended).toEqual(['relief-open', 'cover-leak'])
+    expect(tracedOf(recorded(), { cases }).mended).toEqual([])
+    // A chain that a hand has closed to a ring ends all the same.
+    const ring = { 'case.1': found('cover-leak', 'case.2'), 'case.2': found('relief-open', 'case.1') }
+    expect(tracedOf(recorded({ after: 'case.1' }), { cases: ring }).mended).toHaveLength(2)
+  })
+  it('takes what was mended just before for less likely than it was, and says so', () => {
+    const tracer = prepareTracer(DEMO_BUILDS.ottiline())
+    const seen: TraceCase = {
+      context: 'fresh',
+      moment: 'crank',
+      readings: [{ moment: 'crank', pressure: 5e3 }],
+      observations: { 'oil-at-cover': 'spews', 'air-at-pump': 'seen' },
+    }
+    const chance = (of: TraceCase) => tracer.trace(of).causes.find(({ cause }) => cause === 'cover-leak')!.probability
+    expect(chance({ ...seen, mended: ['cover-leak'] })).toBeLessThan(0.8 * chance(seen))
+    expect(recordSays(DEMO_BUILDS.ottiline(), { context: 'fresh', mended: ['cover-leak'] })).toContainEqual(
+      expect.objectContaining({ code: 'mended', causes: ['cover-leak'] }),
+    )
   })
 })
 

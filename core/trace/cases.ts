@@ -55,14 +55,27 @@ export function readingsOnRecord({ readings }: Pick<Sheet, 'readings'>): Recorde
   return ran.length > 0 ? ran : found
 }
 
-/** What a case's record says, as it is weighed. */
-export const tracedOf = ({ context, stoodDays, moment, readings, observations }: RecordedCase): TraceCase => ({
-  context,
-  stoodDays,
-  moment,
-  readings,
+/** What was mended in the cases before this one, the symptom having stayed. */
+function mendedBefore({ after }: RecordedCase, { cases = {} }: Pick<Sheet, 'cases'>): Cause[] {
+  const mended: Cause[] = []
+  const seen = new Set<string>()
+  for (let key = after; key !== undefined && cases[key] && !seen.has(key); key = cases[key].after) {
+    seen.add(key)
+    const cause = cases[key].found?.cause
+    if (cause !== undefined && (CAUSES as string[]).includes(cause)) mended.push(cause as Cause)
+  }
+  return mended
+}
+
+/** What a case's record says, as it is weighed, with what was mended in those before it. */
+export const tracedOf = (recorded: RecordedCase, sheet: Pick<Sheet, 'cases'> = {}): TraceCase => ({
+  context: recorded.context,
+  stoodDays: recorded.stoodDays,
+  moment: recorded.moment,
+  readings: recorded.readings,
+  mended: mendedBefore(recorded, sheet),
   observations: Object.fromEntries(
-    Object.entries(observations).flatMap(([key, seen]) => (seen ? [[key, seen.value]] : [])),
+    Object.entries(recorded.observations).flatMap(([key, seen]) => (seen ? [[key, seen.value]] : [])),
   ) as Observed,
 })
 

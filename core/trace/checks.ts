@@ -23,6 +23,7 @@ const turning = (moment: Moment) => moment !== 'prime'
 export const CHECKS: Partial<Record<Observation, Check>> = {
   lamp: { minutes: 1, at: turning },
   'oil-level': { minutes: 1 },
+  attitude: { minutes: 1 },
   drive: { minutes: 3 },
   drill: { minutes: 1, at: (moment) => moment === 'prime' },
   noise: { minutes: 1, at: turning },

@@ -28,6 +28,7 @@ export interface RecordSays {
     | 'screen-clean'
     | 'cover-sealed'
     | 'primed'
+    | 'mended'
 }
 
 /** What is on record rules out only so far: whoever wrote it can have been wrong. */
@@ -35,9 +36,12 @@ const UNLIKELY = 0.2
 const LESS_LIKELY = 0.4
 const FOUND = 30
 
-/** What a record has to say, line by line. What ran since may have changed what was recorded of a fresh build, so that it counts for less. */
-export function recordSays(sheet: Sheet, context: Context): RecordSays[] {
-  const said: RecordSays[] = []
+/** What a record has to say, line by line, and what was mended just before. What ran since may have changed what was recorded of a fresh build, so that it counts for less. */
+export function recordSays(
+  sheet: Sheet,
+  { context, mended = [] }: { context: Context; mended?: Cause[] },
+): RecordSays[] {
+  const said: RecordSays[] = mended.length > 0 ? [{ code: 'mended', causes: mended, factor: UNLIKELY }] : []
   const aged = context === 'fresh' ? 1 : 0.5
   const say = (code: RecordSays['code'], factor: number, ...causes: Cause[]) =>
     said.push({ code, causes, factor: factor < 1 ? factor ** aged : factor })

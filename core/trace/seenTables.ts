@@ -23,6 +23,15 @@ export const SEEN = {
     { of: ['oil-thin'], chances: [0.9, 0.1], why: 'Fuel in the oil raises its level if anything.' },
     { chances: [0.93, 0.07], why: 'Levels are low now and then by themselves.' },
   ],
+  attitude: [
+    {
+      of: ['uncovered'],
+      chances: [0.45, 0.55],
+      why: 'With its tail up, or on a stand that leans, the oil runs away from the pickup.',
+    },
+    { of: ['no-oil'], chances: [0.85, 0.15], why: 'An engine that leans shows more on its dipstick than it holds.' },
+    { chances: [0.92, 0.08], why: 'Engines on a stand lean a little now and then, and are fed all the same.' },
+  ],
   'oil-at-pad': [
     {
       of: NOT_TURNED,

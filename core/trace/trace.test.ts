@@ -83,10 +83,10 @@ describe('causes', () => {
     const plugs = { readings: [{ moment: 'working-hot' as const, pressure: 0.5e5 }], moment: 'working-hot' as const }
     const open = chance('plug-out', plugs, prepareTracer(bare))
     expect(chance('plug-out', plugs)).toBeLessThan(0.5 * open)
-    expect(recordSays(six, 'fresh').map(({ code }) => code)).toContain('plugs-fitted')
+    expect(recordSays(six, { context: 'fresh' }).map(({ code }) => code)).toContain('plugs-fitted')
     const left = structuredClone(bare)
     left.inspections['passage.frontPlug'] = { finding: 'left-out' }
-    expect(recordSays(left, 'fresh')).toContainEqual(
+    expect(recordSays(left, { context: 'fresh' })).toContainEqual(
       expect.objectContaining({ code: 'plug-left-out', causes: ['plug-out'] }),
     )
   })

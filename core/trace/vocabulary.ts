@@ -26,4 +26,6 @@ export interface TraceCase {
   moment: Moment
   readings: TraceReading[]
   observations: Observed
+  /** What was mended just before, and it is as it was. */
+  mended?: Cause[]
 }

@@ -75,7 +75,7 @@ describe('what goes into it', () => {
     const wrong = structuredClone(six)
     wrong.inspections['passage.frontPlug'] = { finding: 'left-out' }
     wrong.checks['relief.falls'] = { state: 'fault' }
-    const factors = recordSays(wrong, 'fresh').flatMap(({ code, factor }) =>
+    const factors = recordSays(wrong, { context: 'fresh' }).flatMap(({ code, factor }) =>
       code === 'plug-left-out' || code === 'plunger-hangs' ? [factor] : [],
     )
     expect(factors).toHaveLength(2)

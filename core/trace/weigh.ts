@@ -106,7 +106,7 @@ export function weigh(
   simulated: Simulated,
   traced: TraceCase,
   priors: Partial<Record<Cause, number>> = {},
-  said: RecordSays[] = recordSays(sheet, traced.context),
+  said: RecordSays[] = recordSays(sheet, traced),
 ): WeighedCause[] {
   const weighed = simulated.causes.map((cause) => {
     const prior =

@@ -32,9 +32,10 @@ const RIGHTS: Right[] = [
   right('GET', 'builds/*/runs', 'reader', true),
   right('GET', 'runs/*', 'reader', true),
   right('POST', 'runs/*/samples', 'apprentice', true),
-  right('GET', '(builds|runs|shelf|house|cases)(/.+)?', 'reader'),
+  right('GET', '(builds|runs|shelf|house|cases|practice)(/.+)?', 'reader'),
   right('GET', '(events|backups|network)', 'reader'),
 
+  right('POST', 'practice', 'apprentice'),
   right('POST', 'builds/*/(entries|runs)', 'apprentice'),
   right('POST', 'builds/*/proposals/*', 'apprentice'),
   right('PUT', 'builds/*/photos/*', 'apprentice'),

@@ -18,5 +18,6 @@ export const TABLES = [
   'token',
   'access_entry',
   'proposal',
+  'practice',
 ] as const
 export type Table = (typeof TABLES)[number]

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends string">
 import { named } from '~/words/speak'
+import { StandingTabList } from './standingTabList'
 /** A station's views, in their working order, with the open one below them. */
 const { views, view } = defineProps<{ label: string; views: readonly { view: T; words: string }[]; view: T }>()
 const emit = defineEmits<{ go: [view: T] }>()
@@ -19,9 +20,9 @@ function go(chosen: T) {
 
 <template>
   <Tabs v-model:value="shown.value" class="views" scrollable @update:value="go($event as T)">
-    <TabList :aria-label="label" :pt="{ tabList: { 'aria-label': label } }">
+    <StandingTabList :aria-label="label" :pt="{ tabList: { 'aria-label': label } }">
       <Tab v-for="each in views" :key="each.view" :value="each.view">{{ named(each.words) }}</Tab>
-    </TabList>
+    </StandingTabList>
     <TabPanel :value="shown.value" :tabindex="-1"><slot /></TabPanel>
   </Tabs>
 </template>

@@ -6,6 +6,7 @@ import { KEPT_DAYS, NameOf, type Place } from '#core/house/floor'
 import { BuildNames } from '#core/record/begin'
 import { copyOf } from '#core/record/copy'
 import { ask, refusedWords } from '~/sync/ask'
+import { stationPath } from '~/composables/stations'
 import type { Listed } from '~/sync/routes'
 import { IDENTITY, useSync } from '~/sync/useSync'
 
@@ -36,15 +37,16 @@ const items = computed(() =>
   build.place === 'deleted'
     ? [{ label: t('engineMenu.bringBack'), command: () => void move('floor') }]
     : [
+        { label: t('engineMenu.traceIt'), command: () => void navigateTo(stationPath(build.id, 'trace')) },
         { label: t('engineMenu.rename'), command: () => begin('rename') },
         { label: t('engineMenu.copyAsANewBuild'), command: () => begin('copy') },
         build.place === 'archive'
           ? { label: t('engineMenu.bringBackToTheFloor'), command: () => void move('floor') }
           : { label: t('engineMenu.archive'), command: () => void move('archive') },
-        { label: 'Delete', command: () => begin('delete') },
+        { label: t('engineMenu.delete'), command: () => begin('delete') },
       ],
 )
-const HEADS = { rename: t('engineMenu.rename'), copy: t('engineMenu.copyAsANewBuild'), delete: 'Delete' }
+const HEADS = { rename: t('engineMenu.rename'), copy: t('engineMenu.copyAsANewBuild'), delete: t('engineMenu.delete') }
 const TOLD = {
   rename: t('engineMenu.whatTheWorkshopCallsThisEngine'),
   copy: t('engineMenu.takesOverLayoutUseOilsTarget'),

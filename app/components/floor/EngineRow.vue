@@ -27,6 +27,8 @@ function waitsFor(build: Listed): { words: string; station: string; verdict?: St
       station: 'start',
       verdict: 'stop',
     }
+  if (build.tracing)
+    return { words: t('engineRow.aCaseIsOpen', { day: dayOf(build.tracing) }), station: 'trace', verdict: 'watch' }
   const next = build.progress.find((each) => each.done < each.wanted)
   const ran = build.ranAt !== undefined && build.ranAt === build.primedAt
   if (ran && stop)

@@ -71,6 +71,7 @@ const all = computed((): Target[] => {
     { label: t('findPalette.newBuild'), kind: 'action', to: '/?new' },
     { label: t('findPalette.shelf'), kind: 'place', to: '/shelf' },
     { label: t('findPalette.houseRules'), kind: 'place', to: '/house' },
+    { label: t('findPalette.practiceBench'), kind: 'place', to: '/practice' },
   ]
 })
 const found = computed(() => {

@@ -96,6 +96,7 @@ const print = () => window.print()
     <NuxtLink class="item" to="/" @click="panel?.hide()">{{ t('pageMenu.floor') }}</NuxtLink>
     <NuxtLink class="item" to="/shelf" @click="panel?.hide()">{{ t('pageMenu.shelf') }}</NuxtLink>
     <NuxtLink class="item" to="/house" @click="panel?.hide()">{{ t('pageMenu.houseRules') }}</NuxtLink>
+    <NuxtLink class="item" to="/practice" @click="panel?.hide()">{{ t('pageMenu.practiceBench') }}</NuxtLink>
     <Button type="button" variant="text" class="item" @click="close(() => emit('words'))">{{
       t('pageMenu.wordsOfTheTrade')
     }}</Button>

@@ -10,7 +10,8 @@ import { t } from '~/words/of/frame'
       to="/shelf"
       active-class="here"
       >{{ t('topPlaces.shelf') }}</NuxtLink
-    ><NuxtLink to="/house" active-class="here">{{ t('topPlaces.houseRules') }}</NuxtLink>
+    ><NuxtLink to="/house" active-class="here">{{ t('topPlaces.houseRules') }}</NuxtLink
+    ><NuxtLink to="/practice" active-class="here">{{ t('topPlaces.practice') }}</NuxtLink>
   </nav>
 </template>
 

@@ -8,6 +8,7 @@ import { figure } from '~/words/numbers'
 /** The next checks by what each tells a minute: how it is made, what can hurt, and before it is made what each outcome would mean. */
 const { trace } = defineProps<{ trace: ReturnType<typeof useTrace> }>()
 const SHOWN = 3
+const build = useBuild()
 const all = ref(false)
 const next = computed(() =>
   (trace.trace.value?.nextChecks ?? []).filter(({ check }) => trace.recorded.value!.skipped?.[check] === undefined),
@@ -46,6 +47,7 @@ const percent = (share: number) => figure(100 * share, 0)
         }}<span class="quiet">{{ t('trace.minutes', { n: each.minutes }, each.minutes) }}</span
         ><span v-if="each.teardown" class="apart">{{ t('trace.takenApart') }}</span>
       </h3>
+      <TraceWhere class="place" :check="each.check" :layout="build.sheet!.layout" />
       <p>{{ t(CHECK_WORDS[each.check].how) }}</p>
       <p v-if="cautionOf(each.check)" class="careful">{{ cautionOf(each.check) }}</p>
       <p v-if="before(each)" class="careful">{{ t('trace.before', { checks: before(each) }) }}</p>
@@ -78,7 +80,18 @@ const percent = (share: number) => figure(100 * share, 0)
 </template>
 
 <style scoped>
+.place {
+  float: right;
+  width: 200px;
+  margin: 0 0 6px 14px;
+}
+@media (max-width: 560px) {
+  .place {
+    width: 130px;
+  }
+}
 .check {
+  display: flow-root;
   border-top: 1px solid var(--rule);
   padding: 10px 0 6px;
 }

@@ -2,6 +2,10 @@
 import { t } from '~/words/of/trace'
 import { runningOf } from '#core/trace/moments'
 import type { Cause } from '#core/trace/vocabulary'
+import { OIL_GRADES } from '#core/oil/grades'
+import { triedSheet } from '#core/outlook/tried'
+import { OIL_STATES } from '~/composables/useTried'
+import { t as frameWords } from '~/words/of/frame'
 import { causeWords, MOMENT_WORDS } from '~/words/trace'
 
 /** What the gauge should show over speed with each of the likeliest causes, beside what it was read at. */
@@ -28,7 +32,26 @@ const { value: found } = useAnswer(
       : undefined,
   () => JSON.stringify([causes.value, temperature.value, build.revision]),
 )
-const lines = computed(() =>
+/** Another oil than the record's, or what may have become of it: what a sound engine would show with it. */
+const oil = ref<{ grade: string; dilution?: number; ageing?: number }>({ grade: 'now' })
+const others = computed(
+  () => oil.value.grade !== 'now' || oil.value.dilution !== undefined || oil.value.ageing !== undefined,
+)
+const grades = [
+  { value: 'now', words: t('trace.oilOfTheRecord') },
+  ...OIL_GRADES.map(({ name }) => ({ value: name, words: name })),
+]
+const { value: withOil } = useAnswer(
+  (_model, slow) => {
+    if (!build.sheet || temperature.value === undefined || !others.value) return undefined
+    const { grade, ...rest } = oil.value
+    const figures = OIL_GRADES.find(({ name }) => name === grade)
+    const changed = triedSheet(toRaw(build.sheet), { ...rest, ...(figures ? { oil: figures } : {}) })
+    return slow().causeCurves(JSON.parse(JSON.stringify(changed)), ['by-design'], temperature.value)
+  },
+  () => JSON.stringify([oil.value, temperature.value, build.revision]),
+)
+const causeLines = computed(() =>
   (found.value?.curves ?? []).map(({ cause, low, middle, high }, i) => ({
     name: causeWords(cause),
     ink: INKS[i]!,
@@ -37,6 +60,18 @@ const lines = computed(() =>
     band: found.value!.speeds.map((speed, at) => ({ speed, low: low[at]!, high: high[at]! })),
   })),
 )
+const lines = computed(() => [
+  ...causeLines.value,
+  ...(others.value && withOil.value
+    ? withOil.value.curves.map(({ low, middle, high }) => ({
+        name: t('trace.soundWithThisOil'),
+        ink: 'oil',
+        dash: 2,
+        values: middle,
+        band: withOil.value!.speeds.map((speed, at) => ({ speed, low: low[at]!, high: high[at]! })),
+      }))
+    : []),
+])
 /** A gauge is read to so much. */
 const READ = 5e3
 const marks = computed(() =>
@@ -63,6 +98,26 @@ const marks = computed(() =>
       :words="t('trace.pressure')"
       :label="t('trace.overSpeed')"
       :marks="marks"
+    />
+    <h3>{{ t('trace.anotherOil') }}</h3>
+    <ChoiceField
+      :label="t('trace.oilGrade')"
+      :value="oil.grade"
+      :options="grades"
+      @choose="oil = { ...oil, grade: $event }"
+    />
+    <TriedSlider
+      v-for="each in OIL_STATES"
+      :key="each.field"
+      :words="frameWords(each.words)"
+      :label="frameWords(each.words)"
+      :now="build.sheet!.oil[each.field] ?? each.fresh"
+      :value="oil[each.field] ?? build.sheet!.oil[each.field] ?? each.fresh"
+      :from="each.from"
+      :to="each.to"
+      :step="each.step"
+      :dimension="each.dimension"
+      @slide="oil = { ...oil, [each.field]: $event }"
     />
   </section>
 </template>

@@ -39,10 +39,12 @@ async function close() {
 /** The one that was found is mended, and it is as before: another is looked for, by what is seen now. */
 async function next() {
   const { context, stoodDays, moment, symptom } = recorded.value
+  const after = trace.open.value!.key
   await close()
   await trace.begin({
     context,
     moment,
+    after,
     ...(stoodDays === undefined ? {} : { stoodDays }),
     ...(symptom ? { symptom } : {}),
   })

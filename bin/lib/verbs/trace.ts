@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Sheet } from '../../../core/record/schema'
+import { CAUSES } from '../../../core/trace/priors'
 import { prepareTracer } from '../../../core/trace/trace'
 import { CONTEXTS, MOMENTS, OBSERVATIONS } from '../../../core/trace/vocabulary'
 import { degrees, notNegative, take } from './take'
@@ -21,6 +22,7 @@ const Case = z.strictObject({
   moment: Moment,
   readings: z.array(Reading).max(50).default([]),
   observations: z.strictObject(observations).default({}),
+  mended: z.array(z.enum(CAUSES)).max(CAUSES.length).default([]),
 })
 const Input = z.object({ build: z.unknown(), cases: z.array(Case).max(10_000) })
 

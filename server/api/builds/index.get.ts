@@ -1,4 +1,5 @@
 import { progressOf } from '#core/progress/progress'
+import { openCase } from '#core/trace/cases'
 import { houseRules } from '#core/house/limits'
 import { listFloor } from '../../data/floor'
 import { getHouse } from '../../data/house'
@@ -69,6 +70,7 @@ export default defineEventHandler(async () => {
       ranAt: ran,
       primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined,
       standing: known.standing,
+      tracing: openCase(sheet)?.recorded.opened,
       stopped: stops.get(id),
       waiting: waiting.get(id) ?? 0,
       place,

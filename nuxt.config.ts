@@ -2,7 +2,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { addTemplate } from 'nuxt/kit'
 import { build } from 'esbuild'
-import { chunkOf, stylesStandInTheSheet } from './bin/lib/chunks'
+import { chunkOf, compiledAsItComes, stylesStandInTheSheet } from './bin/lib/chunks'
 import { themeCss } from './bin/lib/theme-css'
 
 // The application is a single page served by its own small server: the model runs in the browser's worker,
@@ -182,7 +182,7 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    plugins: [stylesStandInTheSheet],
+    plugins: [stylesStandInTheSheet, compiledAsItComes],
     worker: { format: 'es' },
     build: {
       target: 'es2022',

@@ -12,7 +12,7 @@ const VIEWS = [
   ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
   ['shells', 'Rescue tractor 2', 'bearings?view=shells'],
   ['pump', 'Ottiline', 'pump'],
-  ['pumps-compared', 'Ottiline', 'pump?view=compare'],
+  ['practice', '', 'practice'],
   ['relief', 'Ottiline', 'relief'],
   ['pickup', 'Ottiline', 'pickup?view=oil'],
   ['shelf', '', 'shelf?kind=washer'],
@@ -28,18 +28,23 @@ await withDemo(4489, async (browser, addressOf) => {
     await page.addInitScript((now) => {
       localStorage.setItem('uldo.who', 'Maren')
       localStorage.setItem('uldo.scheme', now)
+      // An exercise under way, as a reload finds it.
+      const task = { preset: 'inline4', seed: 12, hardness: 'plain', cause: 'undriven' }
+      localStorage.setItem('uldo.practice', JSON.stringify({ task, engine: 'Inline four', done: [], helped: 0 }))
     }, scheme)
     await page.goto(addressOf(build, station))
     await page.waitForSelector(
-      station.startsWith('shelf')
-        ? '[data-item]'
-        : station === 'trace'
-          ? '[data-cause]'
-          : station === 'outlook'
-            ? '.apexcharts-series path'
-            : build
-              ? '[data-state="idleHot"]'
-              : '.engines li',
+      station === 'practice'
+        ? '[data-practice-check]'
+        : station.startsWith('shelf')
+          ? '[data-item]'
+          : station === 'trace'
+            ? '[data-cause]'
+            : station === 'outlook'
+              ? '.apexcharts-series path'
+              : build
+                ? '[data-state="idleHot"]'
+                : '.engines li',
     )
     // Bands settle half a second after the last value.
     await page.waitForTimeout(3500)

@@ -78,7 +78,7 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
       'trace',
     ],
   },
-  'Floor, Shelf and House rules': {
+  'Floor, Shelf, House rules and Practice bench': {
     views: [
       '/',
       '/shelf?kind=oil',
@@ -87,6 +87,9 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
       '/house?view=people',
       '/house?view=devices',
       '/house?view=cautions',
+      '/practice',
+      '/practice?view=drill',
+      '/practice?view=results',
     ],
   },
 }

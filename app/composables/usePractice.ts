@@ -46,7 +46,8 @@ export function usePractice() {
   const busy = ref(false)
   watch(kept, (now) => remember(KEY, JSON.stringify(now ?? null)), { deep: true })
 
-  const plain = () => JSON.parse(JSON.stringify(kept.value!.task)) as PracticeTask
+  /** As a worker takes it: none of Vue's own. */
+  const plain = <T>(of: T) => JSON.parse(JSON.stringify(of)) as T
   async function at<T>(work: () => Promise<T>): Promise<T | undefined> {
     busy.value = true
     failed.value = ''
@@ -66,7 +67,7 @@ export function usePractice() {
       sheet.value = build
         ? (await ask('GET /api/builds/:build', { at: { build } })).sheet
         : newSheet(task.preset, kept.value!.engine, kept.value!.engine)
-      said.value = await useSlowWorker().exercise(sheet.value, plain())
+      said.value = await useSlowWorker().exercise(sheet.value, plain(kept.value!.task))
       if (found.value || kept.value!.given) await finish()
     })
   const begin = (task: PracticeTask, engine: string, build?: string) => {
@@ -77,8 +78,8 @@ export function usePractice() {
   const finish = async () => {
     end.value = await useSlowWorker().exerciseEnd(
       sheet.value!,
-      plain(),
-      kept.value!.done.map(({ done }) => ({ ...done })),
+      plain(kept.value!.task),
+      plain(kept.value!.done.map(({ done }) => done)),
       kept.value!.helped,
     )
   }
@@ -114,10 +115,11 @@ export function usePractice() {
     busy,
     found,
     begin,
-    look: (check: CheckKey) => at(async () => note(await useSlowWorker().exerciseLook(sheet.value!, plain(), check))),
+    look: (check: CheckKey) =>
+      at(async () => note(await useSlowWorker().exerciseLook(sheet.value!, plain(kept.value!.task), check))),
     repair: (cause: Cause) =>
       at(async () => {
-        note(await useSlowWorker().exerciseRepair(sheet.value!, plain(), cause))
+        note(await useSlowWorker().exerciseRepair(sheet.value!, plain(kept.value!.task), cause))
         if (!found.value) return
         await finish()
         await keep()

@@ -1,5 +1,8 @@
 import type { Plugin } from 'vite'
 
+const PAGES = /\/app\/pages\/[\w/[\]-]+\.vue$/
+/** Chunks of several pages that a first screen runs. */
+const FIRST = ['readings', 'tables', 'frame']
 const FRAME = /\/app\/pages\/build\/\[id\]\.vue$/
 const STATIONS = /\/app\/pages\/build\/\[id\]\/[\w-]+\.vue$/
 /** Stations that need a module before it travels with what nearly all of them need, and before it travels with the tables. */
@@ -60,4 +63,25 @@ export const stylesStandInTheSheet: Plugin = {
   apply: 'build',
   enforce: 'pre',
   load: (id) => (/@primeuix\/styles\/dist\//.test(id) ? "export const style = ''" : undefined),
+}
+
+/**
+ * What a first screen runs is compiled while it comes, off the page's own thread, and not function by function as they are called: a hint to the browser, and
+ * to one that does not know it a comment.
+ */
+export const compiledAsItComes: Plugin = {
+  name: 'uldo:compiled-as-it-comes',
+  apply: 'build',
+  enforce: 'post',
+  generateBundle: {
+    order: 'post',
+    handler: (_, bundle) => {
+      for (const chunk of Object.values(bundle))
+        if (
+          chunk.type === 'chunk' &&
+          (chunk.isEntry || FIRST.includes(chunk.name) || PAGES.test(chunk.facadeModuleId ?? ''))
+        )
+          chunk.code = `//# allFunctionsCalledOnLoad\n${chunk.code}`
+    },
+  },
 }

@@ -36,8 +36,8 @@ const {
   most?: number
   /** A level that must not be passed. */
   limit?: { value: number; words: string }
-  /** Bands at single speeds, each with its name at the mark and its words under the chart. */
-  marks?: readonly { speed: number; low: number; high: number; name: string; words: string }[]
+  /** Bands at single speeds, each with its name at the mark, unless that would lie over the lines' own, and its words under the chart. */
+  marks?: readonly { speed: number; low: number; high: number; name: string; words: string; unnamed?: boolean }[]
   height?: number
 }>()
 const units = useUnits()
@@ -168,21 +168,23 @@ const options = computed<ApexOptions>(() => {
           ]
         : [],
       points: [
-        ...marks.map(({ speed, low, high, name: text }) => ({
-          x: rpm(speed),
-          y: fromSI(0.5 * (low + high), unit.value),
-          marker: { size: 0 },
-          label: {
-            text,
-            // To the side that has room.
-            textAnchor: rpm(speed) > 0.55 * run.value.top ? 'end' : 'start',
-            offsetX: rpm(speed) > 0.55 * run.value.top ? -9 : 9,
-            // Clear over the line, which may rise steeply from here.
-            offsetY: rpm(speed) > 0.55 * run.value.top ? -4 : -22,
-            borderColor: 'transparent',
-            style: { background: 'transparent', color: inkOf('ink'), fontSize: '15px' },
-          },
-        })),
+        ...marks
+          .filter(({ unnamed }) => !unnamed)
+          .map(({ speed, low, high, name: text }) => ({
+            x: rpm(speed),
+            y: fromSI(0.5 * (low + high), unit.value),
+            marker: { size: 0 },
+            label: {
+              text,
+              // To the side that has room.
+              textAnchor: rpm(speed) > 0.55 * run.value.top ? 'end' : 'start',
+              offsetX: rpm(speed) > 0.55 * run.value.top ? -9 : 9,
+              // Clear over the line, which may rise steeply from here.
+              offsetY: rpm(speed) > 0.55 * run.value.top ? -4 : -22,
+              borderColor: 'transparent',
+              style: { background: 'transparent', color: inkOf('ink'), fontSize: '15px' },
+            },
+          })),
         ...ends.value.map(({ name, ink, x, y }, i) => ({
           x,
           y: Math.min(y + lifts[i], rise.value.top),

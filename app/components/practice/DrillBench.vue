@@ -26,7 +26,12 @@ const verdict = computed(() => {
   const said = stop ? stopReason(stop, p) : t('drill.itWasSound')
   const hand =
     last.value === undefined ? t('drill.youLetItRun') : t('drill.youStoppedAt', { time: figure(last.value, 1) })
-  return { right, words: [hand, fault ? `${FAULT_WORDS[fault]}.` : '', said].filter(Boolean).join(' ') }
+  return {
+    right,
+    words: [hand, fault ? `${t('practice.itWas', { cause: FAULT_WORDS[fault] })}.` : '', said]
+      .filter(Boolean)
+      .join(' '),
+  }
 })
 /** The space bar stops, and goes on. */
 function key(event: KeyboardEvent) {
@@ -135,6 +140,7 @@ onBeforeUnmount(() => removeEventListener('keydown', key))
 }
 .under {
   font-size: 22px;
+  margin: 8px 0 14px;
 }
 .stop-it {
   width: 100%;
@@ -151,6 +157,7 @@ onBeforeUnmount(() => removeEventListener('keydown', key))
   font-size: 22px;
 }
 .verdict {
+  margin: 8px 0 16px;
   font-size: 20px;
 }
 .verdict.pass b {

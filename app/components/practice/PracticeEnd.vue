@@ -35,7 +35,7 @@ const ways = computed(
       {{
         t('practice.cost', {
           minutes: figure(end.score.minutes, 0),
-          parts: figure(end.score.parts, 1),
+          parts: figure(end.score.parts, Number.isInteger(end.score.parts) ? 0 : 1),
           dry: figure(end.score.dry, 0),
         })
       }}
@@ -48,7 +48,7 @@ const ways = computed(
         </h3>
         <ol>
           <li v-for="({ done, spent }, i) in way.steps" :key="i">
-            {{ wordsOf(done) }} <span class="quiet mono">{{ t('practice.min', { n: spent.minutes }) }}</span>
+            {{ wordsOf(done) }} <span class="quiet">{{ t('practice.min', { n: spent.minutes }) }}</span>
           </li>
         </ol>
         <p v-if="way.steps.length === 0" class="quiet">{{ t('practice.nothingDone') }}</p>
@@ -77,6 +77,9 @@ const ways = computed(
   grid-template-columns: repeat(auto-fit, minmax(290px, 1fr));
   gap: 10px 40px;
   margin: 14px 0;
+}
+h2 {
+  font-size: 24px;
 }
 h3 .quiet {
   margin-left: 12px;

@@ -44,7 +44,7 @@ const cautionOf = (check: CheckKey) => {
     <section class="said" data-testid="practice-said">
       <h2>{{ practice.kept.value!.engine }}</h2>
       <p>
-        {{ CONTEXT_WORDS[traced.context]
+        {{ t('practice.behind', { context: CONTEXT_WORDS[traced.context] })
         }}<template v-if="traced.stoodDays"
           >, {{ t('practice.days', { n: traced.stoodDays }, traced.stoodDays) }}</template
         >.
@@ -102,6 +102,9 @@ const cautionOf = (check: CheckKey) => {
 </template>
 
 <style scoped>
+section + section h2 {
+  margin: 20px 0 6px;
+}
 .said .figure {
   font-size: 40px;
   margin-right: 14px;
@@ -148,10 +151,16 @@ li {
     grid-template-columns: minmax(0, 1fr) auto;
   }
   .title {
-    grid-column: 1 / -1;
+    grid-column: 1;
   }
   .cost {
-    justify-self: start;
+    grid-area: 2 / 1;
+  }
+  li > .p-button-outlined {
+    grid-area: 1 / 2 / span 2 / auto;
+  }
+  .found {
+    grid-column: 2;
   }
 }
 </style>

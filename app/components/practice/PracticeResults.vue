@@ -107,6 +107,9 @@ const print = () => window.print()
 </template>
 
 <style scoped>
+h2 {
+  margin-top: 18px;
+}
 .tools {
   display: flex;
   flex-wrap: wrap;

@@ -136,6 +136,15 @@ function take() {
 </template>
 
 <style scoped>
+.setup {
+  max-width: 780px;
+}
+.setup > p {
+  margin-bottom: 14px;
+}
+.setup h2 {
+  margin: 26px 0 6px;
+}
 .go {
   display: flex;
   flex-wrap: wrap;

@@ -53,7 +53,7 @@ const percent = (share: number) => figure(100 * share, 0)
       </div>
       <div>
         <dt>{{ t('practice.partsSpent') }}</dt>
-        <dd class="mono">{{ figure(parts, 1) }}</dd>
+        <dd class="mono">{{ figure(parts, Number.isInteger(parts) ? 0 : 1) }}</dd>
       </div>
       <div :class="{ harmed: dry > 0 }">
         <dt>{{ t('practice.dry') }}</dt>
@@ -99,7 +99,7 @@ const percent = (share: number) => figure(100 * share, 0)
       <ol v-else>
         <li v-for="each in opinion.causes.slice(0, 3)" :key="each.cause">
           {{ causeWords(each.cause) }}
-          <span class="mono">{{ t('practice.percent', { share: percent(each.probability) }) }}</span>
+          <span class="quiet">{{ t('practice.percent', { share: percent(each.probability) }) }}</span>
         </li>
       </ol>
       <p v-if="opinion?.nextChecks[0]">
@@ -110,6 +110,9 @@ const percent = (share: number) => figure(100 * share, 0)
 </template>
 
 <style scoped>
+h2 {
+  margin: 18px 0 6px;
+}
 dl {
   display: flex;
   flex-wrap: wrap;

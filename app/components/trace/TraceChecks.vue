@@ -47,9 +47,13 @@ const percent = (share: number) => figure(100 * share, 0)
         }}<span class="quiet">{{ t('trace.minutes', { n: each.minutes }, each.minutes) }}</span
         ><span v-if="each.teardown" class="apart">{{ t('trace.takenApart') }}</span>
       </h3>
-      <TraceWhere class="place" :check="each.check" :layout="build.sheet!.layout" />
-      <p>{{ t(CHECK_WORDS[each.check].how) }}</p>
-      <p v-if="cautionOf(each.check)" class="careful">{{ cautionOf(each.check) }}</p>
+      <div class="told">
+        <div>
+          <p>{{ t(CHECK_WORDS[each.check].how) }}</p>
+          <p v-if="cautionOf(each.check)" class="careful">{{ cautionOf(each.check) }}</p>
+        </div>
+        <TraceWhere :check="each.check" :layout="build.sheet!.layout" />
+      </div>
       <p v-if="before(each)" class="careful">{{ t('trace.before', { checks: before(each) }) }}</p>
       <div v-for="outcome in each.outcomes" :key="outcome.value" class="outcome">
         <Button type="button" variant="outlined" @click="trace.observe(each.check, outcome.value)">{{
@@ -80,18 +84,12 @@ const percent = (share: number) => figure(100 * share, 0)
 </template>
 
 <style scoped>
-.place {
-  float: right;
-  width: 200px;
-  margin: 0 0 6px 14px;
-}
-@media (max-width: 560px) {
-  .place {
-    width: 130px;
-  }
+.told {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(110px, 170px);
+  gap: 4px 14px;
 }
 .check {
-  display: flow-root;
   border-top: 1px solid var(--rule);
   padding: 10px 0 6px;
 }

@@ -80,6 +80,7 @@ const marks = computed(() =>
     low: Math.max(0, reading.pressure - READ),
     high: reading.pressure + READ,
     name: MOMENT_WORDS[reading.moment],
+    unnamed: true,
     words: t('trace.wasRead', {
       moment: MOMENT_WORDS[reading.moment],
       pressure: units.say(reading.pressure, 'pressure', units.fine),
@@ -121,3 +122,9 @@ const marks = computed(() =>
     />
   </section>
 </template>
+
+<style scoped>
+h3 {
+  margin: 18px 0 6px;
+}
+</style>

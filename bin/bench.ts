@@ -17,18 +17,25 @@ import { MAP_SIZE, outlookMap } from '../core/outlook/map'
 import { gaugePressure, modelOf } from '../core/outlook/model'
 import { FULL_SAMPLES, outlookOf, QUICK_SAMPLES } from '../core/outlook/outlook'
 import { namedStates } from '../core/outlook/states'
+import { filledFor } from '../core/record/fill'
+import { nextChecks } from '../core/trace/nextChecks'
+import { prepareTracer } from '../core/trace/trace'
+import type { TraceCase } from '../core/trace/vocabulary'
+import { weigh } from '../core/trace/weigh'
 import { independentEngine, leakTree } from './lib/independent'
 
-/** Median of the times of `rounds` calls, ms, after some that warm up. */
-function median(rounds: number, work: () => void): number {
+/** Time of `rounds` calls of which a share takes no longer, ms, after some that warm up. */
+function timed(rounds: number, share: number, work: () => void): number {
   for (let i = 0; i < Math.min(50, rounds); i++) work()
   const times = Array.from({ length: rounds }, () => {
     const began = performance.now()
     work()
     return performance.now() - began
   }).sort((a, b) => a - b)
-  return times[Math.floor(rounds / 2)]
+  return times[Math.floor(rounds * share)]
 }
+const median = (rounds: number, work: () => void) => timed(rounds, 0.5, work)
+const percentile95 = (rounds: number, work: () => void) => timed(rounds, 0.95, work)
 
 const ms = (value: number) => `${value < 10 ? value.toFixed(1) : value.toFixed(0)} ms`
 const us = (value: number) => `${(1000 * value).toFixed(1)} µs`
@@ -168,6 +175,33 @@ for (const progress of findSetups(sheet, offer))
   if (first === 0 && progress.frontier.length > 0) first = performance.now() - began
 row(`finder over ${combinationsOf(offer).toLocaleString('en-GB')} set-ups`, ms(performance.now() - began), '5000 ms')
 row('  its first answers', ms(first), '300 ms')
+
+const generator = DEMO_BUILDS.dunmarrow()
+const traced = (observations: TraceCase['observations']): TraceCase => ({
+  context: 'ran',
+  moment: 'idle-hot',
+  readings: [
+    { moment: 'idle-hot', pressure: 0.8e5, with: 'sender' },
+    { moment: 'working-hot', pressure: 2.6e5, with: 'sender' },
+  ],
+  observations,
+})
+row('trace, V8: likelihoods prepared', ms(median(3, () => prepareTracer(generator).trace(traced({})))), '-')
+const tracer = prepareTracer(generator)
+const answers = [{}, { 'oil-level': 'full' }, { 'oil-level': 'full', drive: 'turns', needle: 'swings' }] as const
+const simulated = tracer.simulated(traced({}))
+const filled = filledFor(generator, 'start')
+row(
+  'trace, V8: posterior after an answer, 95th percentile',
+  ms(percentile95(60, () => weigh(filled, simulated, traced(answers[turn++ % 3])))),
+  '150 ms',
+)
+const weighed = weigh(filled, simulated, traced(answers[2]))
+row(
+  'trace, V8: next checks, 95th percentile',
+  ms(percentile95(60, () => nextChecks(filled, traced(answers[2]), weighed))),
+  '400 ms',
+)
 
 const network = leakTree(20)
 const fluid = { density: 850, viscosity: 0.09 }

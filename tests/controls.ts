@@ -32,3 +32,12 @@ export async function typeCount(field: Locator, digits: string) {
   await field.pressSequentially(digits)
   await field.press('Tab')
 }
+
+/** Tab alone leads there from wherever the hand is, on or back; how many presses it took. */
+export async function tabTo(page: Page, target: Locator, key: 'Tab' | 'Shift+Tab' = 'Tab', most = 60): Promise<number> {
+  for (let presses = 1; presses <= most; presses++) {
+    await page.keyboard.press(key)
+    if (await target.evaluate((element) => element === document.activeElement).catch(() => false)) return presses
+  }
+  throw new Error(`Tab does not lead to ${target}`)
+}

@@ -1,15 +1,6 @@
-import type { Locator, Page } from '@playwright/test'
 import { GUIDE, GUIDE_PAGES } from '../core/guide/guide'
+import { tabTo } from './controls'
 import { expect, saved, test } from './server'
-
-/** Tab alone leads there from wherever the hand is, on or back; how many presses it took. */
-async function tabTo(page: Page, target: Locator, key: 'Tab' | 'Shift+Tab' = 'Tab', most = 60): Promise<number> {
-  for (let presses = 1; presses <= most; presses++) {
-    await page.keyboard.press(key)
-    if (await target.evaluate((element) => element === document.activeElement).catch(() => false)) return presses
-  }
-  throw new Error(`Tab does not lead to ${target}`)
-}
 
 test('a guided build: every station by the keyboard alone, on an engine that no list shows, and nothing of it stays', async ({
   server,

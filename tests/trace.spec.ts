@@ -1,6 +1,6 @@
-import type { Page } from '@playwright/test'
-import { typeCount } from './controls'
-import { buildId, expect, saved, sharing as test, test as alone } from './server'
+import type { Locator, Page } from '@playwright/test'
+import { tabTo, typeCount } from './controls'
+import { buildId, expect, PHOTO, saved, sharing as test, test as alone } from './server'
 import { newBuild } from './supplied'
 
 /** Opens a case by hand. */
@@ -133,6 +133,9 @@ test('two faults: a cover without its gasket is mended, it is as before, and the
     ['oil-at-cover', 'oil comes out'],
   ] as const)
     await answer(page, check, words)
+  // What the camera saw is kept with it.
+  await page.getByLabel('Photo of Camera down the drive hole').setInputFiles(PHOTO)
+  await expect(page.locator('[data-known="air-at-pump"] img')).toBeVisible()
   await expect(first(page)).toHaveAttribute('data-cause', 'cover-leak')
   await mend(page, 'new gasket under the cover')
   await page.getByRole('button', { name: 'It is as before: look for the next' }).click()
@@ -151,6 +154,38 @@ test('two faults: a cover without its gasket is mended, it is as before, and the
     await answer(page, check, words)
   await expect(first(page)).toHaveAttribute('data-cause', 'pickup-air')
   await close(page, 'tube pressed in and wired')
+})
+
+test('a case by the keyboard alone, from its first word to its end', async ({ server, bench: page }) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/trace`)
+  const press = async (name: string | RegExp, within: Page | Locator = page) => {
+    await tabTo(page, within.getByRole('button', { name, exact: true }).first(), 'Tab', 120)
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('button', { name: 'Open a case' })).toBeVisible()
+  await press('When: while cranked')
+  await tabTo(page, page.getByLabel('What the gauge read'))
+  await page.keyboard.type('0 bar')
+  await page.keyboard.press('Enter')
+  await press('Open a case')
+  await expect(first(page)).toBeVisible()
+  for (const [check, words] of [
+    ['oil-level', 'to the mark'],
+    ['drive', 'does not turn'],
+  ] as const) {
+    await press(words, page.locator(`[data-ask="${check}"]`))
+    await expect(page.locator(`[data-known="${check}"]`)).toBeVisible()
+  }
+  await expect(first(page)).toHaveAttribute('data-cause', 'undriven')
+  const end = page.getByTestId('trace-end')
+  await tabTo(page, end.getByRole('combobox', { name: 'What it was' }), 'Tab', 120)
+  for (const key of ['Enter', 'ArrowDown', 'Enter']) await page.keyboard.press(key)
+  await expect(end.getByRole('combobox', { name: 'What it was' })).toHaveText('pump not driven')
+  await tabTo(page, page.getByLabel('What was done'))
+  await page.keyboard.type('coupling put in')
+  await page.keyboard.press('Enter')
+  await press('Close the case', end)
+  await expect(page.getByTestId('closed-cases')).toContainText('coupling put in')
 })
 
 alone(

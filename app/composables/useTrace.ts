@@ -1,3 +1,4 @@
+import { proxy } from 'comlink'
 import type { Operation } from 'fast-json-patch'
 import { NOT_KNOWN, type RecordedCase } from '#core/record/traceCase'
 import type { Observation } from '#core/trace/vocabulary'
@@ -15,13 +16,18 @@ export function useTrace() {
   const recorded = computed(() => open.value?.recorded)
   const traced = computed(() => (recorded.value ? tracedOf(recorded.value, build.sheet!) : undefined))
   const shop = useShopCases()
+  /** How far the simulations of a sheet are that has not been traced before. */
+  const share = ref(0)
+  const tell = proxy((done: number) => void (share.value = done))
   const {
     value: trace,
     error,
     pending,
   } = useAnswer(
     (_model, slow) =>
-      build.sheet && traced.value ? slow().trace(build.sheet, traced.value, shop.factors(traced.value)) : undefined,
+      build.sheet && traced.value
+        ? slow().trace(build.sheet, traced.value, shop.factors(traced.value), tell)
+        : undefined,
     () => [JSON.stringify(traced.value), build.revision, shop.counted, shop.found.length],
   )
   const path = (...parts: (string | number)[]) => ['/cases', open.value!.key, ...parts].join('/')
@@ -39,6 +45,7 @@ export function useTrace() {
     trace,
     error,
     pending,
+    share,
     shop,
     begin: (of: Pick<RecordedCase, 'context' | 'moment'> & Partial<RecordedCase>) => {
       const key = nextCaseKey(build.sheet!)
@@ -67,6 +74,16 @@ export function useTrace() {
       change(
         [{ op: 'remove', path: path(recorded.value?.observations[key] ? 'observations' : 'skipped', key) }],
         checkTitle(key),
+      ),
+    /** Adds a photo to what was seen. */
+    picture: (key: Observation, photo: string) =>
+      change(
+        [
+          recorded.value!.observations[key]!.photos
+            ? { op: 'add', path: path('observations', key, 'photos', '-'), value: photo }
+            : { op: 'add', path: path('observations', key, 'photos'), value: [photo] },
+        ],
+        t('trace.photoOf', { check: checkTitle(key) }),
       ),
     leave: (key: Observation, why: string = NOT_KNOWN) => change([into('skipped', key, why)], checkTitle(key)),
     read: (reading: Omit<Read, 'by' | 'at'>) =>

@@ -143,13 +143,13 @@ const films = {
   calibrate: async (sheet: Sheet, observations: Observation[]) =>
     (await import('#core/start/calibrate')).calibrate(sheet, observations),
   /** Causes of a case by how likely they are, the checks to make next, and what spoke for each cause. */
-  async trace(sheet: Sheet, traced: TraceCase, priors: Partial<Record<Cause, number>>) {
+  async trace(sheet: Sheet, traced: TraceCase, priors: Partial<Record<Cause, number>>, tell?: (share: number) => void) {
     const [{ prepareTracer }, { recordSays }] = await Promise.all([
       import('#core/trace/trace'),
       import('#core/trace/record'),
     ])
     const of = JSON.stringify({ ...sheet, cases: undefined })
-    if (tracer?.of !== of) tracer = { of, by: prepareTracer(sheet) }
+    if (tracer?.of !== of) tracer = { of, by: prepareTracer(sheet, tell) }
     return {
       ...tracer.by.trace(traced, priors),
       reasons: tracer.by.reasons(traced, priors),

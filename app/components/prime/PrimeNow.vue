@@ -39,6 +39,7 @@ const { setUp, seen, read, word, tone, spans, sentence, suspects } = live
           }}
         </li>
       </ol>
+      <TraceLink v-if="word?.level === 'stop'" />
     </div>
   </div>
 </template>

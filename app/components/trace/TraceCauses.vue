@@ -51,7 +51,10 @@ function look(cause: Cause): string {
   <section data-testid="trace-causes" aria-live="polite">
     <h2>{{ t('trace.causes') }}</h2>
     <p v-if="trace.error.value" class="wrong" role="alert">{{ t('trace.notWorkedOut', { why: trace.error.value }) }}</p>
-    <p v-else-if="causes.length === 0" class="quiet">{{ t('trace.working') }}</p>
+    <div v-else-if="causes.length === 0" class="quiet">
+      <p>{{ t('trace.working') }}</p>
+      <ProgressBar :value="Math.round(100 * trace.share.value)" :aria-label="t('trace.working')" />
+    </div>
     <p v-else-if="byLayout" class="quiet" data-testid="trace-by-layout">{{ t('trace.byLayout') }}</p>
     <ol>
       <li v-for="each in shown" :key="each.cause" :data-cause="each.cause">

@@ -50,6 +50,8 @@ await withDemo(4489, async (browser, addressOf) => {
     await page.waitForTimeout(3500)
     if (scrolled) await page.locator('main').evaluate((main, top) => main.scrollTo(0, top), scrolled)
     await page.waitForTimeout(200)
+    // Where this machine keeps its backups is nobody's business.
+    await page.addStyleTag({ content: '[data-testid="backup"] { visibility: hidden }' })
     await page.screenshot({ path: join(root, `docs/screenshots/${name}.png`) })
     await page.close()
     console.log(`docs/screenshots/${name}.png`)

@@ -24,21 +24,27 @@ export function useDrill() {
   const score = computed(() => (phase.value === 'ended' ? scoreDrill(starts.value, calls.value) : undefined))
   let frame: number | undefined
   let beganAt = 0
+  /** Which drawing is waited for: one that was left meanwhile is none. */
+  let drawing = 0
 
   async function draw(preset: string, title: string, seed: number) {
+    const own = ++drawing
     phase.value = 'drawing'
     share.value = 0
     failed.value = ''
     calls.value = []
     engine.value = title
     try {
-      starts.value = await useSlowWorker().drill(
+      const drawn = await useSlowWorker().drill(
         newSheet(preset, title, title),
         seed,
         proxy((done: number) => void (share.value = done)),
       )
+      if (own !== drawing) return
+      starts.value = drawn
       phase.value = 'ready'
     } catch (error) {
+      if (own !== drawing) return
       failed.value = (error as Error).message
       phase.value = 'rest'
     }
@@ -68,6 +74,7 @@ export function useDrill() {
   }
   const leave = () => {
     if (frame !== undefined) cancelAnimationFrame(frame)
+    drawing++
     phase.value = 'rest'
   }
   onScopeDispose(leave)

@@ -26,8 +26,6 @@ import { withUsableSheets } from './usable'
 /** What takes longer than a keystroke: films on the grid, orbits over the cycle, shells by integer programme, comparisons of many set-ups. Apart from the outlook's worker. */
 let wanted = 0
 let searching = 0
-/** The drill's band needs no more. */
-const DRILL_SAMPLES = 40
 /** The simulations of the sheet that was traced last: each answer asks for the same again. */
 let tracer: { of: string; by: Tracer } | undefined
 /** The engine on the practice bench, with what it hides. */
@@ -188,14 +186,12 @@ const films = {
   },
   /** Twenty short starts of an engine; told how many are drawn. */
   async drill(sheet: Sheet, seed: number, tell: (share: number) => void) {
-    const [{ drillStarts, STARTS }, { expectationOf }, { watchRules }] = await Promise.all([
+    const [{ drillStarts, STARTS }, { watchRules }] = await Promise.all([
       import('#core/practice/drill'),
-      import('#core/start/expectation'),
       import('#core/start/watchRules'),
     ])
     const starts = []
-    for (const start of drillStarts(sheet, watchRules(sheet), expectationOf(sheet, DRILL_SAMPLES), seed))
-      tell(starts.push(start) / STARTS)
+    for (const start of drillStarts(sheet, watchRules(sheet), seed)) tell(starts.push(start) / STARTS)
     return starts
   },
   causeCurves: async (sheet: Sheet, causes: Cause[], temperature: number) =>

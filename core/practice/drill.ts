@@ -5,7 +5,6 @@ import { median } from '../quantity/mean'
 import { type Random, seeded } from '../random/random'
 import { prepareEngineRig } from '../rig/engine'
 import type { RigAction } from '../run/actions'
-import type { Expectation } from '../start/expectation'
 import { prepareWatch } from '../start/watch'
 import type { WatchRules } from '../start/watchRules'
 import type { RunSample, Stop } from '../start/watchTypes'
@@ -18,6 +17,8 @@ export const RATE = 10
 const FIRES = [1.5, 3]
 /** About as many are faulty. */
 const FAULTY = 0.5
+/** So often one start is drawn anew at most. */
+const TRIES = 40
 /** Faults that end pressure, or keep it from coming, within seconds of a start. */
 const SUDDEN: FaultKey[] = [
   'undriven',
@@ -44,22 +45,20 @@ export interface DrillStart {
 export type Call = number | undefined
 
 /**
- * Twenty short starts of one engine, healthy and faulty mixed: which of them are to be stopped is what the watch says that goes by the readings alone, so
- * that nothing is asked of an eye which could not be seen.
+ * Twenty short starts of one engine, healthy and faulty mixed: which of them are to be stopped is what the watch says that goes by the readings alone (deadline,
+ * ceiling, total loss), so that nothing is asked of an eye which could not be seen.
+ *
+ * @throws {RangeError} where no such start can be drawn of the engine
  */
-export function* drillStarts(
-  sheet: Sheet,
-  rules: WatchRules,
-  expectation: Expectation,
-  seed: number,
-): Generator<DrillStart> {
+export function* drillStarts(sheet: Sheet, rules: WatchRules, seed: number): Generator<DrillStart> {
   const random = seeded(101 * seed + 7)
   const sudden = SUDDEN.filter((key) => canHave(key, sheet.layout))
   for (let start = 0; start < STARTS; start++) {
     const faulty = random() < FAULTY
-    for (;;) {
+    for (let tries = 0; ; tries++) {
+      if (tries === TRIES) throw new RangeError('drill: no start of this engine shows what it is to be called by')
       const fault = faulty ? sudden[Math.floor(random() * sudden.length)] : undefined
-      const drawn = oneStart(sheet, rules, expectation, fault, random)
+      const drawn = oneStart(sheet, rules, fault, random)
       // A fault that shows nothing yet, or a healthy engine that the watch would stop, teaches nothing.
       if (faulty !== (drawn.stop === undefined)) {
         yield drawn
@@ -69,13 +68,7 @@ export function* drillStarts(
   }
 }
 
-function oneStart(
-  sheet: Sheet,
-  rules: WatchRules,
-  expectation: Expectation,
-  key: FaultKey | undefined,
-  random: Random,
-): DrillStart {
+function oneStart(sheet: Sheet, rules: WatchRules, key: FaultKey | undefined, random: Random): DrillStart {
   const fault = key && { key, severity: 0.5 + 0.5 * random() }
   const seed = Math.floor(random() * 1e6)
   const rig = prepareEngineRig(sheet, {
@@ -85,7 +78,7 @@ function oneStart(
     fault,
     stood: 600 + Math.floor(random() * 12_000),
   })
-  const watch = prepareWatch(rules, expectation)
+  const watch = prepareWatch(rules)
   const firedAt = FIRES[0] + (FIRES[1] - FIRES[0]) * random()
   const hand: [at: number, action: RigAction][] = [
     [0, 'crank'],

@@ -114,6 +114,7 @@ export function usePractice() {
     failed,
     busy,
     found,
+    open,
     begin,
     look: (check: CheckKey) =>
       at(async () => note(await useSlowWorker().exerciseLook(sheet.value!, plain(kept.value!.task), check))),

@@ -21,7 +21,10 @@ const { kept, said, end, failed } = practice
     </header>
     <ViewTabs :label="t('practice.practiceBench')" :views="VIEWS" :view="view" @go="go">
       <template v-if="view === 'bench'">
-        <p v-if="failed" class="wrong" role="alert">{{ t('practice.notWorkedOut', { why: failed }) }}</p>
+        <p v-if="failed" class="wrong" role="alert">
+          {{ t('practice.notWorkedOut', { why: failed })
+          }}<Button type="button" variant="text" @click="practice.open()">{{ t('practice.askAgain') }}</Button>
+        </p>
         <PracticeSetUp v-if="!kept" @begin="practice.begin" />
         <PracticeEnd v-else-if="end" :practice="practice" />
         <div v-else-if="said" class="bench">

@@ -115,10 +115,7 @@ function take() {
     </div>
     <h2>{{ t('practice.orACode') }}</h2>
     <form class="row" @submit.prevent="take">
-      <span class="what"
-        >{{ t('practice.code')
-        }}<span v-if="refused" id="practice-code-wrong" class="wrong" role="alert">{{ refused }}</span></span
-      >
+      <span class="what">{{ t('practice.code') }}</span>
       <span class="pair"
         ><InputText
           v-model="typed"
@@ -132,6 +129,7 @@ function take() {
         /><Button type="submit" variant="outlined">{{ t('practice.takeTheCode') }}</Button></span
       >
     </form>
+    <p v-if="refused" id="practice-code-wrong" class="wrong" role="alert">{{ refused }}</p>
   </section>
 </template>
 

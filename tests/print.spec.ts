@@ -70,3 +70,19 @@ test('every page prints with engine, station, date, who and page of how many, in
     expect(pages[0]).toContain(` ${title} `)
   }
 })
+
+test('what a button says that is more than a button is on paper too: the causes of a trace, and what each outcome would mean', async ({
+  server,
+  bench: page,
+}) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Carousel set')}/trace`)
+  const first = page.getByTestId('trace-causes').locator('li').first()
+  await expect(first).toBeVisible()
+  const [cause] = (await first.locator('.name').textContent())!.split(',')
+  const outcome = await page.locator('[data-check] .outcome .p-button').first().textContent()
+  await page.emulateMedia({ media: 'print' })
+  const words = (await pagesOf(await page.pdf({ format: 'A4' }))).join(' ').replace(/\s+/g, ' ').toLowerCase()
+  expect(words).toContain(cause!.trim().toLowerCase())
+  expect(words).toContain(outcome!.trim().toLowerCase())
+  expect(words).not.toContain('leave it')
+})

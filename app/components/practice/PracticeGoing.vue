@@ -71,7 +71,7 @@ const cautionOf = (check: CheckKey) => {
           <Button
             type="button"
             variant="text"
-            class="title"
+            class="title on-paper"
             :aria-expanded="open === check"
             @click="open = open === check ? undefined : check"
             >{{ checkTitle(check) }}</Button><span v-if="made.has(check)" class="found" role="status">{{

@@ -61,7 +61,7 @@ function look(cause: Cause): string {
         <Button
           type="button"
           variant="text"
-          class="cause"
+          class="cause on-paper"
           :aria-expanded="open === each.cause"
           @click="open = open === each.cause ? undefined : each.cause"
           ><span class="name">{{ causeWords(each.cause) }}</span

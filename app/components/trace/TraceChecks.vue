@@ -56,7 +56,7 @@ const percent = (share: number) => figure(100 * share, 0)
       </div>
       <p v-if="before(each)" class="careful">{{ t('trace.before', { checks: before(each) }) }}</p>
       <div v-for="outcome in each.outcomes" :key="outcome.value" class="outcome">
-        <Button type="button" variant="outlined" @click="trace.observe(each.check, outcome.value)">{{
+        <Button type="button" variant="outlined" class="on-paper" @click="trace.observe(each.check, outcome.value)">{{
           valueWords(each.check, outcome.value)
         }}</Button><span class="quiet">{{
           t('trace.wouldMean', {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { newSheet, PRESETS } from '../record/layouts'
 import { CAUSES } from '../trace/priors'
-import { costOfCheck, costOfRepair, dryFor } from './costs'
+import { costOfCheck, costOfParts, costOfRepair, dryFor } from './costs'
 import { type Done, type Exercise, prepareExercise } from './exercise'
 import { scoreOf, tallyOf } from './score'
 import { codeOf, HARDNESS, type PracticeTask, taskOf } from './task'
@@ -88,6 +88,32 @@ describe('an exercise', () => {
     expect(tallyOf(exercise, way).minutes).toBeGreaterThan(0)
   })
 
+  it('runs dry no more once it is repaired, and does while something else is', () => {
+    const of = (seed: number) => prepareExercise(sheet, { seed, hardness: 'plain', cause: 'undriven' })
+    const turned = Array.from({ length: 12 }, (_, seed) => of(seed)).filter(({ traced }) => traced.moment !== 'prime')
+    expect(turned.length).toBeGreaterThan(3)
+    for (const exercise of turned) {
+      // What is felt at a drill is felt at no crank.
+      expect(exercise.checks).not.toContain('drill')
+      expect(exercise.costOf(exercise.repair('undriven')).dry).toBe(0)
+      expect(exercise.costOf(exercise.repair('relief-open')).dry).toBeGreaterThan(3)
+    }
+  })
+
+  it('slips in one check without slipping in the others, and otherwise in the next engine', () => {
+    const slips = Array.from({ length: 120 }, (_, seed) => {
+      const { look } = prepareExercise(sheet, { seed, hardness: 'plain', cause: 'undriven' })
+      return ['sender', 'oil-grade', 'relief'].map(
+        (check) => !['reads-right', 'right', 'free'].includes(look(check as 'sender').value),
+      )
+    })
+    const all = slips.filter((each) => each.every(Boolean)).length
+    const some = slips.filter((each) => each.some(Boolean)).length
+    expect(all).toBe(0)
+    expect(some).toBeGreaterThan(2)
+    expect(some).toBeLessThan(40)
+  })
+
   it('draws what is plain further from sound than what is hard', () => {
     const lost = (hardness: 'plain' | 'hard') =>
       [1, 2, 3, 4].reduce((sum, seed) => {
@@ -109,6 +135,8 @@ describe('what it costs', () => {
     expect(costOfCheck('noise', 'prime').turning).toBe(0)
     expect(costOfCheck('noise', 'idle-hot').turning).toBe(10)
     expect(costOfRepair('by-design', 'idle-hot').turning).toBe(0)
+    expect(costOfRepair('undriven', 'first-run').turning).toBe(10)
+    expect(costOfParts(['pump', 'sump-gasket', 'pickup-seal'])).toBe(15.5)
   })
 
   const exercise: Pick<Exercise, 'costOf'> = {
@@ -138,7 +166,8 @@ describe('what it costs', () => {
     const dry = scored([check('noise'), repair(true)]).points
     const helped = scored([check('drive'), repair(true)], 2).points
     expect(slow).toBeLessThan(best)
-    expect(wrong).toBeLessThan(best - 10)
+    // 50 · 45/75 + 25 · 3/4 + 25 − 10.
+    expect(wrong).toBe(64)
     // Ten seconds: a quarter of a hundred times 1 − e^−½.
     expect(dry).toBe(Math.round(75 + 25 * Math.exp(-0.5)))
     expect(helped).toBe(90)

@@ -17,6 +17,7 @@ describe('the ten seconds', () => {
     expect(faulty.length).toBeLessThan(16)
     for (const { samples, firedAt } of starts) {
       expect(samples).toHaveLength(SHOWN * RATE)
+      expect(samples.at(-1)!.time).toBeCloseTo(SHOWN, 6)
       expect(firedAt).toBeLessThan(4)
     }
   })
@@ -27,6 +28,7 @@ describe('the ten seconds', () => {
       // What a stop is called by can be seen on the gauge alone.
       if (stop) {
         expect(stop.time).toBeGreaterThan(firedAt)
+        if (stop.code === 'no-pressure') expect(stop.time - firedAt).toBeLessThan(watchRules(sheet).deadline + 1.5)
         expect(['no-pressure', 'lost', 'over-limit']).toContain(stop.code)
       } else expect(samples.at(-1)!.pressure!).toBeGreaterThan(0.5e5)
     }

@@ -63,6 +63,14 @@ describe('an exercise', () => {
     expect(one.look('drive')).toEqual(prepareExercise(sheet, task).look('drive'))
   })
 
+  it('stands behind what its fault usually comes of: a pump turned the wrong way is a fresh build’s', () => {
+    const fresh = Array.from(
+      { length: 30 },
+      (_, seed) => prepareExercise(sheet, { seed, hardness: 'plain', cause: 'wrong-way' }).traced.context,
+    ).filter((context) => context === 'fresh')
+    expect(fresh.length).toBeGreaterThan(20)
+  })
+
   it('refuses a fault that its engine cannot have', () => {
     expect(() =>
       prepareExercise(newSheet('rotary2', 'Trial', 'Two rotors'), { seed: 1, hardness: 'plain', cause: 'lifter-open' }),

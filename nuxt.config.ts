@@ -1,6 +1,6 @@
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { addTemplate } from 'nuxt/kit'
+import { addTemplate, useNuxt } from 'nuxt/kit'
 import { build } from 'esbuild'
 import { chunkOf, compiledAsItComes, stylesStandInTheSheet } from './bin/lib/chunks'
 import { themeCss } from './bin/lib/theme-css'
@@ -157,6 +157,14 @@ export default defineNuxtConfig({
     emitRouteChunkError: false,
   },
   hooks: {
+    // What modules set up for sites that sign in elsewhere and style on the server: it would be read anew from the environment at each
+    // request, and stand in every page.
+    'modules:done': () => {
+      const { runtimeConfig } = useNuxt().options
+      for (const unused of ['oauth', 'webauthn', 'hash']) Reflect.deleteProperty(runtimeConfig, unused)
+      const { options } = runtimeConfig.public.primevue as { options: unknown }
+      Object.assign(runtimeConfig.public, { primevue: { options } })
+    },
     // The server's own thread for what takes longer than a request may.
     'nitro:init': (nitro) =>
       void nitro.hooks.hook('compiled', async () => {

@@ -3,6 +3,7 @@ import { askOrSeen, keepSeen } from '~/sync/lastSeen'
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
 import { houseRules } from '#core/house/limits'
+import { progressOf } from '#core/progress/progress'
 import type { Entry } from '#core/record/entry'
 import type { Proposal } from '#core/house/people'
 import type { Sheet } from '#core/record/schema'
@@ -73,6 +74,8 @@ export const useBuild = defineStore('build', () => {
   )
   /** As it is recorded, judged by this house's rules. */
   const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
+  /** How far each station is by it, for all who show that. */
+  const progress = computed(() => (sheet.value ? progressOf(sheet.value) : []))
   // What was written since it was fetched is seen again without the network too.
   watch(confirmed, (now) => {
     if (id.value && now)
@@ -251,6 +254,7 @@ export const useBuild = defineStore('build', () => {
     id,
     revision,
     sheet,
+    progress,
     saving,
     waiting,
     online,

@@ -1,9 +1,10 @@
 import { judgeGap } from '../parts/pumpReadings'
 import { checksOf, quantitiesOf, inspectionsOf } from '../engine/catalogue'
 import { floorVerdict } from '../parts/pickupRecord'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { bearingsOf } from '../parts/clearances'
+import { ANY_PARTS } from '../parts/list'
 import { newSheet } from '../record/layouts'
 import type { Sheet } from '../record/schema'
 import { ruleOf } from '../house/limits'
@@ -28,6 +29,15 @@ describe('progress', () => {
       inspectionsOf(sheet.layout).filter(({ wanted }) => wanted).length
     // The prime reading and three steady points are wanted too.
     expect(progressOf(sheet).reduce((sum, each) => sum + each.wanted, 0)).toBe(wanted + 4)
+  })
+  it('asks each part once what it finds, for all stations together', () => {
+    const laws = ANY_PARTS.filter(({ judged }) => judged).map((part) => vi.spyOn(part, 'judged'))
+    const sheet = DEMO_BUILDS.ottiline()
+    progressOf(sheet)
+    expect(laws.map(({ mock }) => mock.calls.length)).toEqual(
+      ANY_PARTS.filter(({ judged }) => judged).map(({ fitted }) => (fitted(sheet.layout) ? 1 : 0)),
+    )
+    laws.forEach((law) => law.mockRestore())
   })
   it('asks before priming only for what the method needs: no drill’s check where the starter turns', () => {
     const sheet = newSheet('v8', 'a', 'b')

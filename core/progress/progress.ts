@@ -5,6 +5,7 @@ import { usableSheet } from '../engine/usableSheet'
 import { oilGrade } from '../oil/grades'
 import { START_POINTS } from '../parts/firstStart'
 import { ANY_PARTS } from '../parts/list'
+import type { Judged } from '../parts/part'
 import { primeSetUpOf } from '../prime/setUp'
 import type { Verdict } from '../quantity/verdict'
 import type { CheckItem } from '../record/looked'
@@ -55,12 +56,13 @@ function wantsOf(sheet: Sheet): { station: Station; label: string; done: boolean
 export function progressOf(recorded: Sheet): StationProgress[] {
   const { sheet, voids } = usableSheet(recorded)
   const wants = wantsOf(recorded)
+  const findings = [
+    ...findingsOf(sheet),
+    ...voids.map(({ station, about }) => ({ station, verdict: 'stop' as const, about: `void: ${about}` })),
+  ]
   return STATIONS.map((station) => {
     const own = wants.filter((want) => want.station === station)
-    const voided = voids
-      .filter((each) => each.station === station)
-      .map(({ about }): Finding => ({ verdict: 'stop', about: `void: ${about}` }))
-    const worst = worstFinding([...findingsAt(sheet, station), ...voided])
+    const worst = worstFinding(findings.filter((each) => each.station === station))
     return {
       station,
       done: own.filter((want) => want.done).length,
@@ -73,9 +75,9 @@ export function progressOf(recorded: Sheet): StationProgress[] {
 }
 
 /** Stations that hold up priming: a stop anywhere before it, or what opens the circuit not yet walked. */
-export function holdsUpPrime(sheet: Sheet): StationProgress[] {
+export function holdsUpPrime(progress: StationProgress[]): StationProgress[] {
   const before = STATIONS.slice(0, STATIONS.indexOf('prime'))
-  return progressOf(sheet).filter(
+  return progress.filter(
     ({ station, done, wanted, verdict }) =>
       before.includes(station) &&
       (verdict === 'stop' || ((station === 'passages' || station === 'pickup') && done < wanted)),
@@ -91,55 +93,44 @@ export function worstOf(verdicts: (Verdict | undefined)[]): Verdict | undefined 
   )
 }
 
-interface Finding {
-  verdict: Verdict
-  about: string
-}
-
-function worstFinding(findings: Finding[]): Finding | undefined {
-  return findings.reduce<Finding | undefined>(
+function worstFinding(findings: Judged[]): Judged | undefined {
+  return findings.reduce<Judged | undefined>(
     (worst, each) => (!worst || RANK.indexOf(each.verdict) > RANK.indexOf(worst.verdict) ? each : worst),
     undefined,
   )
 }
 
-/** Everything that can be judged at a station without running the model. */
-function findingsAt(sheet: Sheet, station: Station): Finding[] {
-  const findings: Finding[] = faultsAt(sheet, station).map((check) => ({
-    verdict: 'stop',
-    about: `fault: ${check.label.toLowerCase()}`,
-  }))
-  for (const item of inspectionsOf(sheet.layout)) {
-    const found = item.station === station ? findingOf(sheet, item) : undefined
-    if (found)
-      findings.push({
-        verdict: found.verdict,
-        about: `${item.label.replace(/,.*/, '').toLowerCase()}: ${found.words}`,
-      })
-  }
-  const parts = ANY_PARTS.filter(({ fitted }) => fitted(sheet.layout))
-  findings.push(...parts.flatMap(({ judged }) => judged?.(sheet) ?? []).filter((each) => each.station === station))
-  if (station === 'start') findings.push(...startFindings(sheet))
-  return findings
-}
-
-/** Checks of one station that stand at fault. */
-function faultsAt(sheet: Sheet, station: Station): CheckItem[] {
-  return checksOf(sheet.layout).filter((each) => each.station === station && sheet.checks[each.key]?.state === 'fault')
+/** Everything that can be judged without running the model: each law once for all stations. */
+function findingsOf(sheet: Sheet): Judged[] {
+  return [
+    ...checksOf(sheet.layout)
+      .filter(({ key }) => sheet.checks[key]?.state === 'fault')
+      .map(({ station, label }): Judged => ({ station, verdict: 'stop', about: `fault: ${label.toLowerCase()}` })),
+    ...inspectionsOf(sheet.layout).flatMap((item): Judged[] => {
+      const found = findingOf(sheet, item)
+      const about = `${item.label.replace(/,.*/, '').toLowerCase()}: ${found?.words}`
+      return found ? [{ station: item.station, verdict: found.verdict, about }] : []
+    }),
+    ...ANY_PARTS.filter(({ fitted }) => fitted(sheet.layout)).flatMap(({ judged }) => judged?.(sheet) ?? []),
+    ...startFindings(sheet),
+  ]
 }
 
 /** First-start readings against their targets alone; the station's page adds what the model says. */
-function startFindings(sheet: Sheet): Finding[] {
+function startFindings(sheet: Sheet): Judged[] {
+  const station = 'start'
+
   if (!sheet.oil.figures && !oilGrade(sheet.oil.grade)) return []
-  return START_POINTS.flatMap(([name, label]) => {
+  return START_POINTS.flatMap(([name, label]): Judged[] => {
     const reading = recorded(sheet, `start.${name}.pressure`)?.value
     if (reading === undefined) return []
     const target = targetOfPoint(sheet, oilOf(sheet), name, pointMoment(sheet, name))
-    if (reading < target.least) return [{ verdict: 'stop' as const, about: `${label.toLowerCase()} under its target` }]
+    const at = label.toLowerCase()
+    if (reading < target.least) return [{ station, verdict: 'stop', about: `${at} under its target` }]
     return [
       reading > target.most
-        ? { verdict: 'stop' as const, about: `${label.toLowerCase()} over its limit` }
-        : { verdict: 'pass' as const, about: `${label.toLowerCase()} in its target` },
+        ? { station, verdict: 'stop', about: `${at} over its limit` }
+        : { station, verdict: 'pass', about: `${at} in its target` },
     ]
   })
 }

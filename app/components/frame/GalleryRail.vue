@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { named } from '~/words/speak'
 import { t } from '~/words/of/frame'
-import { progressOf } from '#core/progress/progress'
 import { PAGES } from '~/composables/stations'
 
 const build = useBuild()
@@ -9,13 +8,11 @@ const route = useRoute()
 const outlook = useOutlook()
 /** What the record holds, and what the model finds in it: a suction that starves is the pickup's. */
 const progress = computed(() =>
-  build.sheet
-    ? progressOf(build.sheet).map((each) =>
-        each.station === 'pickup' && outlook.now?.starvesFrom !== undefined && each.verdict !== 'stop'
-          ? { ...each, verdict: 'watch' as const }
-          : each,
-      )
-    : [],
+  build.progress.map((each) =>
+    each.station === 'pickup' && outlook.now?.starvesFrom !== undefined && each.verdict !== 'stop'
+      ? { ...each, verdict: 'watch' as const }
+      : each,
+  ),
 )
 const taps = computed(() =>
   PAGES.map(({ page, title }) => {

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { t } from '~/words/of/frame'
 import type { Station } from '#core/record/quantity'
-import { progressOf } from '#core/progress/progress'
 
 /** A station's title, what to do there, how far it is and its worst verdict. */
 const { station, title } = defineProps<{ station: Station; title: string }>()
 const build = useBuild()
-const progress = computed(() => progressOf(build.sheet!).find((each) => each.station === station)!)
+const progress = computed(() => build.progress.find((each) => each.station === station)!)
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/start'
 import { checksOf } from '#core/engine/catalogue'
 import { oiledAt, primedAt } from '#core/prime/primed'
-import { progressOf, type StationProgress } from '#core/progress/progress'
+import type { StationProgress } from '#core/progress/progress'
 import type { RunSetUp } from '#core/run/schema'
 import { PAGES, stationPath } from '~/composables/stations'
 import { dayOf } from '~/words/dates'
@@ -16,13 +16,12 @@ const now = useClock(2500)
 const checks = computed(() => checksOf(build.sheet!.layout).filter((check) => check.group === 'preflight'))
 const ready = computed(() => checks.value.filter((check) => build.sheet!.checks[check.key]?.state === 'done').length)
 const outlook = useOutlook()
-const progress = computed(() => progressOf(build.sheet!))
 /** Every station with something that is missing or at fault. */
 const earlier = computed(() =>
-  progress.value.filter((each) => each.station !== 'start' && (each.verdict === 'stop' || each.done < each.wanted)),
+  build.progress.filter((each) => each.station !== 'start' && (each.verdict === 'stop' || each.done < each.wanted)),
 )
 /** What the gauge has already said of this engine stands until it says otherwise. */
-const read = computed(() => progress.value.find((each) => each.station === 'start' && each.verdict === 'stop'))
+const read = computed(() => build.progress.find((each) => each.station === 'start' && each.verdict === 'stop'))
 /** Starts and primes that were called off, while nobody has written what was found and done. */
 const stops = computed(() =>
   run.unanswered.map((each, i) => ({

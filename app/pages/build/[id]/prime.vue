@@ -35,7 +35,7 @@ const verdict = computed(() =>
   expected.value && reading.value !== undefined ? judgePrime(reading.value, expected.value) : undefined,
 )
 const outlook = useOutlook()
-const holds = computed(() => holdsUpPrime(build.sheet!))
+const holds = computed(() => holdsUpPrime(build.progress))
 const clear = computed(() => holds.value.length === 0 && outlook.current && outlook.now!.voids.length === 0)
 const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
 /** Rows of lifters and adjusters that show something else than oil, by which of them. */

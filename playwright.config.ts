@@ -1,8 +1,12 @@
+import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
 
-/** Debian's Chromium, without the calls home that a closed network would refuse. */
+/** Debian's Chromium without a window, which does the same for less; where it is not there, the one with windows. */
+const SHELL = '/usr/bin/chromium-headless-shell'
+
+/** The browser, without the calls home that a closed network would refuse. */
 export const CHROMIUM = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? (existsSync(SHELL) ? SHELL : '/usr/bin/chromium'),
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -5,27 +5,30 @@ import { join } from 'node:path'
 import { ensureInstalled, root, run } from './lib/prepare.mjs'
 import { secondTries } from './lib/secondTries.mjs'
 
-/** Installs one of Debian's packages where its program is not there. */
-function ensureProgram(name, file) {
-  if (existsSync(file)) return
+/** One of these programs must be there: the first that is, or that Debian's packages bring. */
+function ensureProgram(...programs) {
+  if (programs.some(({ name, file }) => existsSync(file) || installs(name))) return
+  const [{ name, variable }] = programs
+  console.error(`Install ${name} by hand${variable ? `, or name what stands in for it with ${variable}=/path` : ''}.`)
+  process.exit(1)
+}
+
+/** Whether one of Debian's packages could be installed. */
+function installs(name) {
   console.log(`Installing ${name} from Debian’s packages (once).`)
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo']
-  for (const words of [
+  return [
     ['apt-get', 'update', '-qq'],
     ['apt-get', 'install', '-y', '-qq', name],
-  ]) {
+  ].every((words) => {
     const [command, ...args] = [...asRoot, ...words]
     const { status } = spawnSync(command, args, {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
     })
-    if (status !== 0) {
-      console.error(
-        `“${[command, ...args].join(' ')}” failed: install ${name} by hand${name === 'chromium' ? ', or name one with CHROMIUM=/path' : ''}.`,
-      )
-      process.exit(1)
-    }
-  }
+    if (status !== 0) console.error(`“${[command, ...args].join(' ')}” failed.`)
+    return status === 0
+  })
 }
 
 function step(title, command, args, options) {
@@ -57,9 +60,13 @@ function quietly(command, args) {
 }
 
 await ensureInstalled()
-if (!process.env.CHROMIUM) ensureProgram('chromium', '/usr/bin/chromium')
+if (!process.env.CHROMIUM)
+  ensureProgram(
+    { name: 'chromium-headless-shell', file: '/usr/bin/chromium-headless-shell', variable: 'CHROMIUM' },
+    { name: 'chromium', file: '/usr/bin/chromium', variable: 'CHROMIUM' },
+  )
 // Certificates are judged by another hand than the one that makes them.
-ensureProgram('openssl', '/usr/bin/openssl')
+ensureProgram({ name: 'openssl', file: '/usr/bin/openssl' })
 step('what Nuxt prepares', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 await sideBySide([
   [

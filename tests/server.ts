@@ -56,6 +56,11 @@ export async function startServer(folder?: string, port?: number, more: NodeJS.P
   }
   if (!ready) throw new Error(`The server on ${own} did not answer: ${words || 'it said nothing'}`)
   if (!folder && !template) {
+    // With how its builds stand by their models: that takes longer than what most tests ask of a server.
+    for (let tries = 0, open = true; open && tries < 100; tries++)
+      open = ((await (await fetch(`${running.address}/api/builds`)).json()) as { standing?: unknown }[]).some(
+        ({ standing }) => !standing,
+      )
     await running.stop()
     template = mkdtempSync(join(tmpdir(), 'uldo-template-'))
     cpSync(own, template, { recursive: true })

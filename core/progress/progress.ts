@@ -58,7 +58,9 @@ export function progressOf(recorded: Sheet): StationProgress[] {
   const wants = wantsOf(recorded)
   const findings = [
     ...findingsOf(sheet),
-    ...voids.map(({ station, about }) => ({ station, verdict: 'stop' as const, about: `void: ${about}` })),
+    ...voids.flatMap(({ station, about }): Judged[] =>
+      station ? [{ station, verdict: 'stop', about: `void: ${about}` }] : [],
+    ),
   ]
   return STATIONS.map((station) => {
     const own = wants.filter((want) => want.station === station)

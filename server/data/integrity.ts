@@ -10,7 +10,7 @@ export interface Damage {
 }
 
 /** Every table is read to its end: a page that cannot be read says so here and not in the middle of a start. */
-const READ = [...TABLES, 'session']
+const READ = [...TABLES, 'session', 'standing']
 
 /**
  * Reads all records and replays every build's entries: taken back one by one and entered again they must give the sheet that stands there.

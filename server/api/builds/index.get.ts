@@ -1,34 +1,48 @@
-import { progressOf } from '#core/progress/progress'
+import { createHash } from 'node:crypto'
+import type { PGlite } from '@electric-sql/pglite'
+import { progressOf, type StationProgress } from '#core/progress/progress'
 import { openCase } from '#core/trace/cases'
 import { houseRules } from '#core/house/limits'
-import { listFloor } from '../../data/floor'
+import { type FloorRow, listFloor } from '../../data/floor'
 import { getHouse } from '../../data/house'
 import { proposalCounts } from '../../data/proposals'
 import { unansweredStops } from '../../data/runs'
+import { keepStanding, type KeptStanding, listStandings } from '../../data/standings'
 import { inThread } from '../../threads/pool'
 import type { Standing } from '../../threads/tasks'
-import type { Sheet } from '#core/record/schema'
 import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
 
-/** How builds stand by their models, kept while their revision and the house's rules are the same: they take a while to compute. */
-const standings = new Map<string, { of: string; standing?: Standing; done: Promise<void> }>()
-/** The Floor waits so long for them, ms, and then is told that there is more to come. */
+/** What takes a while to compute of a build, kept while its revision, the house's rules and the program are the same. */
+interface Known {
+  computedFrom: string
+  progress: StationProgress[]
+  standing?: Standing
+  done: Promise<void>
+}
+const computed = new Map<string, Known>()
+/** The Floor waits so long for how builds stand, ms, and then is told that there is more to come. */
 const WAITS = 400
 
-/** Of what is deleted nothing is computed. */
-const NONE: { standing?: Standing; done: Promise<void> } = { done: Promise.resolve() }
-
-function standingOf(id: string, revision: number, sheet: Sheet) {
-  const of = `${revision} ${JSON.stringify(sheet.house ?? {})}`
-  const known = standings.get(id)
-  if (known?.of === of) return known
-  const made: { of: string; standing?: Standing; done: Promise<void> } = { of, done: Promise.resolve() }
-  // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
-  made.done = inThread('standing', sheet, oiledAt(sheet) !== undefined).then(
-    (standing) => void (made.standing = standing),
-    () => void standings.delete(id),
-  )
-  standings.set(id, made)
+function knownOf(db: PGlite, { id, revision, sheet, place }: FloorRow, kept: KeptStanding[]): Known {
+  const computedFrom = createHash('sha256')
+    .update(JSON.stringify([useRuntimeConfig().app.buildId, revision, sheet.house]))
+    .digest('base64')
+  const before = computed.get(id)
+  if (before?.computedFrom === computedFrom) return before
+  const made: Known = { computedFrom, progress: progressOf(sheet), done: Promise.resolve() }
+  // Of what is deleted no model is made.
+  if (place === 'deleted') return made
+  computed.set(id, made)
+  made.standing = kept.find((each) => each.build === id && each.computedFrom === computedFrom)?.standing
+  if (!made.standing)
+    made.done = inThread('standing', sheet, oiledAt(sheet) !== undefined).then(
+      async (standing) => {
+        made.standing = standing
+        await keepStanding(db, { build: id, computedFrom, standing })
+      },
+      // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
+      () => void computed.delete(id),
+    )
   return made
 }
 
@@ -42,12 +56,11 @@ export default defineEventHandler(async () => {
     proposalCounts(db),
   ])
   const rules = houseRules(house)
+  // What an earlier server had computed is read once.
+  const kept = computed.size === 0 ? await listStandings(db) : []
   const all = builds
-    .map(({ sheet, ...row }) => ({ ...row, sheet: { ...sheet, house: rules } }))
-    .map((build) => ({
-      ...build,
-      known: build.place === 'deleted' ? NONE : standingOf(build.id, build.revision, build.sheet),
-    }))
+    .map((build) => ({ ...build, sheet: { ...build.sheet, house: rules } }))
+    .map((build) => ({ ...build, known: knownOf(db, build, kept) }))
   await Promise.race([
     Promise.allSettled(all.map(({ known }) => known.done)),
     new Promise((done) => setTimeout(done, WAITS)),
@@ -65,7 +78,7 @@ export default defineEventHandler(async () => {
       work: sheet.work,
       layout: sheet.layout.preset,
       changedAt: changed_at,
-      progress: progressOf(sheet),
+      progress: known.progress,
       primedAt: primed,
       ranAt: ran,
       primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined,

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import type { Entry } from '../core/record/entry'
 import {
   buildId,
@@ -22,6 +23,20 @@ async function newSix(server: Running): Promise<string> {
     body: JSON.stringify({ preset: 'inline6', name: 'Ferry spare', engine: 'Hesper 3.6' }),
   })
   return ((await made.json()) as { id: string }).id
+}
+
+/** Counts what the strip asks of the model from here on. */
+async function questions(page: Page): Promise<() => Promise<Record<string, number>>> {
+  await page.evaluate(() => {
+    const counted: Record<string, number> = ((window as { counted?: Record<string, number> }).counted = {})
+    const post = Worker.prototype.postMessage as (...given: unknown[]) => void
+    Worker.prototype.postMessage = function (this: Worker, ...given: unknown[]) {
+      const [name] = (given[0] as { path?: string[] }).path ?? []
+      if (name?.toLowerCase().endsWith('outlook')) counted[name] = (counted[name] ?? 0) + 1
+      post.apply(this, given)
+    }
+  })
+  return () => page.evaluate(() => (window as { counted?: Record<string, number> }).counted!)
 }
 
 test('all thirteen bearings of an inline six from the keyboard, in mixed units, with a slip, one over its limit, a reload and a lost network', async ({
@@ -223,7 +238,13 @@ test('two browsers: different journals merge; on the same one the second is aske
 alone('units are the shop’s until a person chooses their own', async ({ server, bench: page }) => {
   const id = await newSix(server)
   await page.goto(`${server.address}/build/${id}/bearings`)
-  await record(page, { 'main.1.journal': '65.981', 'main.1.bore': '66.037' })
+  await record(page, { 'main.1.journal': '65.981' })
+  await saved(page)
+  const asked = await questions(page)
+  await record(page, { 'main.1.bore': '66.037' })
+  await saved(page)
+  // One quick answer and a full one: that the value has arrived at the server asks nothing more.
+  await expect.poll(asked).toEqual({ outlook: 1, fullOutlook: 1 })
   await choose(page.getByRole('combobox', { name: 'Units' }), 'in, psi')
   await expect(clearance(page, 'main.1')).toContainText('2.2')
   await expect(field(page, 'main.1.journal')).toHaveValue('2.5977')

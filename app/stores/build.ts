@@ -1,5 +1,6 @@
 import type { Refused } from '~/sync/ask'
 import { askOrSeen, keepSeen } from '~/sync/lastSeen'
+import equal from 'fast-deep-equal'
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
 import { houseRules } from '#core/house/limits'
@@ -68,10 +69,12 @@ export const useBuild = defineStore('build', () => {
       shop.house.signOff &&
       (access.person?.role ?? access.people.find(({ name }) => name === usePerson().who)?.role) === 'apprentice',
   )
-  const recorded = computed(
-    () =>
-      confirmed.value && (waitsHere.value ? confirmed.value : appliedOver(confirmed.value, waiting.value.map(patchOf))),
-  )
+  /** The same object while it says the same: that what was written has arrived moves nothing. */
+  const recorded = computed<Sheet | undefined>((before) => {
+    const now =
+      confirmed.value && (waitsHere.value ? confirmed.value : appliedOver(confirmed.value, waiting.value.map(patchOf)))
+    return equal(before, now) ? before : now
+  })
   /** As it is recorded, judged by this house's rules. */
   const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
   /** How far each station is by it, for all who show that. */

@@ -190,6 +190,7 @@ export default defineNuxtConfig({
     },
   },
   vite: {
+    resolve: { alias: { 'primevue/ripple': fileURLToPath(new URL('./app/noRipple.ts', import.meta.url)) } },
     plugins: [stylesStandInTheSheet, compiledAsItComes],
     worker: { format: 'es' },
     build: {

@@ -83,6 +83,8 @@ test('reloaded without the server every station opens with its model and charts,
     await expect(page.locator('h1')).toBeVisible()
     await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toBeVisible()
     await expect(page.getByTestId('saving')).toHaveText(/^offline/)
+    // What stands below the first screen is drawn once it is about to be seen.
+    if (station === 'brief') await page.locator('.charted').scrollIntoViewIfNeeded()
     if (station === 'brief' || station === 'outlook') await expect(page.locator('.apexcharts-svg')).toBeVisible()
   }
   await page.goto(`${of}/outlook?view=find`)

@@ -33,6 +33,11 @@ test('Practice bench: a teacher’s code, a repair in vain, a reload, the fault 
   await page.reload()
   await expect(page.locator('[data-practice-check="oil-level"] .found')).toBeVisible()
   await expect(page.getByTestId('practice-minutes')).toHaveText('16')
+  // Run as it is, its gauge says what it said: nothing.
+  const run = page.getByTestId('practice-runs').getByRole('listitem').first()
+  await run.getByRole('button', { name: /^Run it and read the gauge/ }).click()
+  await expect(run.getByRole('status')).toHaveText(/^0\.\d+ bar/)
+  await expect(page.getByTestId('practice-minutes')).not.toHaveText('16')
   await page.getByRole('button', { name: 'Make it: Drive of the pump' }).click()
   await expect(page.locator('[data-practice-check="drive"] .found')).toBeVisible()
   await choose(page.getByRole('combobox', { name: 'It is' }), 'pump not driven')
@@ -40,6 +45,7 @@ test('Practice bench: a teacher’s code, a repair in vain, a reload, the fault 
   const end = page.getByTestId('practice-end')
   await expect(end).toContainText('Found: pump not driven')
   await expect(end).toContainText('Repaired in vain')
+  await expect(end).toContainText(/Read .*: 0\.\d+ bar|called off without pressure/)
   await expect(end).toContainText('Uldo’s own way')
   const points = Number(await page.getByTestId('practice-points').textContent())
   expect(points).toBeGreaterThan(10)
@@ -49,10 +55,12 @@ test('Practice bench: a teacher’s code, a repair in vain, a reload, the fault 
   const row = page.getByTestId('practice-results').locator('tr[data-result]')
   await expect(row).toHaveCount(1)
   await expect(row).toContainText(`${points} points`)
-  await expect(page.getByRole('heading', { name: 'Practice of Maren' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Practice certificate: Maren' })).toBeVisible()
+  await expect(page.getByTestId('practice-signed')).toBeHidden()
   await page.emulateMedia({ media: 'print' })
   await expect(row).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeHidden()
+  await expect(page.getByTestId('practice-signed')).toContainText('Teacher, signed')
+  await expect(page.getByRole('button', { name: 'Print the certificate' })).toBeHidden()
   // No engine of the shop's was touched, and none came.
   const after = JSON.stringify(
     ((await builds()) as { id: string; revision: number }[]).map(({ id, revision }) => [id, revision]),

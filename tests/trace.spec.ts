@@ -1,7 +1,9 @@
 import type { Locator, Page } from '@playwright/test'
 import { tabTo, typeCount } from './controls'
-import { buildId, expect, PHOTO, saved, sharing as test, test as alone } from './server'
+import { buildId, expect, kept, PHOTO, saved, sharing as test, test as alone } from './server'
 import { newBuild } from './supplied'
+
+type By = 'clicks' | 'keys'
 
 /** Opens a case by hand. */
 async function begin(page: Page, behind: string, when: string, pressure?: string, days?: string): Promise<void> {
@@ -16,28 +18,41 @@ async function begin(page: Page, behind: string, when: string, pressure?: string
   await expect(page.getByTestId('trace-causes').locator('li').first()).toBeVisible()
 }
 
+/** Presses a button, by the pointer or by the keyboard. */
+async function press(button: Locator, by: By): Promise<void> {
+  if (by === 'clicks') return button.click()
+  await button.focus()
+  await button.press('Enter')
+}
+
 /** Answers a check where it is asked: among the first, the next, or all of them. */
-async function answer(page: Page, check: string, words: string): Promise<void> {
+async function answer(page: Page, check: string, words: string, by: By = 'clicks'): Promise<void> {
   const asked = page.locator(`[data-ask="${check}"], [data-check="${check}"]`).first()
   const more = page.getByTestId('trace-next').getByRole('button', { name: /more checks?$/ })
   await expect(asked.or(more).first()).toBeVisible()
-  if (!(await asked.isVisible())) await more.click()
-  await asked.getByRole('button', { name: words, exact: true }).click()
+  if (!(await asked.isVisible())) await press(more, by)
+  await press(asked.getByRole('button', { name: words, exact: true }), by)
   await expect(page.locator(`[data-known="${check}"]`)).toBeVisible()
 }
 
 const first = (page: Page) => page.getByTestId('trace-causes').locator('li').first()
 
-async function mend(page: Page, done: string): Promise<void> {
-  await page.getByTestId('trace-end').getByRole('combobox', { name: 'What it was' }).click()
-  await page.getByRole('option').nth(1).click()
+async function mend(page: Page, done: string, by: By = 'clicks'): Promise<void> {
+  const what = page.getByTestId('trace-end').getByRole('combobox', { name: 'What it was' })
+  if (by === 'clicks') {
+    await what.click()
+    await page.getByRole('option').nth(1).click()
+  } else {
+    await what.focus()
+    for (const key of ['Enter', 'ArrowDown', 'Enter']) await page.keyboard.press(key)
+  }
   await page.getByLabel('What was done').fill(done)
   await page.getByLabel('What was done').press('Enter')
 }
 
-async function close(page: Page, done: string): Promise<void> {
-  await mend(page, done)
-  await page.getByRole('button', { name: 'Close the case' }).click()
+async function close(page: Page, done: string, by: By = 'clicks'): Promise<void> {
+  await mend(page, done, by)
+  await press(page.getByRole('button', { name: 'Close the case' }), by)
   await expect(page.getByTestId('closed-cases')).toContainText(done)
 }
 
@@ -92,36 +107,51 @@ const CASES = [
 ] as const
 
 for (const each of CASES)
-  test(`${each.name} is found by the cheap checks, and the case is closed`, async ({ server, bench: page }) => {
+  test(`${each.name} is found by the cheap checks, by clicks and without the network by keys, and the case is closed`, async ({
+    server,
+    bench: page,
+    context,
+  }) => {
     await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/trace`)
     await begin(page, each.behind, each.when, each.pressure, 'days' in each ? each.days : undefined)
     // Nothing that takes an engine apart is proposed first.
     await expect(page.getByTestId('trace-next').locator('[data-check]').first()).not.toContainText('takes things apart')
-    for (const [check, words] of each.answers) await answer(page, check, words)
+    const middle = Math.floor(each.answers.length / 2)
+    for (const [check, words] of each.answers.slice(0, middle)) await answer(page, check, words)
+    await kept(page)
+    await context.setOffline(true)
+    for (const [check, words] of each.answers.slice(middle)) await answer(page, check, words, 'keys')
     await expect(first(page)).toHaveAttribute('data-cause', each.cause)
-    await first(page).getByRole('button').click()
+    await press(first(page).getByRole('button'), 'keys')
     await expect(first(page)).toContainText('for it:')
-    await close(page, 'done and tried')
+    await close(page, 'done and tried', 'keys')
+    await context.setOffline(false)
     await saved(page)
   })
 
 test('a deleted cooler with its valve left in: the valve, by what the gauge says hot and the layout', async ({
   server,
   bench: page,
+  context,
 }) => {
   const id = await newBuild(server, 'inline6', { coolerPlugged: true })
   await page.goto(`${server.address}/build/${id}/trace`)
   await begin(page, 'fresh build', 'idling hot', '1.2 bar')
   await answer(page, 'oil-level', 'to the mark')
-  await answer(page, 'mechanical-gauge', 'reads the same')
-  await answer(page, 'bypass', 'a wrong one')
+  await kept(page)
+  await context.setOffline(true)
+  await answer(page, 'mechanical-gauge', 'reads the same', 'keys')
+  await answer(page, 'bypass', 'a wrong one', 'keys')
   await expect(first(page)).toHaveAttribute('data-cause', 'bypass-wrong')
-  await close(page, 'valve taken out, ports plugged')
+  await close(page, 'valve taken out, ports plugged', 'keys')
+  await context.setOffline(false)
+  await saved(page)
 })
 
 test('two faults: a cover without its gasket is mended, it is as before, and the loose pickup is found next', async ({
   server,
   bench: page,
+  context,
 }) => {
   await page.goto(`${server.address}/build/${await buildId(server, 'Rescue tractor 2')}/trace`)
   await begin(page, 'fresh build', 'while cranked', '0.1 bar')
@@ -146,14 +176,18 @@ test('two faults: a cover without its gasket is mended, it is as before, and the
   await page.getByLabel('Pressure', { exact: true }).fill('0.1 bar')
   await page.getByLabel('Pressure', { exact: true }).press('Enter')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await kept(page)
+  await context.setOffline(true)
   for (const [check, words] of [
     ['oil-at-pad', 'air, or spits'],
     ['air-at-pump', 'bubbles'],
     ['pickup', 'loose'],
   ] as const)
-    await answer(page, check, words)
+    await answer(page, check, words, 'keys')
   await expect(first(page)).toHaveAttribute('data-cause', 'pickup-air')
-  await close(page, 'tube pressed in and wired')
+  await close(page, 'tube pressed in and wired', 'keys')
+  await context.setOffline(false)
+  await saved(page)
 })
 
 test('a case by the keyboard alone, from its first word to its end', async ({ server, bench: page }) => {
@@ -213,6 +247,7 @@ alone(
     await server.stop()
     await answer(page, 'oil-level', 'to the mark')
     await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
+    await close(page, 'a switch for the lamp', 'keys')
     await expect(page.getByTestId('saving')).toContainText(/kept here|waiting/)
   },
 )

@@ -5,7 +5,7 @@ import { codeOf, type PracticeTask } from '#core/practice/task'
 import { newSheet } from '#core/record/layouts'
 import type { Sheet } from '#core/record/schema'
 import type { CheckKey } from '#core/trace/checks'
-import type { Cause } from '#core/trace/vocabulary'
+import type { Cause, Moment } from '#core/trace/vocabulary'
 import { ask } from '~/sync/ask'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { useSync } from '~/sync/useSync'
@@ -118,6 +118,8 @@ export function usePractice() {
     begin,
     look: (check: CheckKey) =>
       at(async () => note(await useSlowWorker().exerciseLook(sheet.value!, plain(kept.value!.task), check))),
+    run: (moment: Moment) =>
+      at(async () => note(await useSlowWorker().exerciseRun(sheet.value!, plain(kept.value!.task), moment))),
     repair: (cause: Cause) =>
       at(async () => {
         note(await useSlowWorker().exerciseRepair(sheet.value!, plain(kept.value!.task), cause))

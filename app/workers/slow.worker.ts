@@ -18,7 +18,7 @@ import type { Stop } from '#core/start/watchTypes'
 import type { Seen } from '#core/start/suspects'
 import type { Tracer } from '#core/trace/trace'
 import type { CheckKey } from '#core/trace/checks'
-import type { Cause, TraceCase } from '#core/trace/vocabulary'
+import type { Cause, Moment, TraceCase } from '#core/trace/vocabulary'
 import type { Done, Exercise } from '#core/practice/exercise'
 import type { PracticeTask } from '#core/practice/task'
 import { withUsableSheets } from './usable'
@@ -156,12 +156,17 @@ const films = {
   },
   /** What is said of an engine on the practice bench, what can be looked at and what it may be. */
   async exercise(sheet: Sheet, task: PracticeTask) {
-    const { traced, checks, causes } = await exerciseOf(sheet, task)
-    return { traced, checks, causes }
+    const { traced, checks, runs, causes } = await exerciseOf(sheet, task)
+    return { traced, checks, runs, causes }
   },
   async exerciseLook(sheet: Sheet, task: PracticeTask, check: CheckKey) {
     const exercise = await exerciseOf(sheet, task)
     const done = exercise.look(check)
+    return { done, spent: exercise.costOf(done) }
+  },
+  async exerciseRun(sheet: Sheet, task: PracticeTask, moment: Moment) {
+    const exercise = await exerciseOf(sheet, task)
+    const done = exercise.run(moment)
     return { done, spent: exercise.costOf(done) }
   },
   async exerciseRepair(sheet: Sheet, task: PracticeTask, cause: Cause) {

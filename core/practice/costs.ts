@@ -103,12 +103,35 @@ export const costOfRepair = (cause: Cause, moment: Moment): Cost => ({
   turning: cause === 'by-design' || moment === 'prime' ? 0 : PROOF,
 })
 
+/** What an engine can be turned or run at, once it is together: by the starter, and run until its gauge stands. */
+export const RUNS: Moment[] = ['crank', 'cold', 'idle-hot', 'working-hot']
+/** Minutes with getting ready and warming up, and s of turning under the eye. */
+const RUN: Record<Moment, Omit<Cost, 'parts'>> = {
+  prime: { minutes: 4, turning: 0 },
+  crank: { minutes: 2, turning: 15 },
+  'first-run': { minutes: 3, turning: 15 },
+  cold: { minutes: 3, turning: 15 },
+  'idle-hot': { minutes: 20, turning: 15 },
+  'working-hot': { minutes: 22, turning: 15 },
+}
+/** Called off without pressure: so long after it has fired, s, and what it takes until then, minutes. */
+const CALLED_OFF = { turning: 5, minutes: 3 }
+
+/** What a run costs, or one that was called off at the deadline. */
+export const costOfRun = (moment: Moment, calledOff = false): Cost => ({
+  ...RUN[moment],
+  ...(calledOff && !beforeItRan(moment) ? CALLED_OFF : {}),
+  parts: [],
+})
+
 /** Under this share of what a sound engine shows at the moment, journals run dry. */
 const DRY = 0.15
 
+export const isDry = (pressure: number, sound: number): boolean => pressure < DRY * sound
+
 /** s for which journals ran dry while the crank turned; at cranking speed, unloaded, they count for a third. */
 export function dryFor(turning: number, pressure: number, sound: number, moment: Moment): number {
-  if (pressure >= DRY * sound) return 0
+  if (!isDry(pressure, sound)) return 0
   return moment !== 'first-run' && beforeItRan(moment) ? turning / 3 : turning
 }
 

@@ -71,6 +71,36 @@ describe('an exercise', () => {
     expect(fresh.length).toBeGreaterThan(20)
   })
 
+  it('run without oil is called off at the deadline, dry until then; with pressure it is read where it was to be', () => {
+    const dry = Array.from({ length: 40 }, (_, seed) =>
+      prepareExercise(sheet, { seed, hardness: 'plain', cause: 'undriven' }),
+    ).find(({ traced }) => traced.moment !== 'prime')!
+    expect(dry.runs).toEqual(['crank', 'cold', 'idle-hot', 'working-hot'])
+    for (const moment of ['cold', 'idle-hot', 'working-hot'] as const) {
+      const ran = dry.run(moment)
+      expect(ran).toMatchObject({ run: moment, calledOff: true, reading: { moment: 'first-run' } })
+      expect(dry.costOf(ran)).toMatchObject({ minutes: 3, parts: [], dry: 5 })
+    }
+    // By the starter it is turned its fifteen seconds all the same, which count for a third.
+    expect(dry.costOf(dry.run('crank'))).toMatchObject({ minutes: 2, dry: 5 })
+
+    const worn = prepareExercise(sheet, { seed: 3, hardness: 'middle', cause: 'pump-worn' })
+    const [cold, idle, working] = (['cold', 'idle-hot', 'working-hot'] as const).map(worn.run)
+    expect([cold, idle, working].map(({ calledOff }) => calledOff)).toEqual([undefined, undefined, undefined])
+    expect(working.reading.pressure).toBeGreaterThan(idle.reading.pressure)
+    expect(cold.reading.pressure).toBeGreaterThan(idle.reading.pressure)
+    expect(working.reading.speed).toBeGreaterThan(2 * idle.reading.speed!)
+    expect(worn.costOf(idle)).toMatchObject({ minutes: 20, dry: 0 })
+  })
+
+  it('that is being primed is turned by its drill alone', () => {
+    const primed = Array.from({ length: 60 }, (_, seed) => prepareExercise(sheet, { seed, hardness: 'plain' })).find(
+      ({ traced }) => traced.moment === 'prime',
+    )!
+    expect(primed.runs).toEqual(['prime'])
+    expect(primed.costOf(primed.run('prime'))).toMatchObject({ minutes: 4, dry: 0 })
+  })
+
   it('refuses a fault that its engine cannot have', () => {
     expect(() =>
       prepareExercise(newSheet('rotary2', 'Trial', 'Two rotors'), { seed: 1, hardness: 'plain', cause: 'lifter-open' }),

@@ -11,7 +11,6 @@ import { namedStates } from '#core/outlook/states'
 
 /** The oil: grade or its data sheet's own figures, how thick it is over temperature, how cold it still pumps, what it should carry. */
 const ViscosityChart = defineAsyncComponent(() => import('./ViscosityChart.vue'))
-const shown = useOnceShown()
 const build = useBuild()
 const units = useUnits()
 const sheet = computed(() => build.sheet!)
@@ -160,7 +159,7 @@ const additive = computed(() =>
         }}</Button>
         <OilSheetForm v-if="own" :oil="sheet.oil" :label="t('oilPanel.dataSheet')" @use="write" />
       </div>
-      <div class="charted"><ViscosityChart v-if="shown" :oil="oil" :cold="cold" :hot="hot" /></div>
+      <OnceNear class="charted"><ViscosityChart :oil="oil" :cold="cold" :hot="hot" /></OnceNear>
     </div>
   </section>
 </template>

@@ -2,7 +2,7 @@
 import { t } from '~/words/of/practice'
 import type { Done, Spent } from '#core/practice/exercise'
 import { codeOf } from '#core/practice/task'
-import { causeWords, checkTitle, valueWords } from '~/words/trace'
+import { causeWords, checkTitle, MOMENT_WORDS, valueWords } from '~/words/trace'
 import { figure } from '~/words/numbers'
 import type { Practice } from '~/composables/usePractice'
 
@@ -10,10 +10,16 @@ import type { Practice } from '~/composables/usePractice'
 const { practice } = defineProps<{ practice: Practice }>()
 const end = computed(() => practice.end.value!)
 const kept = computed(() => practice.kept.value!)
+const units = useUnits()
 const wordsOf = (done: Done) =>
   'check' in done
     ? `${checkTitle(done.check)}: ${valueWords(done.check, done.value)}`
-    : t(done.right ? 'practice.repaired' : 'practice.repairedInVain', { cause: causeWords(done.repair) })
+    : 'run' in done
+      ? t(done.calledOff ? 'practice.ranCalledOff' : 'practice.ran', {
+          moment: MOMENT_WORDS[done.run],
+          pressure: units.say(done.reading.pressure, 'pressure', units.fine),
+        })
+      : t(done.right ? 'practice.repaired' : 'practice.repairedInVain', { cause: causeWords(done.repair) })
 const ways = computed(
   () =>
     [

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { t } from '~/words/of/practice'
 import { CHECKS, type CheckKey } from '#core/trace/checks'
-import { costOfCheck } from '#core/practice/costs'
+import { costOfCheck, costOfRun } from '#core/practice/costs'
+import type { Moment, TraceReading } from '#core/trace/vocabulary'
 import { CHECK_WORDS, checkTitle, CONTEXT_WORDS, MOMENT_WORDS, valueWords } from '~/words/trace'
 import { t as traceWords } from '~/words/of/trace'
 import { PART_WORDS } from '~/words/practice'
@@ -29,6 +30,16 @@ const made = computed(
     ),
 )
 const open = ref<CheckKey>()
+/** How it was read. */
+const readWords = (reading: TraceReading) =>
+  t('practice.readWith', {
+    moment: MOMENT_WORDS[reading.moment ?? traced.value.moment],
+    gauge: reading.with === 'mechanical' ? traceWords('trace.mechanical') : traceWords('trace.sender'),
+    speed: reading.speed === undefined ? t('practice.atRest') : units.say(reading.speed, 'speed'),
+    oil: units.say(reading.temperature ?? 20, 'temperature'),
+  })
+const runsAt = (moment: Moment) =>
+  practice.kept.value!.done.flatMap(({ done }) => ('run' in done && done.run === moment ? [done] : []))
 const partsOf = (check: CheckKey) =>
   costOfCheck(check, traced.value.moment)
     .parts.map((part) => PART_WORDS[part])
@@ -52,17 +63,35 @@ const cautionOf = (check: CheckKey) => {
       </p>
       <p v-for="(reading, i) in traced.readings" :key="i" class="read">
         <span class="mono figure">{{ units.say(reading.pressure, 'pressure', units.fine) }}</span><span class="quiet">{{
-          t('practice.readWith', {
-            moment: MOMENT_WORDS[reading.moment ?? traced.moment],
-            gauge: reading.with === 'mechanical' ? traceWords('trace.mechanical') : traceWords('trace.sender'),
-            speed: reading.speed === undefined ? t('practice.atRest') : units.say(reading.speed, 'speed'),
-            oil: units.say(reading.temperature ?? 20, 'temperature'),
-          })
+          readWords(reading)
         }}</span>
       </p>
       <p v-if="traced.observations.lamp">
         {{ checkTitle('lamp') }}: {{ valueWords('lamp', traced.observations.lamp) }}
       </p>
+    </section>
+    <section data-testid="practice-runs">
+      <h2>{{ t('practice.runIt') }}</h2>
+      <ul>
+        <li v-for="moment in practice.said.value!.runs" :key="moment" :data-practice-run="moment">
+          <span>{{ MOMENT_WORDS[moment] }}</span><span class="quiet cost">{{
+            t('practice.minutes', { n: costOfRun(moment).minutes }, costOfRun(moment).minutes)
+          }}</span
+          ><Button
+            type="button"
+            variant="outlined"
+            :disabled="practice.busy.value"
+            :aria-label="t('practice.runItAt', { moment: MOMENT_WORDS[moment] })"
+            @click="practice.run(moment)"
+            >{{ t('practice.read') }}</Button
+          >
+          <p v-for="(each, i) in runsAt(moment)" :key="i" class="how" role="status">
+            <b class="mono">{{ units.say(each.reading.pressure, 'pressure', units.fine) }}</b>
+            <span class="quiet">{{ readWords(each.reading) }}</span>
+            <span v-if="each.calledOff" class="careful">{{ t('practice.calledOff') }}</span>
+          </p>
+        </li>
+      </ul>
     </section>
     <section v-for="group in groups" :key="group.words">
       <h2>{{ group.words }}</h2>

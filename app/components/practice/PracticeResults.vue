@@ -88,7 +88,7 @@ const print = () => window.print()
           type="button"
           variant="outlined"
           @click="print"
-          >{{ t('results.print') }}</Button
+          >{{ t(person ? 'results.printCertificate' : 'results.print') }}</Button
         >
       </p>
       <h2>{{ person ? t('results.of', { person }) : t('results.ofTheShop') }}</h2>
@@ -101,7 +101,17 @@ const print = () => window.print()
         <Column field="came" :header="t('results.came')" />
         <Column field="took" :header="t('results.took')" />
       </ResultTable>
-      <p class="signed">{{ t('results.practiceNoLicence') }}</p>
+      <p class="no-licence">{{ t('results.practiceNoLicence') }}</p>
+      <dl v-if="person" class="signed" data-testid="practice-signed">
+        <div>
+          <dt>{{ t('results.signed') }}</dt>
+          <dd></dd>
+        </div>
+        <div>
+          <dt>{{ t('results.signedOn') }}</dt>
+          <dd></dd>
+        </div>
+      </dl>
     </template>
   </section>
 </template>
@@ -115,11 +125,26 @@ h2 {
   flex-wrap: wrap;
   gap: 10px;
 }
-.signed {
+.no-licence {
   color: var(--quiet);
   margin-top: 20px;
 }
+/* Lines to write on. */
+.signed {
+  display: none;
+}
 @media print {
+  .signed {
+    display: grid;
+    grid-template-columns: 3fr 2fr;
+    gap: 30px;
+    margin: 60px 0 0;
+  }
+  .signed div {
+    border-top: 1px solid var(--ink);
+    padding-top: 4px;
+  }
+
   .tools {
     display: none;
   }

@@ -25,8 +25,12 @@ const helping = ref(false)
 const traced = computed(() => {
   const { traced: first } = practice.said.value!
   const observations: Record<string, string> = { ...first.observations }
-  for (const { done } of practice.kept.value!.done) if ('check' in done) observations[done.check] = done.value
-  return { ...first, observations: observations as Observed }
+  const readings = [...first.readings]
+  for (const { done } of practice.kept.value!.done) {
+    if ('check' in done) observations[done.check] = done.value
+    if ('run' in done) readings.push(done.reading)
+  }
+  return { ...first, readings, observations: observations as Observed }
 })
 const { value: opinion } = useAnswer(
   (_model, slow) =>

@@ -10,7 +10,7 @@ const LAYERS = [
   ['house'],
   ['parts'],
   ['engine'],
-  ['targets', 'outlook', 'finder', 'shells', 'prime', 'start', 'trace', 'progress', 'shelf', 'run'],
+  ['targets', 'outlook', 'finder', 'shells', 'prime', 'start', 'trace', 'progress', 'shelf', 'run', 'logbook'],
   ['rig'],
   ['practice'],
 ]

@@ -76,6 +76,8 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
       'start?view=readings',
       'start?view=breakin',
       'trace',
+      'logbook',
+      'logbook?view=then',
     ],
   },
   'Floor, Shelf, House rules and Practice bench': {

@@ -133,6 +133,8 @@ const VIEWS = [
   ...['', '?view=readings', '?view=breakin'].map((view) => `build/start${view}`),
   'build/trace',
   'generator/trace',
+  'build/logbook',
+  'build/logbook?view=then',
 ]
 
 /** What a shop wrote itself: people, engines, instruments, parts and their marks, its own caution and strip scale. */

@@ -2,7 +2,7 @@ import { t } from '../words/of/frame'
 import { said } from '../words/speak'
 import type { Quantity, Station } from '#core/record/quantity'
 
-export type Page = Station | 'outlook' | 'trace'
+export type Page = Station | 'outlook' | 'trace' | 'logbook'
 
 const TITLES = said(t, {
   brief: 'stations.brief',
@@ -15,6 +15,7 @@ const TITLES = said(t, {
   prime: 'stations.prime',
   start: 'stations.firstStart',
   trace: 'stations.trace',
+  logbook: 'stations.logbook',
 }) satisfies Record<Page, string>
 
 /** Every station in its order, its title said when it is asked for. */

@@ -32,8 +32,14 @@ export function useKeys(open: { find: () => void; list: () => void; words: () =>
     if (event.ctrlKey || event.metaKey || event.altKey) return
     // No reading begins with a letter: in a field in which nothing is typed yet the keys are the page's.
     if (target.matches('input, textarea, select, [role=combobox], [role=listbox]') && !target.matches(UNTOUCHED)) return
-    // The tenth is the nought.
-    const page = going && /^\d$/.test(event.key) ? PAGES[(Number(event.key) + 9) % 10] : undefined
+    // The tenth is the nought, and the eleventh its letter.
+    const page = !going
+      ? undefined
+      : event.key === 'l'
+        ? PAGES.find((each) => each.page === 'logbook')
+        : /^\d$/.test(event.key)
+          ? PAGES[(Number(event.key) + 9) % 10]
+          : undefined
     going = event.key === 'g'
     const does = page && build.id ? () => router.push(stationPath(build.id!, page.page)) : KEYS[event.key]
     if (!does && !going) return

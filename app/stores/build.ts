@@ -256,6 +256,8 @@ export const useBuild = defineStore('build', () => {
   return {
     id,
     revision,
+    /** As the server has it, without what is on its way. */
+    confirmed,
     sheet,
     progress,
     saving,

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it, vi } from 'vites
 import type { Proposal } from '#core/house/people'
 import { newSheet } from '#core/record/layouts'
 import type { Sheet } from '#core/record/schema'
-import { applied } from '~/sync/patches'
+import { applied } from '#core/record/patched'
 import { makeSteps } from './steps'
 
 describe('undo and redo of a page’s own changes', () => {

@@ -3,7 +3,8 @@ import type { Operation } from 'fast-json-patch'
 import type { Proposal } from '#core/house/people'
 import type { Sheet } from '#core/record/schema'
 import { overlap } from '~/sync/kept'
-import { applied, sameValue, takenBack, valueAt } from '~/sync/patches'
+import { applied, takenBack, valueAt } from '#core/record/patched'
+import { sameValue } from '~/sync/patches'
 
 /** A change of this page, to be taken back: the way back, what the change left at each path, and where it was made. */
 export interface Step {

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import type { Operation } from 'fast-json-patch'
 import { describe, expect, it } from 'vitest'
-import { afterEntry, applied, appliedOver, housePatch, sameValue, takenBack, valueAt } from './patches'
+import { applied, takenBack, valueAt } from '#core/record/patched'
+import { afterEntry, appliedOver, housePatch, sameValue } from './patches'
 
 it('a value is the same however the records order its fields, and with what is undefined left out', () => {
   expect(sameValue({ value: 1, by: 'Ilse', note: undefined }, { by: 'Ilse', value: 1 })).toBe(true)

@@ -1,0 +1,85 @@
+import { type StoryLine, sheetAt, storyOf } from '#core/logbook/story'
+import type { Entry } from '#core/record/entry'
+import type { Run } from '#core/run/run'
+import { ask } from '~/sync/ask'
+import { lineWords, runWords } from '~/words/logbook'
+
+/** A line of the story with its words, as the table shows, sorts and searches it. */
+export interface StoryRow extends Pick<StoryLine, 'kind' | 'station' | 'revision'> {
+  id: string
+  /** ms; undefined where nobody knows when. */
+  at?: number
+  who: string
+  signedBy?: string
+  what: string
+  before: string
+  after: string
+  instrument: string
+  reason: string
+}
+
+/** The open build's story: what was entered and its runs, fetched anew at each revision. */
+export function useStory() {
+  const build = useBuild()
+  const units = useUnits()
+  const entries = shallowRef<Entry[]>()
+  const runs = shallowRef<Run[]>([])
+  const failed = ref(false)
+  const load = oneAtATime(async () => {
+    const at = { build: build.id! }
+    const found = await Promise.all([
+      ask('GET /api/builds/:build/entries', { at }),
+      ask('GET /api/builds/:build/runs', { at }),
+    ]).catch(() => undefined)
+    failed.value = !found
+    if (found) [entries.value, runs.value] = found
+  })
+  watch(() => build.revision, load, { immediate: true })
+
+  /** What stands on the server: entries lead back from there, and not from what is on its way. */
+  const recorded = computed(() => {
+    const sheet = build.confirmed
+    return sheet && entries.value?.length === build.revision ? sheet : undefined
+  })
+  const lines = computed(() => (recorded.value ? storyOf(recorded.value, entries.value!) : undefined))
+  const rows = computed(() => {
+    const { layout } = build.sheet!
+    const written = (lines.value ?? []).map(
+      ({ kind, station, revision, at, who = '', signedBy, reason, ...line }, i): StoryRow => ({
+        id: `${revision}.${i}`,
+        kind,
+        station,
+        revision,
+        who,
+        reason,
+        ...(at ? { at: Date.parse(at) } : {}),
+        ...(signedBy ? { signedBy } : {}),
+        ...lineWords({ kind, station, revision, who, reason, ...line }, layout, (value, quantity) =>
+          `${units.showReading(value, quantity)} ${units.unit(quantity.dimension).symbol}`.trim(),
+        ),
+      }),
+    )
+    const ran = runs.value.map((run): StoryRow => ({
+      id: run.id,
+      kind: 'run',
+      station: run.kind === 'start' ? 'start' : 'prime',
+      revision: revisionAt(entries.value ?? [], run.startedAt),
+      at: Date.parse(run.startedAt),
+      who: run.who,
+      reason: '',
+      ...runWords(run),
+    }))
+    return [...written, ...ran].sort((a, b) => (b.at ?? 0) - (a.at ?? 0))
+  })
+  return {
+    rows,
+    entries,
+    failed,
+    /** The build as it was at a revision. */
+    at: (revision: number) => recorded.value && sheetAt(recorded.value, entries.value!, revision),
+  }
+}
+
+/** The revision that stood at a moment. */
+const revisionAt = (entries: readonly Entry[], at: string): number =>
+  entries.filter((entry) => Date.parse(entry.at) <= Date.parse(at)).length

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { t } from '~/words/of/logbook'
+
+/** Station 11: the engine's story, and what it was at any moment of it. */
+const VIEWS = [
+  { view: 'story', words: t('logbook.story') },
+  { view: 'then', words: t('logbook.thenAndNow') },
+] as const
+const { view, go } = useView(VIEWS)
+const story = useStory()
+const route = useRoute()
+const router = useRouter()
+/** Opens the engine as it was after an entry. */
+const look = (revision: number) => void router.push({ query: { ...route.query, view: 'then', at: String(revision) } })
+</script>
+
+<template>
+  <div>
+    <header class="station-head" data-station="logbook">
+      <h1>{{ t('logbook.logbook') }}</h1>
+      <p>{{ t('logbook.everythingThatWasWritten') }}</p>
+    </header>
+    <p v-if="story.failed.value" class="quiet" role="status">{{ t('logbook.serverOffline') }}</p>
+    <ViewTabs :label="t('logbook.logbook')" :views="VIEWS" :view="view" @go="go">
+      <StoryTable v-if="view === 'story'" :story="story" @look="look" />
+      <ThenAndNow v-else :story="story" />
+    </ViewTabs>
+  </div>
+</template>

@@ -1,0 +1,130 @@
+import { catalogueOf } from '#core/engine/catalogue'
+import type { StoryKind, StoryLine } from '#core/logbook/story'
+import type { Quantity } from '#core/record/quantity'
+import type { Check, FittedShells, Inspection, Layout, Reading, SheetOil } from '#core/record/schema'
+import type { RecordedCase } from '#core/record/traceCase'
+import type { Cause } from '#core/trace/vocabulary'
+import type { Run } from '#core/run/run'
+import { t } from './of/logbook'
+import { named, said } from './speak'
+import { causeWords } from './trace'
+
+export const KIND_WORDS = said(t, {
+  reading: 'kinds.reading',
+  look: 'kinds.look',
+  choice: 'kinds.choice',
+  shells: 'kinds.shells',
+  bench: 'kinds.bench',
+  case: 'kinds.case',
+  oil: 'kinds.oil',
+  engine: 'kinds.engine',
+  photo: 'kinds.photo',
+  note: 'kinds.note',
+  run: 'kinds.run',
+}) satisfies Record<StoryKind, string>
+
+const FIELD_WORDS: Record<string, string> = said(t, {
+  layout: 'lines.layout',
+  use: 'lines.use',
+  name: 'lines.name',
+  engine: 'lines.engine',
+  work: 'lines.work',
+  school: 'lines.school',
+  oil: 'lines.oil',
+  oils: 'lines.oils',
+  fill: 'lines.fill',
+  parked: 'lines.parked',
+})
+
+/** A line of the story as it is read. */
+export interface LineWords {
+  what: string
+  before: string
+  after: string
+  instrument: string
+}
+
+/** Says a reading in the person's units. */
+type Say = (value: number, quantity: Quantity) => string
+
+/** A line in words; its values in the person's units. */
+export function lineWords(line: StoryLine, layout: Layout, say: Say): LineWords {
+  const value = (of: unknown) => (of === undefined ? '' : valueOf(line, of, layout, say))
+  return {
+    what: titleOf(line, layout),
+    before: value(line.before),
+    after: line.after === undefined ? t('lines.takenOut') : value(line.after),
+    instrument: line.part === 'readings' ? ((line.after as Reading | undefined)?.instrument ?? '') : '',
+  }
+}
+
+function titleOf({ part, key }: StoryLine, layout: Layout): string {
+  const { quantities, checks, inspections } = catalogueOf(layout)
+  const label =
+    part === 'readings'
+      ? quantities.get(key)?.label
+      : part === 'checks'
+        ? checks.find((each) => each.key === key)?.label
+        : part === 'inspections'
+          ? inspections.find((each) => each.key === key)?.label
+          : undefined
+  if (label !== undefined) return named(label)
+  const [of = '', number = ''] = key.split('.')
+  if (part === 'shells') return t('lines.shellsOf', { bearing: key.replace('.', ' ') })
+  if (part === 'benches') return t(of === 'relief2' ? 'lines.valve2' : 'lines.valve', { number })
+  if (part === 'cases') return t('lines.case', { number })
+  // What this layout has no place for, or a choice: by its key, as words.
+  return (
+    FIELD_WORDS[part] ??
+    key
+      .replaceAll('.', ' ')
+      .replaceAll(/([a-z])([A-Z])/g, '$1 $2')
+      .toLowerCase()
+  )
+}
+
+function valueOf({ part, kind, key }: StoryLine, of: unknown, layout: Layout, say: Say): string {
+  if (kind === 'photo') {
+    const count = (of as Reading).photos?.length ?? 0
+    return t('lines.photos', { n: count }, count)
+  }
+  if (kind === 'note') return (of as Reading).note ?? ''
+  switch (part) {
+    case 'readings': {
+      const { value, typed } = of as Reading
+      const quantity = catalogueOf(layout).quantities.get(key)
+      return quantity ? say(value, quantity) : (typed ?? String(value))
+    }
+    case 'checks':
+      return t((of as Check).state === 'done' ? 'lines.done' : 'lines.fault')
+    case 'inspections':
+      return named((of as Inspection).finding)
+    case 'shells':
+      return t('lines.shellsAre', { upper: (of as FittedShells).upper, lower: (of as FittedShells).lower })
+    case 'cases': {
+      const { closed, found } = of as RecordedCase
+      if (!closed) return t('lines.caseOpen')
+      return found ? t('lines.caseFound', { cause: causeWords(found.cause as Cause) }) : t('lines.caseClosed')
+    }
+    case 'oil':
+      return (of as SheetOil).grade
+    default:
+      return typeof of === 'string' ? of : t('lines.written')
+  }
+}
+
+/** A run as a line of the story. */
+export function runWords({ kind, setup, endedAt, outcome, stopped, found }: Run): LineWords {
+  const ended = outcome ?? ''
+  const came = stopped
+    ? t('lines.stopped', { outcome: ended })
+    : endedAt
+      ? t('lines.ended', { outcome: ended })
+      : t('lines.underWay')
+  return {
+    what: t(kind === 'start' ? 'lines.firstStart' : setup.stage === 'check' ? 'lines.primeCheck' : 'lines.primeLast'),
+    before: '',
+    after: [came, found && t('lines.foundAfter', { words: found })].filter(Boolean).join('; '),
+    instrument: '',
+  }
+}

@@ -1,3 +1,5 @@
+import { nextTask } from '~/composables/nextTask'
+
 /** What any first screen waits for is asked for at once, beside the page's own script and not after it. */
 export default defineNuxtPlugin({
   name: 'early',
@@ -12,5 +14,7 @@ export default defineNuxtPlugin({
       void useShop().load()
       if (build) void useBuild().open(decodeURIComponent(build))
     })
+    // Reading the scripts, setting up and the first mount are each a task of their own.
+    return nextTask()
   },
 })

@@ -1,4 +1,5 @@
 import type { Composer } from 'vue-i18n'
+import { nextTask } from '~/composables/nextTask'
 import { remembered } from '~/sync/browserStorage'
 import { writeDatesAs } from '~/words/dates'
 import { writeNumbersAs } from '~/words/numbers'
@@ -32,5 +33,6 @@ export default defineNuxtPlugin({
     Object.assign(locale, others)
     locale.aria = { ...(locale.aria as object), ...aria }
     document.documentElement.lang = language ?? 'en'
+    await nextTask()
   },
 })

@@ -10,6 +10,8 @@ const {
 } = defineProps<{ label: string; value: T; options: readonly { value: T; words: string }[]; quiet?: boolean }>()
 const emit = defineEmits<{ choose: [value: T] }>()
 const shownOptions = computed(() => options.map((option) => ({ ...option, words: named(option.words) })))
+/** PrimeVue takes an empty value for none, and says nothing of it: its words stand there all the same. */
+const emptyWords = computed(() => shownOptions.value.find((option) => option.value === '')?.words)
 const shown = useShown(() => value)
 function take(chosen: T) {
   if (chosen !== value) emit('choose', chosen)
@@ -26,6 +28,7 @@ function take(chosen: T) {
     option-label="words"
     option-value="value"
     :aria-label="label"
+    :placeholder="emptyWords"
     scroll-height="60vh"
     @update:model-value="take($event as T)"
   />

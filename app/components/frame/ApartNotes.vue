@@ -86,7 +86,6 @@ const settle = (item: Kept, ours: boolean) =>
 <template>
   <div class="notes">
     <VersionNote />
-    <WhoNote />
     <NoteBar v-if="sync.notKept" kind="stop">{{ NOT_KEPT[sync.notKept] }}</NoteBar>
     <NoteBar v-if="sync.why" kind="stop">{{ named(sync.why) }}</NoteBar>
     <NoteBar v-for="note in notes" :key="note.item.key" :data-apart="note.item.state">

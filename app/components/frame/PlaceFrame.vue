@@ -25,7 +25,7 @@ useKeys({ find: () => (finding.value = true), list: () => (listing.value = true)
 <template>
   <div class="frame wide">
     <TopBar @find="finding = true" @keys="listing = true" @words="wording = true" />
-    <main class="sheet"><ApartNotes /><slot /></main>
+    <main class="sheet"><ApartNotes /><slot /><WhoNote /></main>
     <LazyFindPalette v-if="finding" @close="finding = false" />
     <LazyKeyList v-if="listing" @close="listing = false" />
     <LazyGlossaryList v-if="wording" @close="wording = false" />

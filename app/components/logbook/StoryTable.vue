@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t } from '~/words/of/logbook'
+import { hasWords } from '#core/logbook/search'
 import { STORY_KINDS } from '#core/logbook/story'
 import type { StoryRow, useStory } from '~/composables/useStory'
 import { PAGES } from '~/composables/stations'
@@ -9,7 +10,7 @@ import { KIND_WORDS } from '~/words/logbook'
 /** One line of time: by person, station, kind and text; each line says before and after, with what, and why. */
 const { story } = defineProps<{ story: ReturnType<typeof useStory> }>()
 const emit = defineEmits<{ look: [revision: number] }>()
-const ANY = ''
+const ANY = '*'
 const search = ref('')
 const person = ref(ANY)
 const station = ref(ANY)
@@ -43,22 +44,23 @@ const kinds = computed(() => {
     ...STORY_KINDS.filter((each) => met.has(each)).map((value) => ({ value, words: KIND_WORDS[value] })),
   ]
 })
-/** Every word that was typed is somewhere in the line. */
-const words = computed(() => search.value.toLowerCase().split(/\s+/).filter(Boolean))
 const textOf = (row: Row) =>
-  [row.when, row.who, row.where, row.what, row.before, row.after, row.instrument, row.reason].join(' ').toLowerCase()
+  [row.when, row.who, row.where, row.what, row.before, row.after, row.instrument, row.reason].join(' ')
 const shown = computed(() =>
   rows.value.filter(
     (row) =>
-      (!person.value || row.who === person.value) &&
-      (!station.value || row.station === station.value) &&
-      (!kind.value || row.kind === kind.value) &&
-      words.value.every((word) => textOf(row).includes(word)),
+      (person.value === ANY || row.who === person.value) &&
+      (station.value === ANY || row.station === station.value) &&
+      (kind.value === ANY || row.kind === kind.value) &&
+      hasWords(textOf(row), search.value),
   ),
 )
+/** What stood before, and what it was measured with. */
+const beside = ({ before, instrument }: Row) =>
+  [before && t('logbook.was', { before }), instrument].filter(Boolean).join(', ')
 /** Of a long story only the lines in sight are made. */
 const LONG = 60
-const ROW = 56
+const ROW = matchMedia('(max-width: 700px)').matches ? 112 : 72
 const long = computed(() =>
   shown.value.length > LONG
     ? { scrollable: true, scrollHeight: 'calc(100dvh - 300px)', virtualScrollerOptions: { itemSize: ROW } }
@@ -90,34 +92,30 @@ const long = computed(() =>
       data-key="id"
     >
       <Column field="at" :header="t('logbook.when')" class="words when" sortable
-        ><template #body="{ data }">{{ data.when }}</template></Column
-      ><Column field="who" :header="t('logbook.who')" class="words" sortable
         ><template #body="{ data }"
-          >{{ data.who
-          }}<span v-if="data.signedBy" class="under">{{
-            t('logbook.signedOffBy', { name: data.signedBy })
-          }}</span></template
+          >{{ data.when
+          }}<span class="under"
+            >{{ data.who }}{{ data.signedBy ? `, ${t('logbook.signedOffBy', { name: data.signedBy })}` : '' }}</span
+          ></template
         ></Column
-      ><Column field="where" :header="t('logbook.station')" class="words" sortable /><Column
-        field="what"
-        :header="t('logbook.what')"
-        class="words"
-        sortable
-      /><Column field="before" :header="t('logbook.before')" class="mono" /><Column
-        field="after"
-        :header="t('logbook.after')"
-        class="mono"
-      /><Column field="instrument" :header="t('logbook.instrument')" class="words" sortable /><Column
-        field="reason"
-        :header="t('logbook.why')"
-        class="words"
-      /><Column
+      ><Column field="what" :header="t('logbook.what')" class="words" sortable
+        ><template #body="{ data }"
+          ><span class="what">{{ data.what }}</span
+          ><span class="under">{{ [data.where, data.reason].filter(Boolean).join(', ') }}</span></template
+        ></Column
+      ><Column field="after" :header="t('logbook.written')"
+        ><template #body="{ data }"
+          ><span class="mono value">{{ data.after }}</span
+          ><span class="under">{{ beside(data) }}</span></template
+        ></Column
+      ><Column
         ><template #header
           ><span class="hidden-but-read">{{ t('logbook.asItWas') }}</span></template
         ><template #body="{ data }"
           ><Button
             type="button"
             variant="text"
+            class="look"
             :aria-label="t('logbook.openAsItWas', { when: data.when, what: data.what })"
             @click="emit('look', data.revision)"
             >{{ t('logbook.asItWas') }}</Button
@@ -141,12 +139,49 @@ const long = computed(() =>
   min-height: 1.4em;
   margin: 8px 0;
 }
-.under {
+.under,
+.what {
   display: block;
-  color: var(--quiet);
+  max-width: 42ch;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
 }
+.under {
+  color: var(--quiet);
+  font-weight: 400;
+}
+.value,
+.look,
 :deep(.when) {
   white-space: nowrap;
+}
+/* Rows are as high as the virtual ones are taken to be. */
+:deep(.p-datatable-tbody > tr > td) {
+  vertical-align: middle;
+  height: 72px;
+  padding-block: 2px;
+}
+@media (max-width: 700px) {
+  .under,
+  .what {
+    max-width: 15ch;
+  }
+  :deep(.when) {
+    white-space: normal;
+  }
+  :deep(.p-datatable-tbody > tr > td) {
+    height: 112px;
+    padding-inline: 4px;
+  }
+  .look {
+    white-space: normal;
+    width: 48px;
+    padding-inline: 0;
+  }
+  .value {
+    white-space: normal;
+  }
 }
 @media print {
   .tools,

@@ -109,7 +109,7 @@ const changed = computed(() => {
       <Column :field="(row) => inSentence(row.label)" :header="t('moment.state')" /><Column
         v-for="(side, i) in sides"
         :key="side.name"
-        :header="side.name"
+        :header="`${side.name}, ${units.unit('pressure').symbol}`"
         ><template #body="{ data }"
           ><BandedFigure
             :class="data.states[i].verdict"

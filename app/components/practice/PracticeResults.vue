@@ -11,15 +11,16 @@ import { dateOf } from '~/words/dates'
 import { figure } from '~/words/numbers'
 
 /** What each has done at the bench, the newest first; one person's is a page to print. */
-const EVERYBODY = ''
+const EVERYBODY = '*'
 const kept = shallowRef<KeptResult[]>()
 const failed = ref(false)
-const person = ref(usePerson().who ?? EVERYBODY)
+const person = ref(usePerson().who || EVERYBODY)
+const one = computed(() => (person.value === EVERYBODY ? undefined : person.value))
 async function load() {
   const seen = await askOrSeen('GET /api/practice').catch(() => undefined)
   failed.value = !seen
   kept.value = seen?.answer ?? []
-  if (person.value && !kept.value.some((each) => each.person === person.value)) person.value = EVERYBODY
+  if (!kept.value.some((each) => each.person === person.value)) person.value = EVERYBODY
 }
 onMounted(load)
 useSync().onAnswer((item) => void (item.kind === 'practice' && load()))
@@ -27,7 +28,7 @@ const people = computed(() => [
   { value: EVERYBODY, words: t('results.everybody') },
   ...[...new Set((kept.value ?? []).map((each) => each.person))].sort().map((value) => ({ value, words: value })),
 ])
-const shown = computed(() => (kept.value ?? []).filter((each) => !person.value || each.person === person.value))
+const shown = computed(() => (kept.value ?? []).filter((each) => !one.value || each.person === one.value))
 const rows = computed(() =>
   shown.value.map(({ id, person: who, at, result }) => ({
     id,
@@ -88,21 +89,21 @@ const print = () => window.print()
           type="button"
           variant="outlined"
           @click="print"
-          >{{ t(person ? 'results.printCertificate' : 'results.print') }}</Button
+          >{{ t(one ? 'results.printCertificate' : 'results.print') }}</Button
         >
       </p>
-      <h2>{{ person ? t('results.of', { person }) : t('results.ofTheShop') }}</h2>
+      <h2>{{ one ? t('results.of', { person: one }) : t('results.ofTheShop') }}</h2>
       <p v-for="words in sum" :key="words">{{ words }}</p>
       <ResultTable :rows="rows" :label="t('results.results')" :attributes="({ id }) => ({ 'data-result': id })">
         <Column field="at" :header="t('results.day')" />
-        <Column v-if="!person" field="who" :header="t('results.person')" class="words" />
+        <Column v-if="!one" field="who" :header="t('results.person')" class="words" />
         <Column field="engine" :header="t('practice.engine')" class="words" />
         <Column field="what" :header="t('results.what')" class="words" />
         <Column field="came" :header="t('results.came')" />
         <Column field="took" :header="t('results.took')" />
       </ResultTable>
       <p class="no-licence">{{ t('results.practiceNoLicence') }}</p>
-      <dl v-if="person" class="signed" data-testid="practice-signed">
+      <dl v-if="one" class="signed" data-testid="practice-signed">
         <div>
           <dt>{{ t('results.signed') }}</dt>
           <dd></dd>

@@ -108,6 +108,7 @@ async function fetchTheRest() {
         <UnansweredNote />
         <ComesSoon><NuxtPage /></ComesSoon>
         <ShopCautions />
+        <WhoNote />
         <ReadingBar />
       </main>
       <ComesSoon>

@@ -92,8 +92,9 @@ const WAYS = {
           }}.</template
         >
       </p>
-      <PrimeClock v-if="clock" :clock="clock" />
-      <div v-if="expected" class="numbers predicted">
+      <div class="clock-place"><PrimeClock v-if="clock" :clock="clock" /></div>
+      <div v-if="!expected" class="numbers" />
+      <div v-else class="numbers predicted">
         <div>
           <span class="quiet">{{ t('prime.expectAtTheGauge') }}</span><span
             class="mono big"
@@ -168,6 +169,21 @@ const WAYS = {
   grid-template-columns: repeat(3, 1fr);
   gap: 20px;
   padding: 6px 0 14px;
+}
+/* Room for what is being worked out: nothing moves when it comes. */
+.numbers {
+  min-height: 121px;
+}
+.clock-place {
+  min-height: 62px;
+}
+@media (max-width: 700px) {
+  .numbers {
+    min-height: 157px;
+  }
+  .clock-place {
+    min-height: 104px;
+  }
 }
 .numbers > div {
   display: grid;

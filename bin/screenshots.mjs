@@ -8,7 +8,6 @@ const VIEWS = [
   ['floor', '', ''],
   ['brief', 'Ottiline', 'brief'],
   ['bearings', 'Rescue tractor 2', 'bearings'],
-  ['journal', 'Rescue tractor 2', 'bearings?view=journal&at=main.2'],
   ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
   ['shells', 'Rescue tractor 2', 'bearings?view=shells'],
   ['pump', 'Ottiline', 'pump'],
@@ -17,6 +16,7 @@ const VIEWS = [
   ['pickup', 'Ottiline', 'pickup?view=oil'],
   ['shelf', '', 'shelf?kind=washer'],
   ['trace', 'Carousel set', 'trace'],
+  ['logbook', 'Ottiline', 'logbook'],
   ['outlook', 'Carousel set', 'outlook'],
   ['circuit', 'Ottiline', 'outlook?view=circuit'],
   ['passages-tablet', 'Ottiline', 'passages?at=lifterRow', { width: 1024, height: 768 }],
@@ -40,11 +40,13 @@ await withDemo(4489, async (browser, addressOf) => {
           ? '[data-item]'
           : station === 'trace'
             ? '[data-cause]'
-            : station === 'outlook'
-              ? '.apexcharts-series path'
-              : build
-                ? '[data-state="idleHot"]'
-                : '.engines li',
+            : station === 'logbook'
+              ? '[data-line]'
+              : station === 'outlook'
+                ? '.apexcharts-series path'
+                : build
+                  ? '[data-state="idleHot"]'
+                  : '.engines li',
     )
     // Bands settle half a second after the last value.
     await page.waitForTimeout(3500)

@@ -71,6 +71,18 @@ test('every page prints with engine, station, date, who and page of how many, in
   }
 })
 
+test('a long story is printed whole, and not only what is in sight', async ({ server, bench: page }) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/logbook`)
+  const count = page.getByTestId('story-count')
+  await expect(count).toHaveText(/lines of/)
+  const all = Number((await count.textContent())!.match(/^\d+/)![0])
+  // In sight are only some of them.
+  expect(all).toBeGreaterThan(60)
+  expect(await page.locator('tr[data-line]').count()).toBeLessThan(all)
+  const words = (await pagesOf(await page.pdf({ format: 'A4' }))).join(' ')
+  expect(words.match(/\d+ May 2026, \d\d:\d\d/g)!.length).toBeGreaterThanOrEqual(all - 5)
+})
+
 test('what a button says that is more than a button is on paper too: the causes of a trace, and what each outcome would mean', async ({
   server,
   bench: page,

@@ -13,8 +13,9 @@ export interface Trace {
   nextChecks: NextCheck[]
 }
 
-/** From here on it is gone to; and a check that tells less, bits, is not worth its walk. */
+/** From here on it is gone to, where no more than this share is left to all but the first three; and a check that tells less, bits, is not worth its walk. */
 const DECIDED = 0.72
+const AMONG_THREE = 0.9
 const TELLS_NOTHING = 0.06
 
 /** The simulations of one sheet, kept by what they were made of: a case asks for the same again with each answer. */
@@ -41,7 +42,9 @@ export function prepareTracer(recorded: Sheet, progress?: (share: number) => voi
     trace: (traced, priors) => {
       const causes = weigh(sheet, simulated(traced), traced, priors)
       const checks = nextChecks(sheet, traced, causes)
-      const decided = causes[0].probability >= DECIDED || checks.every(({ tells }) => tells < TELLS_NOTHING)
+      const three = causes.slice(0, 3).reduce((sum, { probability }) => sum + probability, 0)
+      const decided =
+        (causes[0].probability >= DECIDED && three >= AMONG_THREE) || checks.every(({ tells }) => tells < TELLS_NOTHING)
       return { causes, nextChecks: checks, decided }
     },
   }

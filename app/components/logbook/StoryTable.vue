@@ -61,8 +61,9 @@ const beside = ({ before, instrument }: Row) =>
 /** Of a long story only the lines in sight are made. */
 const LONG = 60
 const ROW = matchMedia('(max-width: 700px)').matches ? 112 : 72
+const printing = usePrinting()
 const long = computed(() =>
-  shown.value.length > LONG
+  shown.value.length > LONG && !printing.value
     ? { scrollable: true, scrollHeight: 'calc(100dvh - 300px)', virtualScrollerOptions: { itemSize: ROW } }
     : {},
 )

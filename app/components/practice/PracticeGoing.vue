@@ -172,6 +172,9 @@ li {
   grid-column: 1 / -1;
   padding-bottom: 8px;
 }
+.how b {
+  margin-right: 12px;
+}
 .how p {
   margin: 3px 0;
 }

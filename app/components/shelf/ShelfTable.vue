@@ -49,8 +49,9 @@ function askToRemove(item: ShownItem, { currentTarget }: Event) {
 /** Of a long list only the rows in sight are made. */
 const LONG = 60
 const ROW = 70
+const printing = usePrinting()
 const long = computed(() =>
-  items.length > LONG
+  items.length > LONG && !printing.value
     ? { scrollable: true, scrollHeight: 'calc(100dvh - 260px)', virtualScrollerOptions: { itemSize: ROW } }
     : {},
 )

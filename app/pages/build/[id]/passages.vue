@@ -191,8 +191,8 @@ li .p-button:hover,
 }
 .number.pass {
   border: 1.5px solid var(--oil);
-  background: var(--oil);
-  color: var(--sheet);
+  background: var(--oil-wash);
+  color: var(--ink);
 }
 .number.stop {
   border: 1.5px solid var(--stop);

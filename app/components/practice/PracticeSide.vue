@@ -140,6 +140,7 @@ dd {
   align-items: center;
 }
 .ways {
+  margin-top: 10px;
   display: flex;
   flex-wrap: wrap;
   gap: 10px;

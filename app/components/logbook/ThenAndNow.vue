@@ -8,7 +8,7 @@ import type { useStory } from '~/composables/useStory'
 import { PAGES } from '~/composables/stations'
 import { dateAndTimeOf } from '~/words/dates'
 import { lineWords } from '~/words/logbook'
-import { inSentence } from '~/words/speak'
+import { inSentence, named } from '~/words/speak'
 
 /** The engine as it was at two moments of its story, with what was predicted of each, and what differs between them. */
 const { story } = defineProps<{ story: ReturnType<typeof useStory> }>()
@@ -119,7 +119,7 @@ const changed = computed(() => {
             dimension="pressure"
             :fine="units.fine"
           /><span class="word" :class="data.states[i].verdict">{{
-            data.states[i].void ? t('moment.void', { about: data.states[i].void }) : data.states[i].verdict
+            data.states[i].void ? t('moment.void', { about: data.states[i].void }) : named(data.states[i].verdict)
           }}</span></template
         ></Column
       >

@@ -37,7 +37,7 @@ const { value: found } = useAnswer(
             dimension="pressure"
             :fine="units.fine"
           /><span v-if="data.states[state].verdict !== 'pass'" class="word" :class="data.states[state].verdict">{{
-            data.states[state].verdict
+            named(data.states[state].verdict)
           }}</span></template
         ></Column
       >

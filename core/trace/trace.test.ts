@@ -104,12 +104,13 @@ describe('causes', () => {
 describe('a case', () => {
   it('is gone to where one cause stands far above, and not while much is left to all but the first three', () => {
     const seen = of({ readings: [{ pressure: 0 }] })
-    const told = [1, 2, 4, 8, 16, 32, 64, 128, 256].map((odds) => tracer.trace(seen, { 'pickup-air': odds }))
+    const told = [1, 4, 8, 12, 24, 64, 256].map((odds) => tracer.trace(seen, { undriven: odds }))
     const share = ({ causes: all }: (typeof told)[number], of: number) =>
       all.slice(0, of).reduce((sum, { probability }) => sum + probability, 0)
-    // There are checks that would tell more.
-    for (const each of told) expect(each.nextChecks.some(({ tells }) => tells > 0.1)).toBe(true)
-    for (const each of told) expect(each.decided).toBe(share(each, 1) >= 0.72 && share(each, 3) >= 0.9)
+    for (const each of told)
+      expect(each.decided).toBe(
+        (share(each, 1) >= 0.72 && share(each, 3) >= 0.9) || each.nextChecks.every(({ tells }) => tells < 0.06),
+      )
     expect(told.some((each) => share(each, 1) >= 0.72 && !each.decided)).toBe(true)
     expect(told.at(-1)!.decided).toBe(true)
   })

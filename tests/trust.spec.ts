@@ -325,8 +325,8 @@ test('a browser that keeps nothing says so loudly, and goes on', async ({ server
 
 alone('pressed twice, a build is begun once', async ({ server, bench: page }) => {
   await page.goto(`${server.address}/?new`)
-  await page.getByLabel('Name').fill('Twice')
-  await page.getByLabel('Engine').fill('Blank 2.0')
+  await page.getByLabel('Name', { exact: true }).fill('Twice')
+  await page.getByLabel('Engine', { exact: true }).fill('Blank 2.0')
   await page.getByRole('button', { name: 'Start build' }).dblclick()
   await expect(page).toHaveURL(/\/brief$/)
   const builds = (await (await fetch(`${server.address}/api/builds`)).json()) as { name: string }[]

@@ -78,7 +78,10 @@ test('a long story is printed whole, and not only what is in sight', async ({ se
   const all = Number((await count.textContent())!.match(/^\d+/)![0])
   // In sight are only some of them.
   expect(all).toBeGreaterThan(60)
-  expect(await page.locator('tr[data-line]').count()).toBeLessThan(all)
+  await expect.poll(() => page.locator('tr[data-line]').count()).toBeLessThan(all)
+  // As the browser says before it lays out the paper.
+  await page.evaluate(() => dispatchEvent(new Event('beforeprint')))
+  await expect(page.locator('tr[data-line]')).toHaveCount(all)
   const words = (await pagesOf(await page.pdf({ format: 'A4' }))).join(' ')
   expect(words.match(/\d+ May 2026, \d\d:\d\d/g)!.length).toBeGreaterThanOrEqual(all - 5)
 })

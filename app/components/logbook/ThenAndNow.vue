@@ -118,7 +118,10 @@ const changed = computed(() => {
             :high="Math.max(0, data.states[i].high)"
             dimension="pressure"
             :fine="units.fine"
-          /><span class="word" :class="data.states[i].verdict">{{
+          /><span v-if="data.states[i].measured" class="word mono">{{
+            t('moment.read', { pressure: units.say(data.states[i].measured.reading, 'pressure', units.fine) })
+          }}</span
+          ><span class="word" :class="data.states[i].verdict">{{
             data.states[i].void ? t('moment.void', { about: data.states[i].void }) : named(data.states[i].verdict)
           }}</span></template
         ></Column

@@ -57,3 +57,16 @@ test('Logbook: what was written by whom with what stood before, found by person,
   await page.goto(`${server.address}/build/${id}/bearings`)
   await expect(field(page, 'main.2.bore')).toHaveValue('66.061')
 })
+
+test('Then and now: what the gauge read stands beside the prediction, with its own word; with nothing written since there is one moment', async ({
+  server,
+  bench: page,
+}) => {
+  await page.goto(`${server.address}/build/${await buildId(server, 'Carousel set')}/logbook?view=then`)
+  const idle = page.locator('[data-then="idleHot"]')
+  await expect(idle).toContainText('read 0.80 bar')
+  await expect(idle).toContainText('stop')
+  await expect(idle.locator('.big')).toHaveCount(1)
+  await expect(page.getByText('Nothing was written yet.')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What differs' })).toHaveCount(0)
+})

@@ -54,9 +54,7 @@ export function useStory() {
         reason,
         ...(at ? { at: Date.parse(at) } : {}),
         ...(signedBy ? { signedBy } : {}),
-        ...lineWords({ kind, station, revision, who, reason, ...line }, layout, (value, quantity) =>
-          `${units.showReading(value, quantity)} ${units.unit(quantity.dimension).symbol}`.trim(),
-        ),
+        ...lineWords({ kind, station, revision, who, reason, ...line }, layout, units.sayReading),
       }),
     )
     const ran = runs.value.map((run): StoryRow => ({

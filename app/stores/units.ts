@@ -59,7 +59,10 @@ export const useUnits = defineStore('units', () => {
           : undefined
     return formatNumber(value, chosen, decimals, decimalMark())
   }
-  return { choiceName, choice, unit, fine, nextUnits, say, sayFilm, show, showReading }
+  /** A reading in the chosen unit, with it. */
+  const sayReading = (value: number, quantity: Quantity) =>
+    `${showReading(value, quantity)} ${unit(quantity.dimension).symbol}`.trim()
+  return { choiceName, choice, unit, fine, nextUnits, say, sayFilm, show, showReading, sayReading }
 })
 
 function unitsKey(who: string): string {

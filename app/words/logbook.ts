@@ -36,6 +36,45 @@ const FIELD_WORDS: Record<string, string> = said(t, {
   parked: 'lines.parked',
 })
 
+/** What is chosen, by the last word of its key. */
+const CHOICE_WORDS: Record<string, string> = said(t, {
+  bench: 'choices.bench',
+  benchOil: 'choices.benchOil',
+  stack: 'choices.stack',
+  body: 'choices.body',
+  housing: 'choices.housing',
+  sleeve: 'choices.sleeve',
+  construction: 'choices.construction',
+  drilling: 'choices.drilling',
+  capOrder: 'choices.capOrder',
+  method: 'choices.method',
+  filter: 'choices.filter',
+  port: 'choices.port',
+  direction: 'choices.direction',
+  shelf: 'choices.shelf',
+  why: 'choices.why',
+  metalFrom: 'choices.metalFrom',
+  fitted: 'choices.fitted',
+  packing: 'choices.packing',
+  coverSeal: 'choices.coverSeal',
+  year: 'choices.year',
+  drive: 'choices.drive',
+  by: 'choices.by',
+  seal: 'choices.seal',
+  form: 'choices.form',
+})
+
+/** The title of a choice: of which valve or passage, where there are several. */
+export function choiceTitle(key: string, layout: Layout): string | undefined {
+  const field = key.slice(key.lastIndexOf('.') + 1)
+  const choice = CHOICE_WORDS[field]
+  if (choice === undefined) return undefined
+  const of = key.slice(0, -field.length - 1)
+  const passage = catalogueOf(layout).passages.find((each) => each.key === of)
+  const whose = of === 'relief2' ? t('lines.valve2Only') : passage && named(passage.label)
+  return whose ? t('choices.of', { of: whose, choice }) : choice
+}
+
 /** A line of the story as it is read. */
 export interface LineWords {
   what: string
@@ -68,20 +107,21 @@ function titleOf({ part, key }: StoryLine, layout: Layout): string {
         : part === 'inspections'
           ? inspections.find((each) => each.key === key)?.label
           : undefined
+  if (part === 'choices') return choiceTitle(key, layout) ?? keyAsWords(key)
   if (label !== undefined) return named(label)
   const [of = '', number = ''] = key.split('.')
   if (part === 'shells') return t('lines.shellsOf', { bearing: key.replace('.', ' ') })
   if (part === 'benches') return t(of === 'relief2' ? 'lines.valve2' : 'lines.valve', { number })
   if (part === 'cases') return t('lines.case', { number })
-  // What this layout has no place for, or a choice: by its key, as words.
-  return (
-    FIELD_WORDS[part] ??
-    key
-      .replaceAll('.', ' ')
-      .replaceAll(/([a-z])([A-Z])/g, '$1 $2')
-      .toLowerCase()
-  )
+  return FIELD_WORDS[part] ?? keyAsWords(key)
 }
+
+/** What this layout has no place for: its key, as words. */
+const keyAsWords = (key: string) =>
+  key
+    .replaceAll('.', ' ')
+    .replaceAll(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase()
 
 function valueOf({ part, kind, key }: StoryLine, of: unknown, layout: Layout, say: Say): string {
   if (kind === 'photo') {

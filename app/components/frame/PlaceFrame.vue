@@ -25,7 +25,8 @@ useKeys({ find: () => (finding.value = true), list: () => (listing.value = true)
 <template>
   <div class="frame wide">
     <TopBar @find="finding = true" @keys="listing = true" @words="wording = true" />
-    <main class="sheet"><ApartNotes /><slot /><WhoNote /></main>
+    <main class="sheet"><ApartNotes /><slot /></main>
+    <WhoNote />
     <LazyFindPalette v-if="finding" @close="finding = false" />
     <LazyKeyList v-if="listing" @close="listing = false" />
     <LazyGlossaryList v-if="wording" @close="wording = false" />

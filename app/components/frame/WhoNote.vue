@@ -14,7 +14,7 @@ function leave() {
 </script>
 
 <template>
-  <NoteBar v-if="asks && !nobody" class="who" kind="told" data-testid="who">
+  <NoteBar v-if="asks && !nobody" class="foot" kind="told" data-testid="who">
     <p>{{ t('whoNote.whoIsRecordingEachValueCarries') }}</p>
     <template #actions
       ><Button
@@ -30,19 +30,12 @@ function leave() {
 </template>
 
 <style scoped>
-/* At the foot, where the hand is going to record: the page does not move when it comes. */
-.who {
-  position: sticky;
-  bottom: -28px;
-  z-index: 9;
-  margin-top: 20px;
-}
-.who:has(+ .reading-bar) {
-  bottom: 30px;
+.foot {
+  margin: 0;
 }
 /* A phone has no room for both; what is under the hand comes first. */
 @media (max-width: 700px) {
-  .who:has(+ .reading-bar) {
+  .sheet:has(.reading-bar) ~ .foot {
     display: none;
   }
 }

@@ -18,15 +18,14 @@ const route = useRoute()
 const router = useRouter()
 const last = computed(() => story.entries.value?.length ?? 0)
 const moments = computed(() =>
-  [
-    ...(story.entries.value ?? []).map(({ revision, at, who }) => ({
+  (story.entries.value ?? [])
+    .map(({ revision, at, who }) => ({
       value: revision,
       words: t('moment.revision', { when: dateAndTimeOf(at), who }),
-    })),
-  ]
+    }))
     .reverse()
     .map((each, i) => (i === 0 ? { ...each, words: t('moment.now') } : each))
-    .concat({ value: 0, words: t(last.value === 0 ? 'moment.now' : 'moment.beginning') }),
+    .concat({ value: 0, words: t('moment.beginning') }),
 )
 const chosen = (name: 'at' | 'and', otherwise: () => number) =>
   computed({
@@ -38,10 +37,15 @@ const chosen = (name: 'at' | 'and', otherwise: () => number) =>
   })
 const earlier = chosen('at', () => 0)
 const later = chosen('and', () => last.value)
-const sides = computed(() => [
-  { name: t('moment.earlier'), model: earlier },
-  { name: t('moment.later'), model: later },
-])
+const sides = computed(() =>
+  // Where nothing was written since it began there is one moment.
+  last.value === 0
+    ? [{ name: t('moment.now'), model: later }]
+    : [
+        { name: t('moment.earlier'), model: earlier },
+        { name: t('moment.later'), model: later },
+      ],
+)
 /** Judged by the house's rules of today. */
 const judged = (revision: number): Sheet | undefined => {
   const sheet = story.at(revision)
@@ -74,9 +78,7 @@ const changed = computed(() => {
   return differences(then, now).map((line) => ({
     id: `${line.part}/${line.key}`,
     where: PAGES.find(({ page }) => page === line.station)?.title ?? '',
-    ...lineWords(line, (line.after === undefined ? then : now).layout, (value, quantity) =>
-      `${units.showReading(value, quantity)} ${units.unit(quantity.dimension).symbol}`.trim(),
-    ),
+    ...lineWords(line, (line.after === undefined ? then : now).layout, units.sayReading),
   }))
 })
 </script>
@@ -84,7 +86,8 @@ const changed = computed(() => {
 <template>
   <section data-testid="then-and-now">
     <p class="quiet">{{ t('moment.readOnly') }}</p>
-    <div class="sides">
+    <p v-if="story.entries.value && last === 0" class="quiet">{{ t('logbook.none') }}</p>
+    <div v-else class="sides">
       <div v-for="side in sides" :key="side.name">
         <label>{{ side.name }}</label>
         <Select
@@ -127,10 +130,10 @@ const changed = computed(() => {
         ></Column
       >
     </ResultTable>
-    <h2>{{ t('moment.whatChanged') }}</h2>
-    <p v-if="changed.length === 0" class="quiet">{{ t('moment.nothingDiffers') }}</p>
+    <h2 v-if="last > 0">{{ t('moment.whatChanged') }}</h2>
+    <p v-if="last > 0 && changed.length === 0" class="quiet">{{ t('moment.nothingDiffers') }}</p>
     <ResultTable
-      v-else
+      v-if="changed.length > 0"
       :rows="changed"
       :label="t('moment.whatChanged')"
       :attributes="({ id }) => ({ 'data-differs': id })"

@@ -108,9 +108,9 @@ async function fetchTheRest() {
         <UnansweredNote />
         <ComesSoon><NuxtPage /></ComesSoon>
         <ShopCautions />
-        <WhoNote />
         <ReadingBar />
       </main>
+      <WhoNote />
       <ComesSoon>
         <OutlookStrip />
         <template #meanwhile><div class="strip" /></template>
@@ -139,7 +139,7 @@ async function fetchTheRest() {
 </template>
 
 <style scoped>
-.empty {
+.sheet.empty {
   grid-column: 1 / -1;
 }
 </style>

@@ -235,3 +235,24 @@ test('the floor, a station and the keys work from the keyboard', async ({ server
   await expect(page.locator('h1')).toHaveText('Relief')
   await expect(page.locator('input[data-reading="relief.shims"]')).toBeFocused()
 })
+
+test('what this is can be read before the style sheet has come; the station stands in its own type once it is there', async ({
+  server,
+  bench: page,
+}) => {
+  let letGo = () => {}
+  const held = new Promise<void>((go) => (letGo = go))
+  await page.route('**/_nuxt/*.css', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto(`${server.address}/build/${await buildId(server, 'Ottiline')}/brief`, {
+    waitUntil: 'commit',
+  })
+  await expect(page.getByText('Sets up a rebuilt engine’s oiling system')).toBeVisible()
+  await expect.poll(() => page.evaluate(() => performance.getEntriesByName('first-contentful-paint').length)).toBe(1)
+  await expect(page.locator('h1')).toHaveCount(0)
+  letGo()
+  await expect(page.locator('h1')).toHaveText('Brief')
+  expect(await page.locator('h1').evaluate((title) => getComputedStyle(title).fontFamily)).toContain('Archivo')
+})

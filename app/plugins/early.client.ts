@@ -1,4 +1,5 @@
 import { nextTask } from '~/composables/nextTask'
+import { stylesCome } from '~/stylesCome'
 
 /** What any first screen waits for is asked for at once, beside the page's own script and not after it. */
 export default defineNuxtPlugin({
@@ -15,6 +16,6 @@ export default defineNuxtPlugin({
       if (build) void useBuild().open(decodeURIComponent(build))
     })
     // Reading the scripts, setting up and the first mount are each a task of their own.
-    return nextTask()
+    return Promise.all([stylesCome(), nextTask()]).then(() => undefined)
   },
 })

@@ -5,6 +5,10 @@ import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 /** Who records is asked once, before the first value carries nobody’s name. */
 const person = usePerson()
 const access = useAccess()
+const build = useBuild()
+const outlook = useOutlook()
+/** It comes once the strip under it has its height. */
+const settled = computed(() => !build.id || outlook.now !== undefined || outlook.failed !== undefined || outlook.late)
 const nobody = ref(sessionRead('uldo.nobody', '') !== '')
 const asks = computed(() => access.state && !access.needed && person.who === '' && access.people.length > 0)
 function leave() {
@@ -14,7 +18,7 @@ function leave() {
 </script>
 
 <template>
-  <NoteBar v-if="asks && !nobody" class="foot" kind="told" data-testid="who">
+  <NoteBar v-if="asks && !nobody && settled" class="foot" kind="told" data-testid="who">
     <p>{{ t('whoNote.whoIsRecordingEachValueCarries') }}</p>
     <template #actions
       ><Button

@@ -5,6 +5,7 @@
  *
  *   npm run bench:trace
  *   CASES=200 npm run bench:trace
+ *   FROM=1000 npm run bench:trace   a thousand others, that nothing was set by
  */
 import { DEMO_BUILDS } from '../demo/make'
 import { drawCase, traceToTheEnd } from '../core/rig/tracedCases'
@@ -12,13 +13,14 @@ import { prepareTracer } from '../core/trace/trace'
 import { median } from '../core/quantity/mean'
 
 const CASES = Number(process.env.CASES ?? 1000)
+const FROM = Number(process.env.FROM ?? 0)
 const BUILDS = ['ottiline', 'talvik', 'dunmarrow', 'pell'] as const
 const tally = { first: 0, three: 0, tooEarly: 0 }
 const checks: number[] = []
 const said: { probability: number; right: boolean }[] = []
 const missed = new Map<string, number>()
 const per = new Map<string, [number, number]>()
-for (let seed = 0; seed < CASES; seed++) {
+for (let seed = FROM; seed < FROM + CASES; seed++) {
   const sheet = DEMO_BUILDS[BUILDS[seed % BUILDS.length]]()
   const drawn = drawCase(sheet, seed)
   const { trace, made, tooEarly } = traceToTheEnd(prepareTracer(sheet), drawn)

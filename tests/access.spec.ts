@@ -78,6 +78,8 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
       'trace',
       'logbook',
       'logbook?view=then',
+      'logbook?view=papers',
+      'logbook?view=papers&paper=card',
     ],
   },
   'Floor, Shelf, House rules and Practice bench': {

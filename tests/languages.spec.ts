@@ -135,6 +135,9 @@ const VIEWS = [
   'generator/trace',
   'build/logbook',
   'build/logbook?view=then',
+  'build/logbook?view=papers',
+  'build/logbook?view=papers&paper=card',
+  'build/logbook?view=papers&paper=start',
 ]
 
 /** What a shop wrote itself: people, engines, instruments, parts and their marks, its own caution and strip scale. */
@@ -146,8 +149,8 @@ const WRITTEN = [
 
   'idles hot well under what Uldo said, and the lamp glows',
   'Sump pans of the ferry weigh 14 kg: two hands, and a stand under it',
-  // Shells as the shelf labels them, and where backups lie.
-  'main (upper|lower) (standard|[+−][\\d.]+)|tmp|uldo-test-\\w+|backups',
+  // What drives its pump, an address, shells as the shelf labels them, and where backups lie.
+  'main (upper|lower) (standard|[+−][\\d.]+)|tmp|uldo-test-\\w+|backups|slot|https?:\\S+',
 ]
 /** Units, months, and this project's own name. */
 const SYMBOLS =

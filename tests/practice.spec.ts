@@ -25,6 +25,12 @@ test('Practice bench: a teacher’s code, a repair in vain, a reload, the fault 
   await page.getByRole('button', { name: 'Make it: Oil in it' }).click()
   await expect(page.locator('[data-practice-check="oil-level"] .found')).toBeVisible()
   await expect(page.getByTestId('practice-minutes')).toHaveText('1')
+  // What is on record of it can be read, and costs no minute; what is wrong with it is not in it.
+  await page.getByRole('button', { name: 'The engine’s record' }).click()
+  const record = page.getByTestId('practice-record')
+  await expect(record.getByRole('table', { name: 'Pressure at the gauge' }).getByRole('row')).toHaveCount(5)
+  await expect(record).toContainText('Inline four')
+  await expect(page.getByTestId('practice-minutes')).toHaveText('1')
   await choose(page.getByRole('combobox', { name: 'It is' }), 'lamp, its switch or wiring')
   await page.getByRole('button', { name: 'Repair it' }).click()
   await expect(page.getByText(/Not that: .*as before/)).toBeVisible()

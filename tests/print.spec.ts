@@ -1,20 +1,5 @@
-import { createRequire } from 'node:module'
-import { dirname } from 'node:path'
+import { pagesOf } from './pdf'
 import { buildId, expect, sharing as test } from './server'
-
-/** Texts of each page of a PDF, as a reader of it finds them. */
-async function pagesOf(pdf: Buffer): Promise<string[]> {
-  const folder = dirname(createRequire(import.meta.url).resolve('pdfjs-dist/package.json'))
-  const { getDocument } = (await import(`${folder}/legacy/build/pdf.mjs`)) as typeof import('pdfjs-dist')
-  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise
-  return Promise.all(
-    Array.from({ length: document.numPages }, async (_, i) =>
-      (await (await document.getPage(i + 1)).getTextContent()).items
-        .map((item) => ('str' in item ? item.str : ''))
-        .join(' '),
-    ),
-  )
-}
 
 test('every page prints with engine, station, date, who and page of how many, in light colours, with its bars and drawings whole', async ({
   server,

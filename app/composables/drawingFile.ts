@@ -81,8 +81,12 @@ function dataUrl(blob: Blob): Promise<string> {
   })
 }
 
-/** A drawing as a file that stands by itself: its size, its look, its letters, and the paper that it lies on. */
-export async function svgText(svg: SVGSVGElement): Promise<string> {
+/**
+ * A drawing as a file that stands by itself: its size, its look, its letters, and the paper that it lies on.
+ *
+ * @param bare without letters and paper, for what brings its own
+ */
+export async function svgText(svg: SVGSVGElement, bare = false): Promise<string> {
   const copy = svg.cloneNode(true) as SVGSVGElement
   const from = [svg, ...svg.querySelectorAll<SVGElement>('*')]
   const to = [copy, ...copy.querySelectorAll<SVGElement>('*')]
@@ -98,6 +102,7 @@ export async function svgText(svg: SVGSVGElement): Promise<string> {
   copy.setAttribute('width', String(Math.round(width)))
   copy.setAttribute('height', String(Math.round(height)))
   copy.setAttribute('viewBox', `${x} ${y} ${w} ${h}`)
+  if (bare) return new XMLSerializer().serializeToString(copy)
   const paper = document.createElementNS('http://www.w3.org/2000/svg', 'rect')
   for (const [name, value] of Object.entries({ x, y, width: w, height: h })) paper.setAttribute(name, String(value))
   paper.setAttribute('fill', getComputedStyle(document.documentElement).getPropertyValue('--sheet').trim() || '#fff')

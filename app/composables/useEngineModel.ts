@@ -1,6 +1,7 @@
 import { t } from '~/words/of/frame'
 import { type Remote, wrap } from 'comlink'
 import type { SlowWorker } from '~/workers/slow.worker.ts'
+import type { PaperWriter } from '~/workers/paper.worker'
 import type { ModelWorker } from '~/workers/model.worker'
 
 /** A worker, and what is asked of it: a question to one that does not load, breaks off or is ended fails, and never waits for ever. */
@@ -33,6 +34,7 @@ function open<T>(worker: Worker, ended: () => void): Asked<T> {
 
 let model: Asked<ModelWorker> | undefined
 let slow: Asked<SlowWorker> | undefined
+let writer: Asked<PaperWriter> | undefined
 
 /** The model in its worker; one for the whole page, a new one where it has ended. */
 export function useEngineModel(): Remote<ModelWorker> {
@@ -53,4 +55,13 @@ export function useSlowWorker(): Remote<SlowWorker> {
     () => (slow = undefined),
   )
   return slow.remote
+}
+
+/** What writes papers as PDF; started when first asked, since it is as large as all of a first screen. */
+export function usePaperWriter(): Remote<PaperWriter> {
+  writer ??= open<PaperWriter>(
+    new Worker(new URL('../workers/paper.worker.ts', import.meta.url), { type: 'module', name: 'papers' }),
+    () => (writer = undefined),
+  )
+  return writer.remote
 }

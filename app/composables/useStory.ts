@@ -72,6 +72,8 @@ export function useStory() {
   return {
     rows,
     entries,
+    /** Primes and starts, the newest first. */
+    runs: computed(() => [...runs.value].sort((a, b) => b.startedAt.localeCompare(a.startedAt))),
     failed,
     /** The build as it was at a revision. */
     at: (revision: number) => recorded.value && sheetAt(recorded.value, entries.value!, revision),

@@ -31,6 +31,7 @@ const { kept, said, end, failed } = practice
           <PracticeGoing :practice="practice" /><PracticeSide class="side" :practice="practice" />
         </div>
         <p v-else-if="!failed" class="quiet">{{ t('practice.preparing') }}</p>
+        <LazyPracticeRecord v-if="kept && said && !end" :practice="practice" />
         <Button v-if="kept && !end" type="button" variant="text" @click="practice.leave()">{{
           t('practice.putItBy')
         }}</Button>

@@ -6,7 +6,7 @@ export default defineNuxtPlugin({
   name: 'early',
   enforce: 'pre',
   dependsOn: ['pinia'],
-  setup() {
+  async setup() {
     const access = useAccess()
     const build = /^\/build\/([^/]+)/.exec(location.pathname)?.[1]
     if (build) useEngineModel()
@@ -16,6 +16,6 @@ export default defineNuxtPlugin({
       if (build) void useBuild().open(decodeURIComponent(build))
     })
     // Reading the scripts, setting up and the first mount are each a task of their own.
-    return Promise.all([stylesCome(), nextTask()]).then(() => undefined)
+    await Promise.all([stylesCome(), nextTask()])
   },
 })

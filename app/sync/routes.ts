@@ -9,6 +9,7 @@ import type { Verdict } from '#core/quantity/verdict'
 import type { Entry } from '#core/record/entry'
 import type { Layout, Sheet } from '#core/record/schema'
 import type { BadRow } from '#core/run/csv'
+import type { ChannelSample } from '#core/run/channels'
 import type { Run } from '#core/run/run'
 import type { BadRow as BadShelfRow } from '#core/shelf/csv'
 import type { Hold, ShelfItem } from '#core/shelf/schema'
@@ -127,6 +128,7 @@ export interface Routes {
     answer: unknown
   }
   'GET /api/builds/:build/runs': { answer: Run[] }
+  'GET /api/runs/:run/samples': { query: { after: number; most: number }; answer: ChannelSample[] }
   'POST /api/runs/:run/samples': {
     body: string
     query: { columns: string }

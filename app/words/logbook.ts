@@ -64,6 +64,55 @@ const CHOICE_WORDS: Record<string, string> = said(t, {
   form: 'choices.form',
 })
 
+/** What was chosen, by the last word of its key and the choice; what is not here was written by hand. */
+const CHOSEN_WORDS: Record<string, string> = said(t, {
+  'coverSeal.gasket': 'chosen.coverSealGasket',
+  'coverSeal.sealer': 'chosen.coverSealSealer',
+  'coverSeal.dry': 'chosen.coverSealDry',
+  'packing.assembly-lubricant': 'chosen.packingAssemblyLubricant',
+  'packing.jelly': 'chosen.packingJelly',
+  'packing.oil': 'chosen.packingOil',
+  'packing.dry': 'chosen.packingDry',
+  'seal.dry': 'chosen.sealDry',
+  'seal.sealer': 'chosen.sealSealer',
+  'seal.washer': 'chosen.sealWasher',
+  'seal.press': 'chosen.sealPress',
+  'form.early': 'chosen.formEarly',
+  'form.late': 'chosen.formLate',
+  'sleeve.in': 'chosen.sleeveIn',
+  'sleeve.none': 'chosen.sleeveNone',
+  'bench.air': 'chosen.benchAir',
+  'bench.dead-head': 'chosen.benchDeadHead',
+  'drilling.single': 'chosen.drillingSingle',
+  'drilling.through': 'chosen.drillingThrough',
+  'construction.two-layer': 'chosen.constructionTwoLayer',
+  'construction.three-layer': 'chosen.constructionThreeLayer',
+  'method.drill': 'chosen.methodDrill',
+  'method.tank': 'chosen.methodTank',
+  'method.starter': 'chosen.methodStarter',
+  'method.hand': 'chosen.methodHand',
+  'filter.off': 'chosen.filterOff',
+  'filter.dry': 'chosen.filterDry',
+  'filter.filled': 'chosen.filterFilled',
+  'port.gauge': 'chosen.portGauge',
+  'port.pump': 'chosen.portPump',
+  'port.pad': 'chosen.portPad',
+  'direction.clockwise': 'chosen.directionClockwise',
+  'direction.anticlockwise': 'chosen.directionAnticlockwise',
+})
+
+/** What was chosen, as it is read. */
+export const chosenWords = (key: string, value: string): string =>
+  CHOSEN_WORDS[`${key.slice(key.lastIndexOf('.') + 1)}.${value}`] ?? value
+
+/** What was found when something was looked at, as it is read. */
+export const findingWords = (key: string, value: string, layout: Layout): string =>
+  named(
+    catalogueOf(layout)
+      .inspections.find((each) => each.key === key)
+      ?.findings.find((each) => each.value === value)?.words ?? value,
+  )
+
 /** The title of a choice: of which valve or passage, where there are several. */
 export function choiceTitle(key: string, layout: Layout): string | undefined {
   const field = key.slice(key.lastIndexOf('.') + 1)
@@ -138,7 +187,9 @@ function valueOf({ part, kind, key }: StoryLine, of: unknown, layout: Layout, sa
     case 'checks':
       return t((of as Check).state === 'done' ? 'lines.done' : 'lines.fault')
     case 'inspections':
-      return named((of as Inspection).finding)
+      return findingWords(key, (of as Inspection).finding, layout)
+    case 'choices':
+      return chosenWords(key, of as string)
     case 'shells':
       return t('lines.shellsAre', { upper: (of as FittedShells).upper, lower: (of as FittedShells).lower })
     case 'cases': {

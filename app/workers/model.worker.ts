@@ -27,6 +27,7 @@ const model = {
       import('#core/outlook/change'),
       import('#core/prime/prime'),
       import('#core/start/verdict'),
+      import('#core/logbook/papers'),
     ])),
   outlook: (sheet: Sheet) => outlookOf(sheet),
   fullOutlook: (sheet: Sheet) => outlookOf(sheet, FULL_SAMPLES),
@@ -57,6 +58,7 @@ const model = {
     }
     return (await import('#core/outlook/change')).changeAt(sheet, changed, name)
   },
+  papers: async (sheet: Sheet) => (await import('#core/logbook/papers')).paperAnswers(sheet),
   prime: async (sheet: Sheet, setUp?: PrimeSetUp) => (await import('#core/prime/prime')).primeExpectation(sheet, setUp),
   pointAt: async (sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number) =>
     (await import('#core/start/verdict')).judgePoint(

@@ -1,12 +1,12 @@
 import { EXPANSION } from '../bearing/clearance'
 import { type BearingDuty, eccentricityFor, loadNumber } from '../bearing/eccentricity'
 import { centrifugalHead, feedForPart } from '../bearing/feed'
-import { judgeFloat, sideClearanceLimits } from '../bearing/float'
+import { type FloatLimits, judgeFloat, sideClearanceLimits } from '../bearing/float'
 import { leavingAt } from '../bearing/leakage'
 import { filledShare, filmRise, HEAT_CAPACITY, shearPower } from '../bearing/warmth'
 import { thinned } from '../oil/oil'
 import { ruleOf } from '../house/limits'
-import { limitOf } from '../house/makerLimits'
+import { limitOf, whoseLimits } from '../house/makerLimits'
 import type { Sheet } from '../record/schema'
 import {
   bearingValues,
@@ -186,19 +186,21 @@ function valuesOf(sheet: Sheet) {
   }
 }
 
+/** Limits of a rod's side clearance on a pin of a diameter, m, and whose they are. */
+export function sideLimitsOf(sheet: Sheet, diameter: number): FloatLimits & { whose: ReturnType<typeof whoseLimits> } {
+  const house = sideClearanceLimits(diameter, rodsOnPin(sheet.layout), ruleOf(sheet, 'float.sideLeast'))
+  const [least, most] = [limitOf(sheet, 'float.sideLeast', house.least), limitOf(sheet, 'float.sideMost', house.most)]
+  return { least: least.value, most: most.value, whose: whoseLimits(least, most) }
+}
+
 function sideClearances(sheet: Sheet): Judged[] {
   return bearingsOf(sheet, 'rod').flatMap(({ number, label, diameter }) => {
     const side = sheet.readings[`rod.${number}.side`]?.value
     if (side === undefined) return []
-    const house = sideClearanceLimits(diameter, rodsOnPin(sheet.layout), ruleOf(sheet, 'float.sideLeast'))
-    const limits = {
-      least: limitOf(sheet, 'float.sideLeast', house.least).value,
-      most: limitOf(sheet, 'float.sideMost', house.most).value,
-    }
     return [
       {
         station: 'bearings' as const,
-        verdict: judgeFloat(side, limits),
+        verdict: judgeFloat(side, sideLimitsOf(sheet, diameter)),
         about: `${label} side clearance out of limit`,
       },
     ]

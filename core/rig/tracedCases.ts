@@ -17,8 +17,8 @@ const SEEN_AT: Record<Context, Moment[]> = {
 }
 /** Priors are drawn as flat as this power makes them, so that what is seldom comes oftener than the tables say. */
 const FLATTER = 0.7
-/** So many checks are made at most. */
-const MOST = 12
+/** So many checks are made at most: where the cheap ones do not tell, what is taken apart does. */
+const MOST = 20
 
 export interface SimulatedCase {
   patient: SimulatedPatient

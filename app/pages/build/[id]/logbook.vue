@@ -5,6 +5,7 @@ import { t } from '~/words/of/logbook'
 const VIEWS = [
   { view: 'story', words: t('logbook.story') },
   { view: 'then', words: t('logbook.thenAndNow') },
+  { view: 'papers', words: t('logbook.papers') },
 ] as const
 const { view, go } = useView(VIEWS)
 const story = useStory()
@@ -23,7 +24,8 @@ const look = (revision: number) => void router.push({ query: { ...route.query, v
     <p v-if="story.failed.value" class="quiet" role="status">{{ t('logbook.serverOffline') }}</p>
     <ViewTabs :label="t('logbook.logbook')" :views="VIEWS" :view="view" @go="go">
       <StoryTable v-if="view === 'story'" :story="story" @look="look" />
-      <ThenAndNow v-else :story="story" />
+      <ThenAndNow v-else-if="view === 'then'" :story="story" />
+      <LazyPapersView v-else :story="story" />
     </ViewTabs>
   </div>
 </template>

@@ -1,0 +1,139 @@
+import { type CardReading, readsUnder } from '#core/logbook/gaugeCard'
+import type { PaperAnswers } from '#core/logbook/papers'
+import { ruleOf } from '#core/house/limits'
+import { primeSetUpOf } from '#core/prime/setUp'
+import { fillOf, oilFor } from '#core/record/fill'
+import type { Sheet } from '#core/record/schema'
+import { breakInPlan, remindersOf } from '#core/start/breakIn'
+import { requireValue } from '#core/engine/values'
+import { dateOf } from '~/words/dates'
+import { figure } from '~/words/numbers'
+import { named, said } from '~/words/speak'
+import { t } from '~/words/of/papers'
+import type { Block } from './paper'
+import { barePressure, pressures, type Units } from './saying'
+
+/** What a card needs beside its numbers. */
+export interface CardFacts {
+  /** When it was first started, ms; undefined while it was not. */
+  startedAt?: number
+  /** How long a prime lasts, s, where that is known. */
+  primeGood?: number
+  address: string
+}
+
+const HOUR = 3600
+
+/** An owner's gauge card: what the gauge should read, where to lift the foot and where to stop, break-in and dates, how to prime again. */
+export function gaugeCard(
+  sheet: Sheet,
+  { card, outlook, prime }: PaperAnswers,
+  facts: CardFacts,
+  units: Units,
+): Block[] {
+  if (outlook.voids.length > 0)
+    return [
+      {
+        kind: 'text',
+        tone: 'careful',
+        words: t('card.void', { what: outlook.voids.map(({ about }) => named(about)).join('; ') }),
+      },
+    ]
+  const hot = units.say(requireValue(sheet, 'brief.hotOil').value, 'temperature')
+  const cold = units.say(requireValue(sheet, 'brief.coldStart').value, 'temperature')
+  const bar = units.unit('pressure').symbol
+  const under = readsUnder(card)
+  return [
+    ...(under.length > 0
+      ? [
+          {
+            kind: 'text' as const,
+            tone: 'careful' as const,
+            words: t('card.readsUnder', { states: under.map(({ name }) => STATES[name]).join('; ') }),
+          },
+        ]
+      : []),
+    { kind: 'text', words: t('card.oil', { grade: sheet.oil.grade, hot, cold }) },
+    ...(fillOf(sheet) === 'firstFill'
+      ? [
+          {
+            kind: 'text' as const,
+            tone: 'careful' as const,
+            words: t('card.oilIn', { grade: oilFor(sheet, 'start').grade }),
+          },
+        ]
+      : []),
+    {
+      kind: 'table',
+      label: t('card.gauge'),
+      columns: [
+        { head: t('card.when') },
+        { head: `${t('card.reads')}, ${bar}`, figures: true },
+        { head: t('card.between'), figures: true },
+        { head: t('card.lift'), figures: true },
+        { head: t('card.stop'), figures: true },
+        { head: '' },
+      ],
+      rows: card.map((reading) => cardRow(reading, units)),
+    },
+    ...(card.some(({ grounds }) => grounds === 'assumed')
+      ? [{ kind: 'text' as const, tone: 'careful' as const, words: t('card.assumed') }]
+      : []),
+    { kind: 'text', words: `${t('card.stopWords')} ${t('card.gaugeGives')}` },
+    { kind: 'heading', words: t('card.prime') },
+    { kind: 'text', words: primeWords(sheet, prime.least, facts.primeGood, units) },
+    { kind: 'heading', words: t('card.breakIn') },
+    { kind: 'facts', facts: datesOf(sheet, facts.startedAt) },
+    { kind: 'code', address: facts.address, words: t('card.code') },
+  ]
+}
+
+const STATES = said(t, {
+  idleCold: 'card.idleCold',
+  workingCold: 'card.workingCold',
+  idleHot: 'card.idleHot',
+  workingHot: 'card.workingHot',
+})
+const GROUNDS = { stands: 'card.isPredicted', assumed: 'card.isAssumed', void: 'card.isVoid' } as const
+
+function cardRow({ name, speed, expected, low, high, read, lift, stop, grounds }: CardReading, units: Units): string[] {
+  const p = (value: number) => barePressure(units, value)
+  const words = read ? t('card.isRead') : t(GROUNDS[grounds])
+  const when = `${STATES[name]}, ${units.say(speed, 'speed')}`
+  if (grounds === 'void') return [when, '', '', '', '', words]
+  return [
+    when,
+    p(expected),
+    pressures(units, { low, high }),
+    // Cold oil stands high: there it is the ceiling that asks for the foot.
+    t(stop === undefined ? 'card.over' : 'card.under', { pressure: p(lift) }),
+    stop === undefined ? t('card.none') : t('card.under', { pressure: p(stop) }),
+    words,
+  ]
+}
+
+const PORTS = said(t, { gauge: 'card.portGauge', pad: 'card.portPad', pump: 'card.portPump' })
+
+function primeWords(sheet: Sheet, leastPressure: number, good: number | undefined, units: Units): string {
+  const least = units.say(leastPressure, 'pressure', units.fine)
+  const left = sheet.choices['prime.port'] === undefined ? undefined : primeSetUpOf(sheet).port
+  return [
+    good === undefined ? '' : t('card.primeGood', { hours: figure(good / HOUR, 0) }),
+    left === undefined ? t('card.noPort', { least }) : t('card.primePort', { port: PORTS[left], least }),
+    t('card.deadline', { seconds: figure(ruleOf(sheet, 'start.deadline'), 0) }),
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** What of the break-in is still to be done, and the days of what is due. */
+function datesOf(sheet: Sheet, startedAt: number | undefined): [string, string][] {
+  const left = breakInPlan(sheet).filter(({ key }) => sheet.checks[key]?.state !== 'done')
+  const due = startedAt === undefined ? [] : remindersOf(sheet, startedAt)
+  return [
+    ...(left.length > 0
+      ? ([[t('card.stillToDo'), left.map(({ words }) => named(words)).join('; ')]] as [string, string][])
+      : []),
+    ...due.map(({ title, due: day }): [string, string] => [named(title), dateOf(day)]),
+  ]
+}

@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest'
+import { definitionOf } from './definition'
+import { inFonts } from './letters'
+import type { Paper } from './paper'
+
+const joined = (words: string) =>
+  inFonts(words)
+    .map(({ text }) => text)
+    .join('')
+
+describe('letters of a paper', () => {
+  it('each goes to the file that has it; what none has is a question mark, and nothing is lost', () => {
+    expect(inFonts('Zoë 3.46 ± ½ – “a”')).toEqual([{ text: 'Zoë 3.46 ± ½ – “a”', font: 'Archivo' }])
+    expect(inFonts('Ő, b', 'Mono')).toEqual([
+      { text: 'Ő', font: 'MonoExtended' },
+      { text: ', b', font: 'Mono' },
+    ])
+    expect(joined('ротор Ω')).toBe('????? ?')
+    expect(joined('🛢 4.0 bar')).toBe('? 4.0 bar')
+    expect(inFonts('')).toEqual([{ text: '', font: 'Archivo' }])
+  })
+})
+
+describe('a paper as a PDF', () => {
+  const paper: Paper = {
+    title: 'Build sheet',
+    of: 'Anna, Engine',
+    made: 'Made by Ilse',
+    page: 'sheet',
+    blocks: [
+      {
+        kind: 'table',
+        label: 'Bearings',
+        columns: [{ head: 'Bearing' }, { head: 'Clearance, mm', figures: true }, { head: 'With' }],
+        rows: [['Main 1', '0.056', 'Bore gauge']],
+      },
+      { kind: 'drawing', name: 'crank', label: 'Crank' },
+      { kind: 'drawing', name: 'run', label: 'Run' },
+    ],
+  }
+  const written = definitionOf(paper, { crank: '<svg/>' }, (number, count) => `page ${number} of ${count}`)
+
+  it('repeats a table’s head, keeps figures on one line, and gives its width to the last words', () => {
+    const content = written.content as unknown as {
+      table?: { headerRows: number; widths: string[]; body: { noWrap?: boolean }[][] }
+    }[]
+    const { table } = content.find((each) => each.table)!
+    expect(table!.headerRows).toBe(1)
+    expect(table!.widths).toEqual(['auto', 'auto', '*'])
+    expect(table!.body[1].map(({ noWrap }) => noWrap)).toEqual([false, true, false])
+  })
+
+  it('a drawing that is not there leaves no gap; the foot says engine, hand and page', () => {
+    const content = written.content as unknown as { svg?: string }[]
+    expect(content.filter((each) => 'svg' in each)).toHaveLength(1)
+    const footer = (written.footer as (number: number, count: number) => object)(2, 5)
+    expect(JSON.stringify(footer)).toContain('page 2 of 5')
+    expect(JSON.stringify(footer)).toContain('Made by Ilse')
+  })
+})

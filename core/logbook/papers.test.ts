@@ -1,0 +1,148 @@
+import { beforeAll, describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
+import { outlookOf } from '../outlook/outlook'
+import type { Sheet } from '../record/schema'
+import { type CardReading, cardReadings, readsUnder } from './gaugeCard'
+import { measurementsOf } from './measurements'
+import { paperAnswers, type PaperAnswers } from './papers'
+
+const six = DEMO_BUILDS.ottiline()
+const read = (sheet: Sheet, readings: Record<string, number>): Sheet => ({
+  ...sheet,
+  readings: {
+    ...sheet.readings,
+    ...Object.fromEntries(
+      Object.entries(readings).map(([key, value]) => [key, { value, source: 'measured' as const }]),
+    ),
+  },
+})
+const heldTo = (sheet: Sheet, key: string) => measurementsOf(sheet).find(({ quantity }) => quantity.key === key)?.heldTo
+
+describe('measurements of a build sheet', () => {
+  it('every number on record stands there once, with its instrument’s uncertainty or what is usual for its kind', () => {
+    for (const make of Object.values(DEMO_BUILDS)) {
+      const sheet = make()
+      const keys = measurementsOf(sheet).map(({ quantity }) => quantity.key)
+      expect([...keys].sort()).toEqual(Object.keys(sheet.readings).sort())
+      for (const { reading, quantity, sigma } of measurementsOf(sheet))
+        expect(sigma).toBe(reading.uncertainty ?? quantity.sigma)
+    }
+  })
+
+  it('a limit is the maker’s where he gave one, and a number beyond it is a stop', () => {
+    const house = heldTo(read(six, { 'thrust.endFloat': 0.15e-3 }), 'thrust.endFloat')!
+    expect(house).toMatchObject({ whose: 'house', verdict: 'pass' })
+    const tight = read(six, {
+      'thrust.endFloat': 0.15e-3,
+      'limit.endFloatLeast': 0.05e-3,
+      'limit.endFloatMost': 0.1e-3,
+    })
+    expect(heldTo(tight, 'thrust.endFloat')).toMatchObject({
+      least: 0.05e-3,
+      most: 0.1e-3,
+      whose: 'maker',
+      verdict: 'stop',
+    })
+    expect(heldTo(read(tight, { 'rod.2.side': 5e-3 }), 'rod.2.side')!.verdict).toBe('stop')
+    expect(heldTo(read(six, { 'pump.endClearance': 0.6e-3 }), 'pump.endClearance')!.verdict).toBe('stop')
+    const gap = heldTo(read(six, { 'passage.filterGap': 0.01e-3 }), 'passage.filterGap')!
+    expect(gap.verdict).toBe('pass')
+    expect(heldTo(read(six, { 'passage.filterGap': 2 * gap.most! }), 'passage.filterGap')!.verdict).toBe('stop')
+    const wall = heldTo(read(six, { 'pump.outletPortWall': 1e-4 }), 'pump.outletPortWall')!
+    expect(wall.verdict).toBe('stop')
+    expect(heldTo(read(six, { 'pump.outletPortWall': 1.01 * wall.least! }), 'pump.outletPortWall')!.verdict).toBe(
+      'pass',
+    )
+  })
+})
+
+describe('the owner’s gauge card', () => {
+  const of = (card: CardReading[], name: CardReading['name']) => card.find((each) => each.name === name)!
+  let answers: PaperAnswers
+  beforeAll(() => {
+    answers = paperAnswers(six)
+  })
+
+  it('says what the outlook says, and lifts the foot before it stops', () => {
+    for (const name of ['idleHot', 'workingHot'] as const) {
+      const state = answers.outlook.states.find((each) => each.name === name)!
+      const reading = of(answers.card, name)
+      expect(reading).toMatchObject({
+        expected: state.pressure,
+        low: state.low,
+        high: state.high,
+        read: false,
+        grounds: 'stands',
+        stop: state.target.least,
+      })
+      expect(reading.lift).toBeGreaterThan(reading.stop!)
+      expect(reading.lift).toBeLessThan(reading.expected)
+    }
+    const [idle, speed] = [of(answers.card, 'idleCold'), of(answers.card, 'workingCold')]
+    // Cold oil at speed reads highest of all, and it is there that too much is asked for.
+    expect(speed.expected).toBeGreaterThan(of(answers.card, 'workingHot').expected)
+    expect(idle.stop).toBeUndefined()
+    expect(speed.lift).toBe(six.readings['maker.ceiling']!.value)
+    expect(readsUnder(answers.card)).toEqual([])
+  })
+
+  it('what the gauge read stands above what was predicted, at the speed and oil at which it was read', () => {
+    const predicted = of(answers.card, 'idleHot')
+    const started = read(six, { 'start.idleHot.pressure': 0.9 * predicted.expected, 'start.idleHot.temperature': 99 })
+    const reading = of(cardReadings(started, outlookOf(started, 60)), 'idleHot')
+    expect(reading).toMatchObject({ read: true, temperature: 99, grounds: 'stands' })
+    expect(reading.expected).toBeCloseTo(0.9 * predicted.expected)
+    expect(reading.low).toBeLessThan(reading.expected)
+    expect(reading.low / reading.expected).toBeCloseTo(predicted.low / predicted.expected, 1)
+  })
+
+  it('one that reads under what is wanted is named, and its foot is lifted no later than it is stopped', () => {
+    const low = read(six, { 'start.idleHot.pressure': 0.5e5 })
+    const card = cardReadings(low, outlookOf(low, 60))
+    expect(readsUnder(card).map(({ name }) => name)).toEqual(['idleHot'])
+    expect(of(card, 'idleHot').lift).toBeGreaterThanOrEqual(of(card, 'idleHot').stop!)
+  })
+
+  it('what stands on defaults is assumed, and what cannot be computed is void', () => {
+    const { readings, ...rest } = DEMO_BUILDS.talvik()
+    const unmeasured = {
+      ...rest,
+      readings: Object.fromEntries(Object.entries(readings).filter(([key]) => !/^(main|rod)\./.test(key))),
+    }
+    expect(of(cardReadings(unmeasured, outlookOf(unmeasured, 60)), 'idleHot').grounds).toBe('assumed')
+    const pinched = read(six, { 'main.3.bore': 0.0659 })
+    expect(cardReadings(pinched, outlookOf(pinched, 60)).map(({ grounds }) => grounds)).toEqual([
+      'void',
+      'void',
+      'void',
+      'void',
+    ])
+  })
+
+  it('is for the running oil, whatever the engine is broken in on', () => {
+    const brokenIn: Sheet = { ...six, oils: { firstFill: { grade: '30' } } }
+    const [own, other] = [six, brokenIn].map((sheet) => of(cardReadings(sheet, outlookOf(sheet, 60)), 'workingCold'))
+    expect(other.expected).toBeCloseTo(own.expected, 6)
+  })
+
+  it('a point of the start is judged by the oil and the moment at which it was read', () => {
+    const started = read(six, {
+      'start.idleHot.pressure': 2.6e5,
+      'start.idleHot.speed': 12,
+      'start.idleHot.temperature': 90,
+    })
+    expect(paperAnswers(started).points).toMatchObject([
+      // In target, and under what a faster and cooler idle should read.
+      {
+        name: 'idleHot',
+        reading: 2.6e5,
+        speed: 12,
+        temperature: 90,
+        against: 'inside',
+        prediction: 'below',
+        verdict: 'watch',
+      },
+    ])
+    expect(answers.points).toEqual([])
+  })
+})

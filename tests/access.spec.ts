@@ -77,6 +77,7 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
       'start?view=breakin',
       'trace',
       'logbook',
+      'logbook?view=milestones',
       'logbook?view=then',
       'logbook?view=papers',
       'logbook?view=papers&paper=card',

@@ -134,6 +134,7 @@ const VIEWS = [
   'build/trace',
   'generator/trace',
   'build/logbook',
+  'build/logbook?view=milestones',
   'build/logbook?view=then',
   'build/logbook?view=papers',
   'build/logbook?view=papers&paper=card',

@@ -1,4 +1,5 @@
-import { buildId, expect, field, record, saved, sharing as test } from './server'
+import { randomUUID } from 'node:crypto'
+import { buildId, expect, field, PHOTO, record, saved, sharing as test } from './server'
 
 test('Logbook: what was written by whom with what stood before, found by person, station and text; any moment opens as it was', async ({
   server,
@@ -69,4 +70,62 @@ test('Then and now: what the gauge read stands beside the prediction, with its o
   await expect(idle.locator('.big')).toHaveCount(1)
   await expect(page.getByText('Nothing was written yet.')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'What differs' })).toHaveCount(0)
+})
+
+test('Milestones: a start with its curve, photos of it large, one after the other; a fault keeps its photo; the report of that start shows the curve', async ({
+  server,
+  bench: page,
+}) => {
+  const id = await buildId(server, 'Carousel set')
+  const send = (path: string, body: unknown) =>
+    fetch(`${server.address}/api/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+  const run = randomUUID()
+  await send(`builds/${id}/runs`, { id: run, kind: 'start', who: 'Ilse', setup: { source: 'logger' } })
+  await send(
+    `runs/${run}/samples`,
+    Array.from({ length: 60 }, (_, i) => ({ time: i / 2, pressure: i < 6 ? 0 : 3.4e5, speed: i < 4 ? 3 : 15 })),
+  )
+  const event = (kind: string, words: string) =>
+    send(`runs/${run}/events`, { clientKey: randomUUID(), time: 30, kind, words, data: {}, who: 'Ilse' })
+  await event('seen', 'weeps at the filter')
+  await event('end', 'ran well')
+  await page.goto(`${server.address}/build/${id}/logbook?view=milestones`)
+  const start = page.locator('[data-milestone="run"]').first()
+  await expect(start).toContainText('First start')
+  await expect(start).toContainText('ran well')
+  // Three seconds of nothing, then 3.4 bar: the curve has both.
+  await expect(start.locator('svg path[d^="M"]').first()).toBeVisible()
+  for (const count of [1, 2]) {
+    await start.getByLabel('Photo of First start').setInputFiles(PHOTO)
+    await expect(start.getByRole('button', { name: /^Open large: First start/ })).toHaveCount(count)
+  }
+  await saved(page)
+  await start.getByRole('button', { name: 'Open large: First start, photo 1' }).click()
+  const large = page.getByRole('dialog', { name: 'First start, photo 1 of 2' })
+  await expect(large.getByRole('img')).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('dialog', { name: 'First start, photo 2 of 2' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  // They are on the server, and whoever comes later sees them.
+  await page.reload()
+  await expect(start.getByRole('button', { name: /^Open large/ })).toHaveCount(2)
+
+  await page.goto(`${server.address}/build/${id}/logbook?view=papers&paper=start`)
+  await expect(page.getByTestId('paper')).toContainText('weeps at the filter')
+  await expect(page.getByTestId('paper').locator('[data-paper-drawing="run"] svg')).toBeVisible()
+
+  // What is at fault is photographed where it is found.
+  await page.goto(`${server.address}/build/${id}/prime?view=round`)
+  const check = page.locator('[data-check]').first()
+  await check.getByRole('button', { name: 'fault' }).click()
+  await check.getByLabel(/^Photo of/).setInputFiles(PHOTO)
+  await expect(check.getByRole('button', { name: /^Open large/ })).toHaveCount(1)
+  await saved(page)
+  await page.goto(`${server.address}/build/${id}/logbook`)
+  await expect(page.locator('tr[data-kind="photo"]').first()).toBeVisible()
 })

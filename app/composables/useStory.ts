@@ -1,7 +1,11 @@
 import { type StoryLine, sheetAt, storyOf } from '#core/logbook/story'
 import type { Entry } from '#core/record/entry'
 import type { Run } from '#core/run/run'
+import type { RunEvent } from '#core/run/schema'
+import { v4 as uuid } from 'uuid'
 import { ask } from '~/sync/ask'
+import { useSync } from '~/sync/useSync'
+import { t } from '~/words/of/logbook'
 import { lineWords, runWords } from '~/words/logbook'
 
 /** A line of the story with its words, as the table shows, sorts and searches it. */
@@ -16,7 +20,12 @@ export interface StoryRow extends Pick<StoryLine, 'kind' | 'station' | 'revision
   after: string
   instrument: string
   reason: string
+  /** Photos that came with it, by id. */
+  photos: string[]
+  run?: Run
 }
+
+const photosOf = (of: unknown) => (of as { photos?: string[] } | undefined)?.photos ?? []
 
 /** The open build's story: what was entered and its runs, fetched anew at each revision. */
 export function useStory() {
@@ -29,7 +38,7 @@ export function useStory() {
     const at = { build: build.id! }
     const found = await Promise.all([
       ask('GET /api/builds/:build/entries', { at }),
-      ask('GET /api/builds/:build/runs', { at }),
+      ask('GET /api/builds/:build/runs', { at, query: { events: 'yes' } }),
     ]).catch(() => undefined)
     failed.value = !found
     if (found) [entries.value, runs.value] = found
@@ -52,6 +61,7 @@ export function useStory() {
         revision,
         who,
         reason,
+        photos: photosOf(line.after).filter((photo) => !photosOf(line.before).includes(photo)),
         ...(at ? { at: Date.parse(at) } : {}),
         ...(signedBy ? { signedBy } : {}),
         ...lineWords({ kind, station, revision, who, reason, ...line }, layout, units.sayReading),
@@ -65,6 +75,8 @@ export function useStory() {
       at: Date.parse(run.startedAt),
       who: run.who,
       reason: '',
+      photos: run.events.flatMap(({ data }) => (typeof data.photo === 'string' ? [data.photo] : [])),
+      run,
       ...runWords(run),
     }))
     return [...written, ...ran].sort((a, b) => (b.at ?? 0) - (a.at ?? 0))
@@ -75,6 +87,27 @@ export function useStory() {
     /** Primes and starts, the newest first. */
     runs: computed(() => [...runs.value].sort((a, b) => b.startedAt.localeCompare(a.startedAt))),
     failed,
+    /** A photo of a run: one of its events, which the queue brings to the server. */
+    photograph: (run: Run, photo: string) => {
+      const body: RunEvent = {
+        clientKey: uuid(),
+        time: 0,
+        kind: 'note',
+        words: t('milestones.photoOfTheRun'),
+        data: { photo },
+        who: usePerson().who || 'Someone',
+      }
+      const added = { ...body, number: Number.MAX_SAFE_INTEGER, at: new Date().toISOString() }
+      runs.value = runs.value.map((each) => (each.id === run.id ? { ...each, events: [...each.events, added] } : each))
+      return useSync().enter({
+        key: body.clientKey,
+        kind: 'run',
+        document: run.id,
+        label: t('milestones.photoOfTheRun'),
+        url: `/api/runs/${run.id}/events`,
+        body,
+      })
+    },
     /** The build as it was at a revision. */
     at: (revision: number) => recorded.value && sheetAt(recorded.value, entries.value!, revision),
   }

@@ -50,7 +50,7 @@ function aboutTheRun(sheet: Sheet, { setup, who, startedAt, endedAt, outcome, st
         ...(oil ? ([[t('sheet.oil'), oil]] as [string, string][]) : []),
         [t('start.source'), named(setup.source)],
         [t('start.ended'), endedAt ? dateAndTimeOf(endedAt) : t('start.stillOpen')],
-        [t(stopped ? 'start.stopped' : 'start.outcome'), named(outcome ?? '')],
+        [t('start.outcome'), named(outcome ?? '')],
         ...(stopped ? ([[t('start.foundAfter'), found ?? t('start.notFoundYet')]] as [string, string][]) : []),
         ...(first ? ([[t('start.firstPressure'), `${figure(first.value, 1)} s`]] as [string, string][]) : []),
         ...(setup.passed ?? []).map(({ gate, reason }): [string, string] => [

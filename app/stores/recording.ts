@@ -56,5 +56,12 @@ export function makeRecording(
       )
     if (sheet.value && key in sheet.value.checks) return change([{ op: 'remove', path: `/checks/${key}` }], label)
   }
-  return { record, clear, check, inspect, choose }
+  /** A photo of something that was looked at. */
+  function photograph(key: string, photo: string, label: string) {
+    const seen = sheet.value?.checks[key]
+    if (!seen) return
+    const photos = [...(seen.photos ?? []), photo].slice(-30)
+    return change([{ op: 'add', path: `/checks/${key}/photos`, value: photos }], label)
+  }
+  return { record, clear, check, photograph, inspect, choose }
 }

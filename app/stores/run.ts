@@ -70,7 +70,10 @@ export const useRun = defineStore('run', () => {
     if (!of) return
     const here = () => wanted === of
     try {
-      const all = await ask('GET /api/builds/:build/runs', { at: { build: of.buildId } })
+      const all = await ask('GET /api/builds/:build/runs', {
+        at: { build: of.buildId },
+        query: { events: 'no' },
+      })
       if (!here()) return
       list.value = all.filter((each) => each.kind === of.kind)
       unanswered.value = all.filter((each) => each.stopped && !each.found && each.setup.source !== 'rig')

@@ -24,7 +24,7 @@ export class Refused extends Error {
  * @returns what it answers, as {@link Routes} says.
  * @throws {Refused} always and only; a request that was cancelled by its signal too (`code` `cancelled`).
  * @example
- * const runs = await ask('GET /api/builds/:build/runs', { at: { build: id } })
+ * const entries = await ask('GET /api/builds/:build/entries', { at: { build: id } })
  */
 export async function ask<R extends Route>(
   route: R,

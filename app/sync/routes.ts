@@ -127,7 +127,7 @@ export interface Routes {
     body: Hand & { decision: Decision; over?: boolean }
     answer: unknown
   }
-  'GET /api/builds/:build/runs': { answer: Run[] }
+  'GET /api/builds/:build/runs': { query: { events: 'yes' | 'no' }; answer: Run[] }
   'GET /api/runs/:run/samples': { query: { after: number; most: number }; answer: ChannelSample[] }
   'POST /api/runs/:run/samples': {
     body: string

@@ -207,11 +207,8 @@ function valueOf({ part, kind, key }: StoryLine, of: unknown, layout: Layout, sa
 /** A run as a line of the story. */
 export function runWords({ kind, setup, endedAt, outcome, stopped, found }: Run): LineWords {
   const ended = outcome ?? ''
-  const came = stopped
-    ? t('lines.stopped', { outcome: ended })
-    : endedAt
-      ? t('lines.ended', { outcome: ended })
-      : t('lines.underWay')
+  // What stopped it stands in its outcome.
+  const came = stopped ? ended : endedAt ? t('lines.ended', { outcome: ended }) : t('lines.underWay')
   return {
     what: t(kind === 'start' ? 'lines.firstStart' : setup.stage === 'check' ? 'lines.primeCheck' : 'lines.primeLast'),
     before: '',

@@ -74,6 +74,7 @@ export const Check = z.strictObject({
   by: z.string().max(60).optional(),
   at: z.iso.datetime({ offset: true }).optional(),
   note: z.string().max(500).optional(),
+  photos: z.array(z.uuid()).max(30).optional(),
 })
 export type Check = z.infer<typeof Check>
 

@@ -90,6 +90,10 @@ export async function listRuns(db: Queries, buildId: string): Promise<Run[]> {
   ).rows.map((row) => asRun(row, []))
 }
 
+/** Runs of a build, newest first, with all that was done, seen and said in them. */
+export const listRunsWhole = async (db: Queries, buildId: string): Promise<Run[]> =>
+  Promise.all((await listRuns(db, buildId)).map(async (run) => ({ ...run, events: await eventsOf(db, run.id) })))
+
 /** Runs of a kind that nobody has ended, without their events. */
 export async function openRuns(db: Queries, kind: Run['kind']): Promise<Run[]> {
   return (

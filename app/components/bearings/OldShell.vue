@@ -2,7 +2,6 @@
 import { named } from '~/words/speak'
 import { t } from '~/words/of/bearings'
 import { OLD_SHELLS, type OldShell } from '#core/bearing/shell'
-import { shrinkPhoto } from '~/composables/photo'
 
 /** What the old shell of a journal looked like, what that says, and its photos. */
 const { reading, label } = defineProps<{ reading: string; label: string }>()
@@ -34,7 +33,6 @@ function inspect(finding: string) {
   )
 }
 
-const photoProblem = ref('')
 function photographed(id: string) {
   if (!found.value) return
   const value = { ...toRaw(found.value), photos: [...(found.value.photos ?? []), id].slice(-30) }
@@ -63,28 +61,13 @@ function photographed(id: string) {
       {{ WHAT[named(found.finding) as OldShell] }}
       {{ found.by }}
     </p>
-    <div v-if="found" class="photo-row">
-      <AddPhoto
-        :of="t('oldShell.theOldShellOf', { label })"
-        :words="t('oldShell.photographIt')"
-        :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
-        @kept="photographed"
-        @problem="photoProblem = $event"
-      />
-      <a
-        v-for="photo in found.photos ?? []"
-        :key="photo"
-        :href="`/api/builds/${build.id}/photos/${photo}`"
-        target="_blank"
-        ><img
-          :src="`/api/builds/${build.id}/photos/${photo}`"
-          :alt="t('oldShell.oldShellOf', { label })"
-          width="60"
-          height="44"
-          loading="lazy"
-      /></a>
-    </div>
-    <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
+    <PhotoRow
+      v-if="found"
+      :of="t('oldShell.oldShellOf', { label })"
+      :photos="found.photos"
+      :words="t('oldShell.photographIt')"
+      @kept="photographed"
+    />
   </section>
 </template>
 
@@ -106,17 +89,6 @@ function photographed(id: string) {
 .conditions .bad.p-togglebutton-checked {
   background: var(--watch);
   border-color: var(--watch);
-}
-.photo-row {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-.photo-row img {
-  object-fit: cover;
-  display: block;
-  border: 1px solid var(--rule);
 }
 .wrong {
   color: var(--stop);

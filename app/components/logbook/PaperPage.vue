@@ -1,13 +1,10 @@
 <script setup lang="ts">
-import type { ChannelSample } from '#core/run/channels'
+import type { Run } from '#core/run/run'
 import type { Paper, TableColumn } from '~/papers/paper'
 import { codePath } from '~/papers/codePath'
 
 /** A paper as a page: the same blocks that its PDF is written from. */
-const { paper, samples } = defineProps<{ paper: Paper; samples: readonly ChannelSample[] }>()
-const top = computed(
-  () => 1.15 * Math.max(4e5, ...samples.map(({ pressure = 0, gauge = 0 }) => Math.max(pressure, gauge))),
-)
+const { paper } = defineProps<{ paper: Paper; run?: Run }>()
 /** Rows by the number of their column, as a table sorts and shows them. */
 const rowsOf = (rows: string[][]) => rows.map((row) => Object.fromEntries(row.map((words, i) => [`c${i}`, words])))
 const classOf = ({ figures }: TableColumn) => (figures ? 'figures' : 'words')
@@ -37,7 +34,7 @@ const classOf = ({ figures }: TableColumn) => (figures ? 'figures' : 'words')
       </ResultTable>
       <figure v-else-if="block.kind === 'drawing'" :data-paper-drawing="block.name">
         <CrankDrawing v-if="block.name === 'crank'" />
-        <StripChart v-else-if="samples.length > 1" :samples="samples" :seconds="0" :top="top" :height="200" />
+        <RunCurve v-else-if="run" :run="run" />
       </figure>
       <p v-else-if="block.kind === 'code'" class="code">
         <svg
@@ -94,6 +91,9 @@ dd {
 }
 figure {
   margin: 14px 0;
+}
+.paper :deep(td.figures) {
+  white-space: nowrap;
 }
 .code {
   display: flex;

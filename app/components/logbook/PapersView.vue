@@ -2,10 +2,8 @@
 import { t } from '~/words/of/papers'
 import { t as logbookWords } from '~/words/of/logbook'
 import { recorded } from '#core/engine/values'
-import type { ChannelSample } from '#core/run/channels'
 import type { useStory } from '~/composables/useStory'
 import { fileName, giveFile, svgText } from '~/composables/drawingFile'
-import { runSamples } from '~/composables/runSamples'
 import { buildSheet } from '~/papers/buildSheet'
 import { gaugeCard } from '~/papers/gaugeCard'
 import type { Paper } from '~/papers/paper'
@@ -37,16 +35,7 @@ const { value: clock } = useAnswer(
 )
 const starts = computed(() => story.runs.value.filter((run) => run.kind === 'start'))
 const started = computed(() => starts.value.find(({ id }) => id === route.query.run) ?? starts.value[0])
-const samples = shallowRef<ChannelSample[]>([])
 const problem = ref('')
-watch(
-  () => (kind.value === 'start' ? started.value?.id : undefined),
-  async (run) => {
-    samples.value = []
-    if (run) samples.value = await runSamples(run).catch((failure: Error) => ((problem.value = failure.message), []))
-  },
-  { immediate: true },
-)
 const address = ref(location.origin)
 onMounted(async () => {
   const network = await askOrSeen('GET /api/network').catch(() => undefined)
@@ -152,7 +141,7 @@ const print = () => window.print()
     <p v-if="error" class="wrong" role="alert">{{ t('papers.notWorkedOut', { why: error }) }}</p>
     <p v-else-if="!paper" class="quiet" role="status">{{ t('papers.computing') }}</p>
     <p v-else-if="story.failed.value" class="quiet" role="status">{{ logbookWords('logbook.serverOffline') }}</p>
-    <PaperPage v-if="paper" :paper="paper" :samples="samples" />
+    <PaperPage v-if="paper" :paper="paper" :run="kind === 'start' ? started : undefined" />
   </section>
 </template>
 

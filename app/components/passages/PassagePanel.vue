@@ -5,7 +5,6 @@ import type { InspectionItem } from '#core/record/looked'
 import { findingOf } from '#core/engine/inspections'
 import type { PassageItem } from '#core/parts/passage'
 import type { passageEffects } from '#core/outlook/passages'
-import { shrinkPhoto } from '~/composables/photo'
 import { shelfPatch } from '~/composables/shelfPatch'
 import { dayOf } from '~/words/dates'
 
@@ -17,7 +16,6 @@ const { item, inspection, effects } = defineProps<{
 }>()
 const build = useBuild()
 const access = useAccess()
-const person = usePerson()
 const own = computed(() => build.sheet!.inspections[item.key])
 const found = computed(() => findingOf(build.sheet!, inspection))
 const SEALS = [
@@ -56,7 +54,6 @@ async function takeFilter(id: string) {
   )
 }
 
-const photoProblem = ref('')
 const addPhoto = (id: string) =>
   build.inspect(
     item.key,
@@ -161,28 +158,7 @@ function note(event: Event) {
           @change="note"
         />
       </div>
-      <div class="photos">
-        <a
-          v-for="photo in own.photos ?? []"
-          :key="photo"
-          :href="`/api/builds/${build.id}/photos/${photo}`"
-          target="_blank"
-          ><img
-            :src="`/api/builds/${build.id}/photos/${photo}`"
-            :alt="t('passagePanel.photoOf', { item: named(item.label) })"
-            width="64"
-            height="64"
-            loading="lazy"
-        /></a>
-        <AddPhoto
-          :of="named(item.label)"
-          :words="t('passagePanel.addPhoto')"
-          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
-          @kept="addPhoto"
-          @problem="photoProblem = $event"
-        />
-      </div>
-      <p v-if="photoProblem" class="bad" role="alert">{{ photoProblem }}</p>
+      <PhotoRow :of="named(item.label)" :photos="own.photos" :words="t('passagePanel.addPhoto')" @kept="addPhoto" />
     </template>
   </section>
 </template>
@@ -205,18 +181,6 @@ function note(event: Event) {
   width: 220px;
   height: 44px;
   font-size: 16px;
-}
-.photos {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  padding-top: 8px;
-}
-.photos img {
-  object-fit: cover;
-  display: block;
-  border: 1px solid var(--rule);
 }
 @media (max-width: 760px) {
   .panel {

@@ -33,7 +33,7 @@ const paper = computed<Paper | undefined>(
       t('practice.itsRecord')
     }}</Button>
     <template v-if="open">
-      <PaperPage v-if="paper" :paper="paper" :samples="[]" />
+      <PaperPage v-if="paper" :paper="paper" />
       <p v-else class="quiet" role="status">{{ t('practice.preparing') }}</p>
     </template>
   </section>

@@ -25,10 +25,23 @@ const ANSWERS = [
       :options="ANSWERS"
       @choose="build.check(item.key, $event, item.label)"
     />
+    <PhotoRow
+      v-if="check?.state === 'fault'"
+      class="of-it"
+      :of="named(item.label)"
+      :photos="check.photos"
+      @kept="build.photograph(item.key, $event, t('checkRow.photo', { item: named(item.label) }))"
+    />
   </div>
 </template>
 
 <style scoped>
+.check {
+  flex-wrap: wrap;
+}
+.of-it {
+  flex-basis: 100%;
+}
 .fault-words {
   display: block;
   color: var(--stop);

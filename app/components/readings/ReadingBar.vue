@@ -7,7 +7,6 @@ import { zodResolver } from '@primevue/forms/resolvers/zod'
 import { quantityAt } from '#core/engine/values'
 import { spreadOf } from '#core/bearing/survey'
 import { Reading } from '#core/record/schema'
-import { shrinkPhoto } from '~/composables/photo'
 import { dayOf } from '~/words/dates'
 
 /** Where the value under the hand came from: instrument, note, photos, and every former value one touch away. */
@@ -88,7 +87,6 @@ function writeNote({ valid, values }: { valid: boolean; values?: unknown }) {
   open.value = undefined
 }
 
-const photoProblem = ref('')
 const addPhoto = (id: string) =>
   amend(
     { photos: [...(reading.value?.photos ?? []), id].slice(-30) },
@@ -114,7 +112,6 @@ const addPhoto = (id: string) =>
     <p v-if="open === 'word' && term" class="drawer" data-testid="word">
       <b>{{ term.term }}</b>: {{ named(term.means) }}
     </p>
-    <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
     <UnitKeys :quantity="quantity" />
     <div class="line">
       <span class="story" aria-live="polite"
@@ -135,19 +132,6 @@ const addPhoto = (id: string) =>
           t('readingBar.inTheHand', { name: instrument.name, zeroed })
         }}</span></span
       >
-      <span v-if="reading?.photos" class="photos"
-        ><a
-          v-for="photo in reading.photos"
-          :key="photo"
-          :href="`/api/builds/${build.id}/photos/${photo}`"
-          target="_blank"
-          ><img
-            :src="`/api/builds/${build.id}/photos/${photo}`"
-            :alt="t('readingBar.photoOf', { quantity: named(quantity.label) })"
-            width="36"
-            height="36"
-            loading="lazy" /></a
-      ></span>
       <ChoiceField
         :label="t('readingBar.instrument')"
         quiet
@@ -168,12 +152,7 @@ const addPhoto = (id: string) =>
         <Button type="button" variant="text" :aria-expanded="open === 'note'" @click="toggle('note')">{{
           t('readingBar.note')
         }}</Button>
-        <AddPhoto
-          :of="named(quantity.label)"
-          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
-          @kept="addPhoto"
-          @problem="photoProblem = $event"
-        />
+        <PhotoRow size="small" :of="named(quantity.label)" :photos="reading.photos" @kept="addPhoto" />
       </template>
       <Button v-if="term" type="button" variant="text" :aria-expanded="open === 'word'" @click="toggle('word')">{{
         t('readingBar.whatIsIt')
@@ -204,15 +183,6 @@ const addPhoto = (id: string) =>
 .story {
   flex: 1;
   line-height: 1.25;
-}
-.photos {
-  display: flex;
-  gap: 4px;
-}
-.photos img {
-  object-fit: cover;
-  display: block;
-  border: 1px solid var(--rule);
 }
 .drawer {
   padding: 8px 0;

@@ -10,7 +10,6 @@ import { dateOf } from '~/words/dates'
 /** Break-in by this engine's followers, with timers; what is gone over again; first change and the filter's own tale; reminders. */
 const build = useBuild()
 const units = useUnits()
-const person = usePerson()
 const now = useClock(500)
 const plan = computed(() => breakInPlan(build.sheet!))
 const recheck = computed(() =>
@@ -39,7 +38,6 @@ function left(key: string, seconds: number): string {
 }
 const over = (key: string, seconds: number) =>
   timers.value[key] !== undefined && (now.value - timers.value[key]) / 1000 >= seconds
-const problem = ref('')
 const own = computed(() => build.sheet!.inspections['start.filterCut'])
 const addPhoto = (id: string) =>
   build.inspect('start.filterCut', { photos: [...(own.value?.photos ?? []), id] }, t('breakIn.photoOfTheFilter'))
@@ -118,22 +116,7 @@ const addPhoto = (id: string) =>
       <h2 class="next">{{ t('breakIn.filterCutOpen') }}</h2>
       <p class="quiet">{{ t('breakIn.spreadThePaperPressTheOil') }}</p>
       <InspectRow :item="filterCut" />
-      <div v-if="own" class="photos">
-        <a
-          v-for="id in own.photos ?? []"
-          :key="id"
-          :href="`/api/builds/${build.id}/photos/${id}`"
-          target="_blank"
-          rel="noopener"
-          ><img :src="`/api/builds/${build.id}/photos/${id}`" :alt="t('breakIn.filterCutOpen2')" loading="lazy" /></a
-        ><AddPhoto
-          :of="t('breakIn.theFilter')"
-          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
-          @kept="addPhoto"
-          @problem="problem = $event"
-        />
-      </div>
-      <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+      <PhotoRow v-if="own" :of="t('breakIn.theFilter')" :photos="own.photos" @kept="addPhoto" />
       <CautionNote>{{ t('breakIn.usedOilHarmsSkinGlovesDispose') }}</CautionNote>
     </section>
   </div>
@@ -173,19 +156,6 @@ const addPhoto = (id: string) =>
 }
 .next {
   margin-top: 22px;
-}
-.photos {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-.photos img {
-  width: 88px;
-  height: 66px;
-  object-fit: cover;
-  border: 1px solid var(--field);
-  display: block;
 }
 .wrong {
   color: var(--stop);

@@ -2,15 +2,11 @@
 import { t } from '~/words/of/trace'
 import { MOMENTS, type Moment, type Observation } from '#core/trace/vocabulary'
 import { NOT_KNOWN } from '#core/record/traceCase'
-import { shrinkPhoto } from '~/composables/photo'
 import { checkTitle, MOMENT_WORDS, valueWords } from '~/words/trace'
 
 /** What is known of a case: gauges that were read, what was seen and tried, what was left and why; each can be taken back. */
 const { trace } = defineProps<{ trace: ReturnType<typeof useTrace> }>()
 const units = useUnits()
-const build = useBuild()
-const person = usePerson()
-const photoProblem = ref('')
 const seen = computed(() =>
   (Object.entries(trace.recorded.value!.observations) as [Observation, { value: string; photos?: string[] }][]).map(
     ([key, { value, photos = [] }]) => ({ key, words: valueWords(key, value), photos }),
@@ -61,31 +57,18 @@ async function add() {
       </li>
       <li v-for="each in seen" :key="each.key" :data-known="each.key">
         <span>{{ checkTitle(each.key) }}: {{ each.words }}</span
-        ><span class="photos"
-          ><a
-            v-for="photo in each.photos"
-            :key="photo"
-            :href="`/api/builds/${build.id}/photos/${photo}`"
-            target="_blank"
-            ><img
-              :src="`/api/builds/${build.id}/photos/${photo}`"
-              :alt="t('trace.photoOf', { check: checkTitle(each.key) })"
-              width="36"
-              height="36"
-              loading="lazy" /></a></span
-        ><AddPhoto
-          :of="checkTitle(each.key)"
-          :keep="(file) => shrinkPhoto(file, build.id!, person.who)"
-          @kept="trace.picture(each.key, $event)"
-          @problem="photoProblem = $event"
-        /><Button type="button" variant="text" @click="trace.takeBack(each.key)">{{ t('trace.takeBack') }}</Button>
+        ><PhotoRow :of="checkTitle(each.key)" :photos="each.photos" @kept="trace.picture(each.key, $event)" /><Button
+          type="button"
+          variant="text"
+          @click="trace.takeBack(each.key)"
+          >{{ t('trace.takeBack') }}</Button
+        >
       </li>
       <li v-for="each in left" :key="each.key" :data-known="each.key">
         <span>{{ checkTitle(each.key) }}: {{ each.words }}</span
         ><Button type="button" variant="text" @click="trace.takeBack(each.key)">{{ t('trace.takeBack') }}</Button>
       </li>
     </ul>
-    <p v-if="photoProblem" class="wrong" role="alert">{{ photoProblem }}</p>
     <div v-if="adding" class="adding">
       <ChoiceField
         :label="t('trace.when')"
@@ -124,15 +107,6 @@ li {
 }
 li > span:first-child {
   flex: 1;
-}
-.photos {
-  display: flex;
-  gap: 4px;
-}
-.photos img {
-  object-fit: cover;
-  display: block;
-  border: 1px solid var(--rule);
 }
 .adding {
   display: flex;

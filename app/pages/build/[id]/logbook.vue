@@ -4,6 +4,7 @@ import { t } from '~/words/of/logbook'
 /** Station 11: the engine's story, and what it was at any moment of it. */
 const VIEWS = [
   { view: 'story', words: t('logbook.story') },
+  { view: 'milestones', words: t('logbook.milestones') },
   { view: 'then', words: t('logbook.thenAndNow') },
   { view: 'papers', words: t('logbook.papers') },
 ] as const
@@ -24,6 +25,7 @@ const look = (revision: number) => void router.push({ query: { ...route.query, v
     <p v-if="story.failed.value" class="quiet" role="status">{{ t('logbook.serverOffline') }}</p>
     <ViewTabs :label="t('logbook.logbook')" :views="VIEWS" :view="view" @go="go">
       <StoryTable v-if="view === 'story'" :story="story" @look="look" />
+      <MilestoneView v-else-if="view === 'milestones'" :story="story" />
       <ThenAndNow v-else-if="view === 'then'" :story="story" />
       <LazyPapersView v-else :story="story" />
     </ViewTabs>

@@ -1,6 +1,11 @@
-import { listRuns } from '../../../../data/runs'
+import { z } from 'zod'
+import { listRuns, listRunsWhole } from '../../../../data/runs'
 
-/** Runs of a build, newest first. */
-export default defineEventHandler(async (event) =>
-  (await listRuns(requireDatabase(), (await requireBuild(event)).id)).map(shown),
-)
+const Asked = z.object({ events: z.enum(['yes', 'no']).default('no') })
+
+/** Runs of a build, newest first; with their events where they are asked for. */
+export default defineEventHandler(async (event) => {
+  const { events } = requireValid(Asked, getQuery(event), 'Runs')
+  const { id } = await requireBuild(event)
+  return (await (events === 'yes' ? listRunsWhole : listRuns)(requireDatabase(), id)).map(shown)
+})

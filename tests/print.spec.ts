@@ -25,13 +25,22 @@ test('every page prints with engine, station, date, who and page of how many, in
     await page.setViewportSize({ width: 688, height: 1000 })
     const seen = await page.evaluate(() => ({
       ink: getComputedStyle(document.body).color,
+      // Paper has the ground of the root's scheme.
+      ground: getComputedStyle(document.documentElement).colorScheme,
       bar: getComputedStyle(document.querySelector('.strip .scale')!).display,
       bars: document.querySelectorAll('.strip .scale').length,
       shown: Array.from(document.querySelectorAll<HTMLElement>('.sheet .p-button, .top, .rail, .reading-bar')).filter(
         (element) => element.checkVisibility(),
       ).length,
     }))
-    expect({ station, ...seen }).toEqual({ station, ink: 'rgb(32, 38, 43)', bar: 'block', bars: 4, shown: 0 })
+    expect({ station, ...seen }).toEqual({
+      station,
+      ink: 'rgb(32, 38, 43)',
+      ground: 'light',
+      bar: 'block',
+      bars: 4,
+      shown: 0,
+    })
     // What is drawn does not reach over the paper's edge.
     const over = await page.evaluate(
       () =>

@@ -62,6 +62,7 @@ const long = computed(() =>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <ResultTable
       v-if="items.length > 0"
+      class="shelf-items"
       :rows="items"
       :label="named(KIND_WORDS[kind].many)"
       :attributes="(item) => ({ 'data-item': item.label })"
@@ -219,5 +220,13 @@ img {
 }
 .wrong {
   color: var(--stop);
+}
+@media print {
+  .p-inputtext {
+    min-width: 0;
+    font-size: 13px;
+    height: auto;
+    padding: 0;
+  }
 }
 </style>

@@ -285,7 +285,7 @@ test('Break-in: by the followers, timers that outlive a reload, the filter read,
   await page.getByRole('button', { name: 'First filter, cut open: bright flakes' }).click()
   await expect(page.getByText('Take a cap off before it runs again')).toBeVisible()
   await page.getByLabel('Photo of the filter').setInputFiles(PHOTO)
-  await expect(page.getByRole('img', { name: 'Filter, cut open' })).toBeVisible()
+  await expect(page.getByRole('img', { name: 'Photo of the filter' })).toBeVisible()
   await expect(page.locator('[data-reminder="change"]')).toBeVisible()
   await saved(page)
   const calendar = await (await fetch(`${server.address}/api/builds/${id}/reminders`)).text()

@@ -1,6 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { definitionOf } from './definition'
+import { newSheet } from '#core/record/layouts'
+import type { PaperAnswers } from '#core/logbook/papers'
+import { begunRun } from '#core/run/run'
 import { inFonts } from './letters'
+import type { Units } from './saying'
+import { startReport } from './startReport'
 import type { Paper } from './paper'
 
 const joined = (words: string) =>
@@ -56,5 +61,27 @@ describe('a paper as a PDF', () => {
     const footer = (written.footer as (number: number, count: number) => object)(2, 5)
     expect(JSON.stringify(footer)).toContain('page 2 of 5')
     expect(JSON.stringify(footer)).toContain('Made by Ilse')
+  })
+})
+
+describe('a report of a start', () => {
+  const sheet = newSheet('inline6', 'Anna', 'Engine')
+  const report = (source: 'logger' | 'rig', more: { stopped?: boolean; found?: string | null } = {}) => {
+    const begun = { id: 'a', buildId: 'b', kind: 'start', who: 'Ilse', startedAt: '2026-05-16T08:00:00Z' } as const
+    const run = { ...begunRun({ ...begun, setup: { source } }), outcome: 'stopped: no pressure', ...more }
+    const units = { unit: () => ({ symbol: 'bar' }) } as unknown as Units
+    return JSON.stringify(startReport(sheet, run, { points: [] } as unknown as PaperAnswers, units))
+  }
+
+  it('says what a simulated engine ran as such, and nothing of the kind of a real one', () => {
+    expect(report('rig')).toContain('nothing of this run was measured')
+    expect(report('logger')).not.toContain('nothing of this run was measured')
+    expect(report('logger')).toContain('a logger')
+  })
+
+  it('a start that was stopped says what was found, or that nobody wrote it', () => {
+    expect(report('logger', { stopped: true })).toContain('not written down yet')
+    expect(report('logger', { stopped: true, found: 'air lock' })).toContain('air lock')
+    expect(report('logger')).not.toContain('Found and done')
   })
 })

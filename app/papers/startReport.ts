@@ -6,7 +6,7 @@ import type { Sheet } from '#core/record/schema'
 import { breakInPlan } from '#core/start/breakIn'
 import { dateAndTimeOf } from '~/words/dates'
 import { figure } from '~/words/numbers'
-import { named } from '~/words/speak'
+import { named, said } from '~/words/speak'
 import { t } from '~/words/of/papers'
 import type { Block } from './paper'
 import { barePressure, each, handAndDay, pressures, range, type Units } from './saying'
@@ -37,10 +37,21 @@ export function startReport(sheet: Sheet, run: Run | undefined, { points }: Pape
   ]
 }
 
+const SOURCES = said(t, {
+  hand: 'start.sourceHand',
+  logger: 'start.sourceLogger',
+  serial: 'start.sourceSerial',
+  file: 'start.sourceFile',
+  rig: 'start.sourceRig',
+})
+
 function aboutTheRun(sheet: Sheet, { setup, who, startedAt, endedAt, outcome, stopped, found }: Run): Block[] {
   const first = recorded(sheet, 'start.firstPressure')
   const oil = setup.oil?.grade
   return [
+    ...(setup.source === 'rig'
+      ? [{ kind: 'text' as const, tone: 'careful' as const, words: t('start.simulated') }]
+      : []),
     { kind: 'heading', words: t('start.run') },
     {
       kind: 'facts',
@@ -48,7 +59,7 @@ function aboutTheRun(sheet: Sheet, { setup, who, startedAt, endedAt, outcome, st
         [t('start.begun'), dateAndTimeOf(startedAt)],
         [t('start.who'), who],
         ...(oil ? ([[t('sheet.oil'), oil]] as [string, string][]) : []),
-        [t('start.source'), named(setup.source)],
+        [t('start.source'), SOURCES[setup.source]],
         [t('start.ended'), endedAt ? dateAndTimeOf(endedAt) : t('start.stillOpen')],
         [t('start.outcome'), named(outcome ?? '')],
         ...(stopped ? ([[t('start.foundAfter'), found ?? t('start.notFoundYet')]] as [string, string][]) : []),

@@ -34,7 +34,13 @@ const { value: clock } = useAnswer(
   () => [build.sheet, kind.value],
 )
 const starts = computed(() => story.runs.value.filter((run) => run.kind === 'start'))
-const started = computed(() => starts.value.find(({ id }) => id === route.query.run) ?? starts.value[0])
+/** The newest of the engine itself, unless another is asked for. */
+const started = computed(
+  () =>
+    starts.value.find(({ id }) => id === route.query.run) ??
+    starts.value.find(({ setup }) => setup.source !== 'rig') ??
+    starts.value[0],
+)
 const problem = ref('')
 const address = ref(location.origin)
 onMounted(async () => {

@@ -16,7 +16,7 @@ import type { Block } from './paper'
 import { barePressure, each, handAndDay, limitWords, pressures, range, type Units } from './saying'
 
 /** A build sheet: every measurement with its limit and whose that is, its uncertainty, instrument and hand; prediction and reading side by side; parts and plug marks. */
-export function buildSheet(sheet: Sheet, answers: PaperAnswers, entries: number, units: Units): Block[] {
+export function buildSheet(sheet: Sheet, answers: PaperAnswers, entries: number | undefined, units: Units): Block[] {
   return [
     { kind: 'facts', facts: aboutThe(sheet, entries) },
     ...states(answers, units),
@@ -37,7 +37,7 @@ const KINDS: Record<Sheet['layout']['kind'], string> = said(t, {
   rotary: 'sheet.kindRotary',
 })
 
-function aboutThe({ engine, work, layout, use, oil, oils }: Sheet, entries: number): [string, string][] {
+function aboutThe({ engine, work, layout, use, oil, oils }: Sheet, entries: number | undefined): [string, string][] {
   return [
     [t('sheet.about'), engine],
     ...(work ? ([[t('sheet.work'), work]] as [string, string][]) : []),
@@ -49,7 +49,10 @@ function aboutThe({ engine, work, layout, use, oil, oils }: Sheet, entries: numb
     [t('sheet.oil'), oil.grade],
     ...(oils?.firstFill ? ([[t('sheet.firstFill'), oils.firstFill.grade]] as [string, string][]) : []),
     ...(oils?.prime ? ([[t('sheet.primeOil'), oils.prime.grade]] as [string, string][]) : []),
-    [t('sheet.revision'), t('sheet.entries', { n: entries }, entries)],
+    // Where the server has not told, nothing is said of it.
+    ...(entries === undefined
+      ? []
+      : ([[t('sheet.revision'), t('sheet.entries', { n: entries }, entries)]] as [string, string][])),
   ]
 }
 

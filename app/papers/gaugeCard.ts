@@ -1,4 +1,4 @@
-import { type CardReading, readsUnder } from '#core/logbook/gaugeCard'
+import { type CardGrounds, type CardReading, readsUnder } from '#core/logbook/gaugeCard'
 import type { PaperAnswers } from '#core/logbook/papers'
 import { ruleOf } from '#core/house/limits'
 import { primeSetUpOf } from '#core/prime/setUp'
@@ -79,6 +79,9 @@ export function gaugeCard(
     ...(card.some(({ grounds }) => grounds === 'assumed')
       ? [{ kind: 'text' as const, tone: 'careful' as const, words: t('card.assumed') }]
       : []),
+    ...(card.some(({ grounds }) => grounds === 'doubted')
+      ? [{ kind: 'text' as const, tone: 'careful' as const, words: t('card.doubted') }]
+      : []),
     { kind: 'text', words: `${t('card.stopWords')} ${t('card.gaugeGives')}` },
     { kind: 'heading', words: t('card.prime') },
     { kind: 'text', words: primeWords(sheet, prime.least, facts.primeGood, units) },
@@ -94,11 +97,18 @@ const STATES = said(t, {
   idleHot: 'card.idleHot',
   workingHot: 'card.workingHot',
 })
-const GROUNDS = { stands: 'card.isPredicted', assumed: 'card.isAssumed', void: 'card.isVoid' } as const
+const GROUNDS = said(t, {
+  read: 'card.isRead',
+  'read-with-other-oil': 'card.isReadWithOtherOil',
+  predicted: 'card.isPredicted',
+  assumed: 'card.isAssumed',
+  doubted: 'card.isDoubted',
+  void: 'card.isVoid',
+}) satisfies Record<CardGrounds, string>
 
-function cardRow({ name, speed, expected, low, high, read, lift, stop, grounds }: CardReading, units: Units): string[] {
+function cardRow({ name, speed, expected, low, high, lift, stop, grounds }: CardReading, units: Units): string[] {
   const p = (value: number) => barePressure(units, value)
-  const words = read ? t('card.isRead') : t(GROUNDS[grounds])
+  const words = GROUNDS[grounds]
   const when = `${STATES[name]}, ${units.say(speed, 'speed')}`
   if (grounds === 'void') return [when, '', '', '', '', words]
   return [

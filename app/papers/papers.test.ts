@@ -79,6 +79,14 @@ describe('a report of a start', () => {
     expect(report('logger')).toContain('a logger')
   })
 
+  it('what the server did not tell is not said to be none', () => {
+    const words = (run: 'none' | 'not-known') =>
+      JSON.stringify(startReport(sheet, run, { points: [] } as unknown as PaperAnswers, {} as Units))
+    expect(words('none')).toContain('No start is on record')
+    expect(words('not-known')).not.toContain('No start is on record')
+    expect(words('not-known')).toContain('is not known')
+  })
+
   it('a start that was stopped says what was found, or that nobody wrote it', () => {
     expect(report('logger', { stopped: true })).toContain('not written down yet')
     expect(report('logger', { stopped: true, found: 'air lock' })).toContain('air lock')

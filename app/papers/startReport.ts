@@ -12,12 +12,19 @@ import type { Block } from './paper'
 import { barePressure, each, handAndDay, pressures, range, type Units } from './saying'
 
 /** A report of one start: what was run, on which oil, what the watch and the hands saw, the steady points against target and prediction, and the break-in. */
-export function startReport(sheet: Sheet, run: Run | undefined, { points }: PaperAnswers, units: Units): Block[] {
+export function startReport(
+  sheet: Sheet,
+  run: Run | 'none' | 'not-known',
+  { points }: PaperAnswers,
+  units: Units,
+): Block[] {
   return [
-    ...(run ? aboutTheRun(sheet, run) : [{ kind: 'text' as const, words: t('start.noRun') }]),
+    ...(typeof run === 'string'
+      ? [{ kind: 'text' as const, words: t(run === 'none' ? 'start.noRun' : 'start.runsNotKnown') }]
+      : aboutTheRun(sheet, run)),
     { kind: 'heading', words: t('start.points') },
     ...steady(points, units),
-    ...(run ? happened(run) : []),
+    ...(typeof run === 'string' ? [] : happened(run)),
     { kind: 'heading', words: t('start.breakIn') },
     {
       kind: 'table',

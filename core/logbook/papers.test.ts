@@ -1,10 +1,11 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { outlookOf } from '../outlook/outlook'
+import { primeExpectation } from '../prime/prime'
 import type { Sheet } from '../record/schema'
 import { type CardReading, cardReadings, readsUnder } from './gaugeCard'
 import { measurementsOf } from './measurements'
-import { paperAnswers, type PaperAnswers } from './papers'
+import { paperAnswers, type PaperAnswers, primeAgain } from './papers'
 
 const six = DEMO_BUILDS.ottiline()
 const read = (sheet: Sheet, readings: Record<string, number>): Sheet => ({
@@ -71,8 +72,7 @@ describe('the owner’s gauge card', () => {
         expected: state.pressure,
         low: state.low,
         high: state.high,
-        read: false,
-        grounds: 'stands',
+        grounds: 'predicted',
         stop: state.target.least,
       })
       expect(reading.lift).toBeGreaterThan(reading.stop!)
@@ -89,11 +89,13 @@ describe('the owner’s gauge card', () => {
   it('what the gauge read stands above what was predicted, at the speed and oil at which it was read', () => {
     const predicted = of(answers.card, 'idleHot')
     const started = read(six, { 'start.idleHot.pressure': 0.9 * predicted.expected, 'start.idleHot.temperature': 99 })
-    const reading = of(cardReadings(started, outlookOf(started, 60)), 'idleHot')
-    expect(reading).toMatchObject({ read: true, temperature: 99, grounds: 'stands' })
+    const outlook = outlookOf(started, 60)
+    const reading = of(cardReadings(started, outlook), 'idleHot')
+    expect(reading).toMatchObject({ temperature: 99, grounds: 'read' })
     expect(reading.expected).toBeCloseTo(0.9 * predicted.expected)
-    expect(reading.low).toBeLessThan(reading.expected)
-    expect(reading.low / reading.expected).toBeCloseTo(predicted.low / predicted.expected, 1)
+    const { expected } = outlook.states.find(({ name }) => name === 'idleHot')!.measured!
+    expect(reading.low / reading.expected).toBeCloseTo(expected.low / expected.pressure, 9)
+    expect(reading.high / reading.expected).toBeCloseTo(expected.high / expected.pressure, 9)
   })
 
   it('one that reads under what is wanted is named, and its foot is lifted no later than it is stopped', () => {
@@ -117,6 +119,42 @@ describe('the owner’s gauge card', () => {
       'void',
       'void',
     ])
+  })
+
+  it('a reading with another oil is none of the running oil: it moves the prediction by its share', () => {
+    const sheet: Sheet = {
+      ...six,
+      readings: {
+        ...six.readings,
+        'start.idleHot.pressure': { value: 1.6e5, source: 'measured', oil: { grade: '20' } },
+      },
+    }
+    const outlook = outlookOf(sheet, 60)
+    const state = outlook.states.find(({ name }) => name === 'idleHot')!
+    const reading = of(cardReadings(sheet, outlook), 'idleHot')
+    expect(reading.grounds).toBe('read-with-other-oil')
+    expect(reading.expected).not.toBeCloseTo(1.6e5, -3)
+    expect(reading.expected / state.pressure).toBeCloseTo(1.6e5 / state.measured!.expected.pressure, 6)
+  })
+
+  it('where the gauge departs from the record, what was not read is in doubt', () => {
+    const departed = read(six, { 'start.idleHot.pressure': 0.5e5 })
+    const card = cardReadings(departed, outlookOf(departed, 60))
+    expect(card.map(({ name, grounds }) => [name, grounds])).toEqual([
+      ['idleCold', 'doubted'],
+      ['workingCold', 'doubted'],
+      ['idleHot', 'read'],
+      ['workingHot', 'doubted'],
+    ])
+  })
+
+  it('an engine is primed again through the port that was left, else by its starter', () => {
+    expect(primeAgain(six).method).toBe('starter')
+    expect(primeAgain({ ...six, choices: { ...six.choices, 'prime.port': 'gauge' } })).toMatchObject({
+      method: 'tank',
+      port: 'gauge',
+    })
+    expect(answers.prime.pressure).toBeCloseTo(primeExpectation(six, primeAgain(six)).pressure)
   })
 
   it('is for the running oil, whatever the engine is broken in on', () => {

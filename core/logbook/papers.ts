@@ -1,6 +1,7 @@
 import { recorded } from '../engine/values'
 import { FULL_SAMPLES, type Outlook, outlookOf } from '../outlook/outlook'
 import { type PrimeExpectation, primeExpectation } from '../prime/prime'
+import { type PrimeSetUp, primeSetUpOf } from '../prime/setUp'
 import type { Sheet } from '../record/schema'
 import { POINT_NAMES, type PointName } from '../start/points'
 import { judgePoint, pointMoment, type PointVerdict } from '../start/verdict'
@@ -18,7 +19,7 @@ export interface PaperAnswers {
   outlook: Outlook
   card: CardReading[]
   points: ReportedPoint[]
-  /** What a prime should show, and the least to accept. */
+  /** What a prime should show where the engine is started next, and the least to accept. */
   prime: PrimeExpectation
 }
 
@@ -34,6 +35,10 @@ export function paperAnswers(sheet: Sheet): PaperAnswers {
       const { speed, temperature } = pointMoment(sheet, name)
       return [{ name, speed, temperature, ...judgePoint(sheet, name, reading, speed, temperature) }]
     }),
-    prime: primeExpectation(sheet),
+    prime: primeExpectation(sheet, primeAgain(sheet)),
   }
 }
+
+/** How an engine is primed again once it stands in its place: through the port that was left for it, else by its starter. */
+export const primeAgain = (sheet: Sheet): PrimeSetUp =>
+  primeSetUpOf(sheet, { method: sheet.choices['prime.port'] === undefined ? 'starter' : 'tank' })

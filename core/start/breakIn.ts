@@ -59,6 +59,14 @@ export function recheckList(layout: Layout): CheckItem[] {
   return checksOf(layout).filter(({ group }) => group === 'recheck')
 }
 
+/** When an engine was first started, ms, by the earliest of what was read then; undefined where nothing was. */
+export function firstStartedAt({ readings }: Pick<Sheet, 'readings'>): number | undefined {
+  const times = ['start.firstPressure', 'start.idleCold.pressure', 'start.idleHot.pressure']
+    .map((key) => Date.parse(readings[key]?.at ?? ''))
+    .filter(Number.isFinite)
+  return times.length > 0 ? Math.min(...times) : undefined
+}
+
 /** Something to be reminded of, with when it is due. */
 export interface Reminder {
   key: string

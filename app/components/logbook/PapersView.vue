@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '~/words/of/papers'
 import { t as logbookWords } from '~/words/of/logbook'
-import { recorded } from '#core/engine/values'
+import { firstStartedAt } from '#core/start/breakIn'
 import type { useStory } from '~/composables/useStory'
 import { fileName, giveFile, svgText } from '~/composables/drawingFile'
 import { buildSheet } from '~/papers/buildSheet'
@@ -25,14 +25,20 @@ type Kind = (typeof KINDS)[number]
 const kind = computed<Kind>(() => KINDS.find((each) => each === route.query.paper) ?? 'sheet')
 const choose = (paper: string) => void router.replace({ query: { ...route.query, paper } })
 
-const { value: answers, error } = useAnswer(
+const {
+  value: answers,
+  error,
+  pending,
+} = useAnswer(
   (model) => (build.sheet ? model.papers(build.sheet) : undefined),
   () => build.sheet,
 )
-const { value: clock } = useAnswer(
+const { value: clock, pending: clockPending } = useAnswer(
   (_model, slow) => (build.sheet && kind.value === 'card' ? slow().primeClock(build.sheet) : undefined),
   () => [build.sheet, kind.value],
 )
+/** Whether the server has told what was written and run. */
+const listed = computed(() => story.entries.value !== undefined)
 const starts = computed(() => story.runs.value.filter((run) => run.kind === 'start'))
 /** The newest of the engine itself, unless another is asked for. */
 const started = computed(
@@ -51,27 +57,18 @@ onMounted(async () => {
 /** When it was made: by the minute, so that it stands while it is looked at. */
 const now = ref(Date.now())
 const sheet = computed(() => build.sheet!)
-const startedAt = computed(
-  () =>
-    Date.parse(
-      recorded(sheet.value, 'start.firstPressure')?.at ??
-        recorded(sheet.value, 'start.idleCold.pressure')?.at ??
-        recorded(sheet.value, 'start.idleHot.pressure')?.at ??
-        '',
-    ) || undefined,
-)
 const paper = computed<Paper | undefined>(() => {
   const found = answers.value
   if (!found) return undefined
   const blocks = {
-    sheet: () => buildSheet(sheet.value, found, story.entries.value?.length ?? 0, units),
-    start: () => startReport(sheet.value, started.value, found, units),
+    sheet: () => buildSheet(sheet.value, found, story.entries.value?.length, units),
+    start: () => startReport(sheet.value, listed.value ? (started.value ?? 'none') : 'not-known', found, units),
     card: () =>
       gaugeCard(
         sheet.value,
         found,
         {
-          startedAt: startedAt.value,
+          startedAt: firstStartedAt(sheet.value),
           primeGood: clock.value?.good,
           address: `${address.value}/build/${build.id}/logbook?view=papers&paper=card`,
         },
@@ -89,6 +86,8 @@ const paper = computed<Paper | undefined>(() => {
 })
 const page = useTemplateRef<HTMLElement>('page')
 const writing = ref(false)
+/** What stands there is of the record as it is now, and nothing of it is still being worked out. */
+const ready = computed(() => paper.value !== undefined && !pending.value && !clockPending.value && !writing.value)
 /** The page's own drawings, in the light scheme's colours of paper. */
 async function drawings(): Promise<Record<string, string>> {
   const found = [...page.value!.querySelectorAll<HTMLElement>('[data-paper-drawing]')]
@@ -139,8 +138,8 @@ const print = () => window.print()
         :options="starts.map(({ id, startedAt: at }) => ({ value: id, words: dateAndTimeOf(at) }))"
         @choose="router.replace({ query: { ...route.query, run: $event } })"
       />
-      <Button type="button" :disabled="!paper || writing" @click="givePdf">{{ t('papers.givePdf') }}</Button>
-      <Button type="button" variant="outlined" :disabled="!paper" @click="print">{{ t('papers.print') }}</Button>
+      <Button type="button" :disabled="!ready" @click="givePdf">{{ t('papers.givePdf') }}</Button>
+      <Button type="button" variant="outlined" :disabled="!ready" @click="print">{{ t('papers.print') }}</Button>
       <span class="quiet" role="status">{{ writing ? t('papers.making') : '' }}</span>
     </div>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>

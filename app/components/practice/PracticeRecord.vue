@@ -20,7 +20,7 @@ const paper = computed<Paper | undefined>(
       made: t('practice.recordIsOfASound'),
       page: 'sheet',
       // Its crank is drawn of the open build, and nobody signs for it.
-      blocks: buildSheet(practice.sheet.value!, answers.value, 0, units).filter(
+      blocks: buildSheet(practice.sheet.value!, answers.value, undefined, units).filter(
         ({ kind }) => kind !== 'drawing' && kind !== 'signature',
       ),
     },

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { named } from '~/words/speak'
 import { t } from '~/words/of/start'
-import { recorded } from '#core/engine/values'
 import { inspectionsOf } from '#core/engine/catalogue'
 import { remember, rememberedJson } from '~/sync/browserStorage'
-import { breakInPlan, recheckList, remindersOf } from '#core/start/breakIn'
+import { breakInPlan, firstStartedAt, recheckList, remindersOf } from '#core/start/breakIn'
 import { dateOf } from '~/words/dates'
 
 /** Break-in by this engine's followers, with timers; what is gone over again; first change and the filter's own tale; reminders. */
@@ -17,12 +16,7 @@ const recheck = computed(() =>
 )
 const filterCut = computed(() => inspectionsOf(build.sheet!.layout).find(({ key }) => key === 'start.filterCut')!)
 const road = computed(() => build.sheet!.use === 'road' || build.sheet!.use === 'race')
-const startedAt = computed(
-  () =>
-    Date.parse(
-      recorded(build.sheet!, 'start.firstPressure')?.at ?? recorded(build.sheet!, 'start.idleCold.pressure')?.at ?? '',
-    ) || undefined,
-)
+const startedAt = computed(() => firstStartedAt(build.sheet!))
 const reminders = computed(() => remindersOf(build.sheet!, startedAt.value ?? now.value))
 /** Timers run in this browser, through a reload. */
 const timers = ref<Record<string, number>>(rememberedJson<Record<string, number>>(`uldo.timers.${build.id}`, {}))

@@ -1,18 +1,15 @@
 import { createEvents, type DateArray } from 'ics'
-import { remindersOf } from '#core/start/breakIn'
+import { firstStartedAt, remindersOf } from '#core/start/breakIn'
 
 /** What is due after a first start, as a calendar file: whole days, a reminder the morning before. */
 export default defineEventHandler(async (event) => {
   const { id, sheet } = await requireBuild(event)
-  const started = ['start.firstPressure', 'start.idleCold.pressure', 'start.idleHot.pressure']
-    .map((key) => Date.parse(sheet.readings[key]?.at ?? ''))
-    .filter(Number.isFinite)
   const dayOf = (at: number): DateArray => {
     const date = new Date(at)
     return [date.getFullYear(), date.getMonth() + 1, date.getDate()]
   }
   const { value, error } = createEvents(
-    remindersOf(sheet, started.length > 0 ? Math.min(...started) : Date.now()).map(({ key, title, words, due }) => ({
+    remindersOf(sheet, firstStartedAt(sheet) ?? Date.now()).map(({ key, title, words, due }) => ({
       uid: `${key}.${id}@uldo`,
       title: `${sheet.name}: ${title}`,
       description: words,

@@ -2,17 +2,17 @@ import { catalogueOf } from '#core/engine/catalogue'
 import { judgeClearance } from '#core/bearing/judge'
 import { measurementsOf } from '#core/logbook/measurements'
 import type { PaperAnswers } from '#core/logbook/papers'
-import { type PlugLabel, plugLabel } from '#core/outlook/plugLabel'
 import { REASONS } from '#core/targets/targets'
 import { type BearingSet, bearingsOf, clearanceLimits } from '#core/parts/clearances'
-import { BAND_SIGMAS, halfBand } from '#core/quantity/uncertain'
+import { BAND_SIGMAS } from '#core/quantity/uncertain'
 import { STATIONS } from '#core/record/quantity'
 import type { Sheet } from '#core/record/schema'
 import { PAGES } from '~/composables/stations'
-import { choiceTitle, chosenWords, findingWords } from '~/words/logbook'
+import { findingWords } from '~/words/logbook'
 import { inSentence, named, said } from '~/words/speak'
 import { t } from '~/words/of/papers'
 import type { Block } from './paper'
+import { fittedParts } from './fittedParts'
 import { barePressure, each, handAndDay, limitWords, pressures, range, type Units } from './saying'
 
 /** A build sheet: every measurement with its limit and whose that is, its uncertainty, instrument and hand; prediction and reading side by side; parts and plug marks. */
@@ -23,7 +23,7 @@ export function buildSheet(sheet: Sheet, answers: PaperAnswers, entries: number 
     ...bearings(sheet, units),
     ...measurements(sheet, units),
     ...looked(sheet),
-    ...parts(sheet, units),
+    ...fittedParts(sheet, units),
     { kind: 'signature', lines: [t('sheet.signedBy'), t('sheet.signedOn')] },
   ]
 }
@@ -222,46 +222,3 @@ function looked(sheet: Sheet): Block[] {
   ]
 }
 const remarkOf = (seen: { by?: string; at?: string; note?: string }) => each(handAndDay(seen), seen.note)
-
-function parts(sheet: Sheet, units: Units): Block[] {
-  const plugs = (sheet.layout.galleryRelief ? (['relief', 'relief2'] as const) : (['relief'] as const)).map(
-    (name): [string, string] => plugWords(plugLabel(sheet, name), units),
-  )
-  const choices = Object.entries(sheet.choices).flatMap(([key, value]): [string, string][] => {
-    const title = choiceTitle(key, sheet.layout)
-    return title === undefined ? [] : [[title, chosenWords(key, value)]]
-  })
-  return [
-    { kind: 'heading', words: t('sheet.parts') },
-    { kind: 'facts', facts: [...plugs, ...choices] },
-  ]
-}
-
-function plugWords(label: PlugLabel, units: Units): [string, string] {
-  const SOURCES: Record<PlugLabel['source'], string> = {
-    'bench-air': t('sheet.benchAir'),
-    'bench-dead-head': t('sheet.benchDeadHead'),
-    'measured-parts': t('sheet.measuredParts'),
-    assumed: t('sheet.opensAssumed'),
-  }
-  const height = units.say(label.shims, 'length')
-  return [
-    t(label.place === undefined ? 'sheet.plug' : label.place === 'pump' ? 'sheet.plugPump' : 'sheet.plugGallery'),
-    each(
-      t('sheet.opens', {
-        opens: units.say(label.opening.value, 'pressure', units.fine),
-        give: units.say(halfBand(label.opening), 'pressure', units.fine),
-        source: SOURCES[label.source],
-        spring: units.say(label.springRate, 'springRate'),
-        free: units.say(label.freeLength, 'length'),
-        shims:
-          label.shims === 0
-            ? t('sheet.noShims')
-            : label.stack
-              ? t('sheet.shimsOf', { height, stack: label.stack })
-              : t('sheet.shims', { height }),
-      }),
-      handAndDay(label),
-    ),
-  ]
-}

@@ -233,6 +233,11 @@ test('the floor, a station and the keys work from the keyboard', async ({ server
   await page.keyboard.press('u')
   await expect(page.locator('[data-state="idleHot"]').getByTestId('pressure')).toHaveText(/^\d{2,3}$/)
   await page.keyboard.press('Control+k')
+  // Enter before anything is asked for goes nowhere.
+  const here = page.url()
+  await page.getByLabel('Find a reading, station or engine').press('Enter')
+  await expect(page.getByLabel('Find a reading, station or engine')).toBeVisible()
+  expect(page.url()).toBe(here)
   await page.getByLabel('Find a reading, station or engine').fill('relief shims')
   await page.keyboard.press('Enter')
   await expect(page.locator('h1')).toHaveText('Relief')

@@ -62,7 +62,7 @@ test('Owner’s gauge card: what to expect cold and hot with where to lift the f
   await page.goto(`${server.address}/build/${id}/logbook?view=papers&paper=card`)
   const gauge = paper(page).getByRole('table', { name: 'What the gauge should read' })
   await expect(gauge.getByRole('row', { name: /^Idle, hot/ })).toContainText(
-    /4\d\.\d.*under \d\d\.\d.*under 20\.3.*predicted/,
+    /predicted.*4\d\.\d.*under \d\d\.\d.*under 20\.3/s,
   )
   await expect(gauge.getByRole('row', { name: /^At speed, cold/ })).toContainText('over 87.0')
   await expect(paper(page)).toContainText(/A prime lasts \d+ h/)
@@ -102,4 +102,23 @@ test('Report of a start: steady points against target and prediction; and papers
   await expect(page.getByRole('alert').filter({ hasText: 'The PDF was not written' })).toBeVisible()
   await page.unroute(/paper\.worker/)
   expect(plain((await pagesOf(await pdfOf(page))).join(' '))).toContain('Report of a start')
+})
+
+test('what the server does not tell is not said to be none; what the gauge departs from is in doubt; on a phone the numbers to stop at are in sight', async ({
+  server,
+  bench: page,
+}) => {
+  const id = await buildId(server, 'Carousel set')
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${server.address}/build/${id}/logbook?view=papers&paper=card`)
+  const row = paper(page).getByRole('row', { name: /^Idle, hot/ })
+  await expect(row).toContainText(/as read.*0\.80.*under 1\.20/s)
+  await expect(paper(page)).toContainText('Not to be driven until that is found and mended')
+  await expect(paper(page).getByRole('row', { name: /^At speed, cold/ })).toContainText('in doubt')
+  const stop = (await row.getByRole('cell').last().boundingBox())!
+  expect(stop.x + stop.width).toBeLessThanOrEqual(390)
+  await page.route(/\/api\/builds\/[\w-]+\/(entries|runs)/, (route) => route.abort())
+  await page.goto(`${server.address}/build/${id}/logbook?view=papers&paper=start`)
+  await expect(paper(page)).toContainText('which starts are on record is not known')
+  await expect(paper(page)).not.toContainText('No start is on record')
 })

@@ -10,7 +10,7 @@ interface Asked<T> {
   end: (reason: string) => void
 }
 
-function open<T>(worker: Worker, ended: () => void): Asked<T> {
+function open<T>(worker: Worker, ended: () => void, broke = t('useEngineModel.theModelDidNotLoadOr')): Asked<T> {
   let fail: (error: Error) => void
   const broken = new Promise<never>((_, reject) => (fail = reject))
   broken.catch(ended)
@@ -18,7 +18,7 @@ function open<T>(worker: Worker, ended: () => void): Asked<T> {
     worker.terminate()
     fail(new Error(reason))
   }
-  worker.addEventListener('error', () => end(t('useEngineModel.theModelDidNotLoadOr')))
+  worker.addEventListener('error', () => end(broke))
   const whole = wrap<T>(worker) as object
   const remote = new Proxy(whole, {
     get: (target, name) => {
@@ -62,6 +62,7 @@ export function usePaperWriter(): Remote<PaperWriter> {
   writer ??= open<PaperWriter>(
     new Worker(new URL('../workers/paper.worker.ts', import.meta.url), { type: 'module', name: 'papers' }),
     () => (writer = undefined),
+    t('useEngineModel.whatWritesDidNotLoad'),
   )
   return writer.remote
 }

@@ -9,7 +9,8 @@ const PAGES = {
 } as const
 const QUIET = '#55606A'
 const RULE = '#D9D3C6'
-const CAREFUL = '#8A5A00'
+/** Colours of words that are more than said. */
+const TONES = { quiet: QUIET, careful: '#8A5A00', stop: '#A02C26' }
 const LINE = '_'.repeat(34)
 
 /**
@@ -62,7 +63,7 @@ function contentOf(block: Block, drawings: Readonly<Record<string, string>>, wid
         {
           text: inFonts(block.words),
           margin: [0, 1, 0, 3],
-          ...(block.tone ? { color: block.tone === 'quiet' ? QUIET : CAREFUL, bold: block.tone === 'careful' } : {}),
+          ...(block.tone ? { color: TONES[block.tone], bold: block.tone !== 'quiet' } : {}),
         },
       ]
     case 'facts':

@@ -35,7 +35,7 @@ export function gaugeCard(
     return [
       {
         kind: 'text',
-        tone: 'careful',
+        tone: 'stop',
         words: t('card.void', { what: outlook.voids.map(({ about }) => named(about)).join('; ') }),
       },
     ]
@@ -48,7 +48,7 @@ export function gaugeCard(
       ? [
           {
             kind: 'text' as const,
-            tone: 'careful' as const,
+            tone: 'stop' as const,
             words: t('card.readsUnder', { states: under.map(({ name }) => STATES[name]).join('; ') }),
           },
         ]
@@ -69,10 +69,8 @@ export function gaugeCard(
       columns: [
         { head: t('card.when') },
         { head: `${t('card.reads')}, ${bar}`, figures: true },
-        { head: t('card.between'), figures: true },
         { head: t('card.lift'), figures: true },
         { head: t('card.stop'), figures: true },
-        { head: '' },
       ],
       rows: card.map((reading) => cardRow(reading, units)),
     },
@@ -110,15 +108,13 @@ function cardRow({ name, speed, expected, low, high, lift, stop, grounds }: Card
   const p = (value: number) => barePressure(units, value)
   const words = GROUNDS[grounds]
   const when = `${STATES[name]}, ${units.say(speed, 'speed')}`
-  if (grounds === 'void') return [when, '', '', '', '', words]
+  if (grounds === 'void') return [`${when}\n${words}`, '', '', '']
   return [
-    when,
-    p(expected),
-    pressures(units, { low, high }),
+    `${when}\n${words}`,
+    `${p(expected)}\n${pressures(units, { low, high })}`,
     // Cold oil stands high: there it is the ceiling that asks for the foot.
     t(stop === undefined ? 'card.over' : 'card.under', { pressure: p(lift) }),
     stop === undefined ? t('card.none') : t('card.under', { pressure: p(stop) }),
-    words,
   ]
 }
 

@@ -17,8 +17,9 @@ export interface TableColumn {
 
 export type Block =
   | { kind: 'heading'; words: string }
-  | { kind: 'text'; words: string; tone?: 'quiet' | 'careful' }
+  | { kind: 'text'; words: string; tone?: 'quiet' | 'careful' | 'stop' }
   | { kind: 'facts'; facts: [what: string, words: string][] }
+  /** A cell’s second line stands under its first. */
   | { kind: 'table'; label: string; columns: TableColumn[]; rows: string[][] }
   /** A drawing of the page, by the name that it is drawn under; its lines are handed over as SVG. */
   | { kind: 'drawing'; name: string; label: string }

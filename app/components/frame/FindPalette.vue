@@ -95,7 +95,8 @@ async function go(target = found.value[chosen.value]) {
   target.run?.()
 }
 function key(event: KeyboardEvent) {
-  if (event.key === 'Enter') void go()
+  // Before anything is asked for or chosen, Enter goes nowhere: what a quick hand typed may not have come here.
+  if (event.key === 'Enter') void ((text.value || chosen.value > 0) && go())
   else if (event.key === 'ArrowDown') chosen.value = Math.min(found.value.length - 1, chosen.value + 1)
   else if (event.key === 'ArrowUp') chosen.value = Math.max(0, chosen.value - 1)
   else return

@@ -72,9 +72,13 @@ const classOf = ({ figures }: TableColumn) => (figures ? 'figures' : 'words')
 h3 {
   margin: 22px 0 6px;
 }
-.careful {
+.careful,
+.stop {
   color: var(--watch);
   font-weight: 600;
+}
+.stop {
+  color: var(--stop);
 }
 dl:not(.signed) {
   display: grid;
@@ -92,8 +96,12 @@ dd {
 figure {
   margin: 14px 0;
 }
+/* A cell's second line stands under its first. */
+.paper :deep(td) {
+  white-space: pre-line;
+}
 .paper :deep(td.figures) {
-  white-space: nowrap;
+  white-space: pre;
 }
 .code {
   display: flex;
@@ -128,6 +136,9 @@ figure {
   }
   dd {
     margin-bottom: 8px;
+  }
+  .paper.card :deep(td.figures) {
+    white-space: pre-line;
   }
   .paper :deep(.results) {
     overflow-x: auto;

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { t } from '~/words/of/papers'
-import { t as logbookWords } from '~/words/of/logbook'
 import { firstStartedAt } from '#core/start/breakIn'
 import type { useStory } from '~/composables/useStory'
 import { fileName, giveFile, svgText } from '~/composables/drawingFile'
@@ -145,7 +144,6 @@ const print = () => window.print()
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <p v-if="error" class="wrong" role="alert">{{ t('papers.notWorkedOut', { why: error }) }}</p>
     <p v-else-if="!paper" class="quiet" role="status">{{ t('papers.computing') }}</p>
-    <p v-else-if="story.failed.value" class="quiet" role="status">{{ logbookWords('logbook.serverOffline') }}</p>
     <PaperPage v-if="paper" :paper="paper" :run="kind === 'start' ? started : undefined" />
   </section>
 </template>

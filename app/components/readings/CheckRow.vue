@@ -36,11 +36,8 @@ const ANSWERS = [
 </template>
 
 <style scoped>
-.check {
-  flex-wrap: wrap;
-}
 .of-it {
-  flex-basis: 100%;
+  grid-column: 1 / -1;
 }
 .fault-words {
   display: block;

@@ -1,5 +1,6 @@
 import { createServer, request } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import type { Page } from '@playwright/test'
 import { buildId, expect, field, kept, ontoTheBoard, record, type Running, saved, test } from './server'
 import { press, runsOf, samplesOf } from './running'
 
@@ -45,6 +46,19 @@ async function doorTo(server: Running) {
     close: () => (door.closeAllConnections(), door.close()),
   }
 }
+
+/** How many changes whose address ends so stand on the browser's own disk, until the server has them. */
+const onDisk = (page: Page, ending: string) =>
+  page.evaluate(async (wanted) => {
+    const done = <T>(asked: IDBRequest<T>) =>
+      new Promise<T>(
+        (have, fail) => ((asked.onsuccess = () => have(asked.result)), (asked.onerror = () => fail(asked.error))),
+      )
+    const database = await done(indexedDB.open('uldo'))
+    const all = await done(database.transaction('queue').objectStore('queue').getAll())
+    database.close()
+    return (all as { url: string }[]).filter(({ url }) => url.endsWith(wanted)).length
+  }, ending)
 
 const STATIONS = ['brief', 'bearings', 'pump', 'relief', 'pickup', 'passages', 'outlook', 'prime', 'start']
 
@@ -146,6 +160,7 @@ test('a start under way goes on after a reload without the server, whether it wa
   await expect(page.getByText('No network: what is tapped in is kept here')).toBeVisible()
   await page.getByTestId('typed-reading').fill('2.90')
   await press(page, 'Write down')
+  await expect.poll(() => onDisk(page, '/samples')).toBe(1)
   await page.reload()
   await expect(page.getByTestId('board-pressure')).toContainText('2.90')
   door.open()
@@ -160,10 +175,13 @@ test('a start under way goes on after a reload without the server, whether it wa
   door.shut()
   await press(page, 'Preflight')
   await fire()
+  await expect.poll(() => onDisk(page, '/samples')).toBe(1)
   await page.reload()
   await expect(page.getByTestId('board-pressure')).toContainText('3.10')
+  const taps = await onDisk(page, '/events')
   await press(page, 'Off')
   await expect(page.getByRole('button', { name: 'To the readings' })).toBeVisible()
+  await expect.poll(() => onDisk(page, '/events')).toBeGreaterThan(taps)
   await page.reload()
   await expect(page.locator('h1')).toBeVisible()
   await expect(page.getByTestId('board-word')).toHaveCount(0)

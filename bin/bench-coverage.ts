@@ -6,16 +6,13 @@
  *   npm run bench:coverage            2,000 engines of each build, the band that is quoted and the one shown while typing
  *   ENGINES=200 npm run bench:coverage
  */
-import { quantitiesOf } from '../core/engine/catalogue'
-import { oilAt } from '../core/oil/oil'
 import { type Band, pressureBands } from '../core/outlook/band'
 import { modelOf } from '../core/outlook/model'
 import { outlookOf, QUICK_SAMPLES } from '../core/outlook/outlook'
 import { namedStates } from '../core/outlook/states'
-import { bearingsOf } from '../core/parts/clearances'
-import { normal, type Random, seeded } from '../core/random/random'
-import type { Reading, Sheet } from '../core/record/schema'
+import { seeded } from '../core/random/random'
 import { DEMO_BUILDS } from '../demo/make'
+import { cut, readSheet, trueGauges, trueSheet } from './lib/trueEngines'
 
 const ENGINES = Number(process.env.ENGINES ?? 2000)
 /** Builds that are asked for, by name; all where none is named. */
@@ -33,67 +30,6 @@ const LEFT_OUT = [
   'whether shims or gaskets nobody recorded are there',
 ]
 
-const cut = (random: Random) => Math.max(-3, Math.min(3, normal(random)))
-const SIDE = /^(main|rod)\.\d+\.(journal|bore|housing|wall|clearance)/
-
-/** A true engine: what is on record is what it is, what nobody recorded lies around the layout's defaults, and bearings assumed together are off together. */
-function trueSheet(sheet: Sheet, random: Random): Sheet {
-  const truth = structuredClone(sheet)
-  const put = (key: string, value: number) => (truth.readings[key] = { value, source: 'measured' })
-  for (const { key, fallback, fallbackSigma } of quantitiesOf(sheet.layout))
-    if (!(key in sheet.readings) && fallback !== undefined && fallbackSigma && !(key === 'pump.displacement'))
-      put(
-        key,
-        fallback > 0
-          ? Math.max(0.05 * fallback, fallback + cut(random) * fallbackSigma)
-          : Math.abs(cut(random)) * fallbackSigma,
-      )
-  for (const set of ['main', 'rod'] as const) {
-    const off = cut(random)
-    for (const { number, clearance, journal } of bearingsOf(sheet, set))
-      if (clearance.source !== 'measured' && !journal)
-        put(`${set}.${number}.clearance`, Math.max(8e-6, clearance.value + off * clearance.sigma))
-  }
-  return truth
-}
-
-/** What a builder's instruments make of a true engine: the same sheet with every reading off by its instrument's zero and its own scatter. */
-function readSheet(sheet: Sheet, random: Random): Sheet {
-  const read = structuredClone(sheet)
-  const zeros = new Map<string, number>()
-  const zeroOf = (name: string) => {
-    if (!zeros.has(name)) zeros.set(name, cut(random))
-    return zeros.get(name)!
-  }
-  const sigmas = new Map(quantitiesOf(sheet.layout).map(({ key, sigma }) => [key, sigma]))
-  for (const [key, reading] of Object.entries(read.readings) as [string, Reading][]) {
-    const sigma = reading.uncertainty ?? sigmas.get(key) ?? 0
-    const side = SIDE.exec(key)?.[2]
-    const error = side
-      ? Math.SQRT1_2 * (zeroOf(reading.instrument ?? (side === 'housing' ? 'bore' : side)) + cut(random))
-      : cut(random)
-    if (reading.source !== 'planned' && !key.startsWith('brief.') && !key.startsWith('start.'))
-      reading.value = reading.value > 0 ? Math.max(0.05 * reading.value, reading.value + error * sigma) : reading.value
-  }
-  return read
-}
-
-/** Gauge of the true engine at each state, Pa: its oil, its holes and its films as they happen to be. */
-function trueGauges(truth: Sheet, states: ReturnType<typeof namedStates>, random: Random): number[] {
-  const model = modelOf(truth)
-  const { values } = model
-  values.model.viscosity = 1 + 0.06 * cut(random)
-  values.model.discharge = 0.65 + 0.04 * cut(random)
-  values.model.leakage = 1 + 0.1 * cut(random)
-  values.model.heat = 0.7 + 0.1 * cut(random)
-  values.model.highShear = Math.max(model.oil.highShearLeast, 1 + model.oil.highShearSpread * cut(random))
-  // A displacement by geometry is out by two percent; one by the layout's typical pump by fifteen.
-  const assumed = model.inputs.find(({ key }) => key === 'pump.displacement')!
-  if (!('pump.displacement' in truth.readings))
-    values.pump.displacement *= 1 + (assumed.sigma / assumed.value) * cut(random)
-  return states.map((state) => model.engine.gauge(values, state, oilAt(model.oil, state.temperature), 1e-6))
-}
-
 let failed = false
 for (const name of (Object.keys(DEMO_BUILDS) as (keyof typeof DEMO_BUILDS)[]).filter(
   (each) => BUILDS?.includes(each) ?? true,
@@ -103,9 +39,10 @@ for (const name of (Object.keys(DEMO_BUILDS) as (keyof typeof DEMO_BUILDS)[]).fi
   const inside = { quoted: states.map(() => 0), quick: states.map(() => 0) }
   // One stream for all: streams of seeds in even steps go together a little, and engine and readings with them.
   const random = seeded(7919)
+  const drawn = () => cut(random)
   for (let engine = 0; engine < ENGINES; engine++) {
-    const truth = trueSheet(sheet, random)
-    const gauges = trueGauges(truth, states, random)
+    const truth = trueSheet(sheet, drawn)
+    const gauges = trueGauges(truth, states, drawn)
     // The builder reads what he read before, and knows no more of the rest than the layout says.
     const read = readSheet(sheet, random)
     const count = (band: Pick<Band, 'low' | 'high'>[], into: number[]) =>

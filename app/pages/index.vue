@@ -61,7 +61,7 @@ const listed = computed(() =>
       <h1>{{ t('index.floor') }}</h1>
       <p>{{ t('index.everyEngineHowFarItIs') }}</p>
       <div class="tally">
-        <ImportBuild /><Button type="button" @click="adding = !adding">{{ t('index.newBuild') }}</Button>
+        <ImportBuild @taken="load" /><Button type="button" @click="adding = !adding">{{ t('index.newBuild') }}</Button>
       </div>
     </header>
 

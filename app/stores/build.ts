@@ -1,8 +1,9 @@
 import type { Refused } from '~/sync/ask'
-import { askOrSeen, keepSeen } from '~/sync/lastSeen'
+import { askOrSeen } from '~/sync/lastSeen'
 import equal from 'fast-deep-equal'
 import { v4 as uuid } from 'uuid'
 import type { Operation } from 'fast-json-patch'
+import { withExperience } from '#core/engine/experience'
 import { houseRules } from '#core/house/limits'
 import { progressOf } from '#core/progress/progress'
 import type { Entry } from '#core/record/entry'
@@ -12,9 +13,11 @@ import { afterEntry, appliedOver } from '~/sync/patches'
 import { type BuildChange, overlap, patchOf } from '~/sync/kept'
 import { settleBuild } from '~/sync/settleBuild'
 import { IDENTITY, useSync } from '~/sync/useSync'
+import { keepWhatIsSeen } from './buildSeen'
 import { makeRecording } from './recording'
 import { makeSaving } from './saving'
 import { makeSteps } from './steps'
+import { taughtBy, useExperience } from './experience'
 import { openBuildStream, type Present } from './buildStream'
 import { useNews } from './news'
 import type { Wanted } from './shelf'
@@ -75,28 +78,15 @@ export const useBuild = defineStore('build', () => {
       confirmed.value && (waitsHere.value ? confirmed.value : appliedOver(confirmed.value, waiting.value.map(patchOf)))
     return equal(before, now) ? before : now
   })
-  /** As it is recorded, judged by this house's rules. */
-  const sheet = computed<Sheet | undefined>(() => recorded.value && { ...recorded.value, house: rules.value })
+  const experience = useExperience()
+  watch(() => recorded.value && taughtBy(id.value, recorded.value), experience.again)
+  /** As it is recorded, judged by this house's rules and with what the shop's other engines say of its model. */
+  const sheet = computed<Sheet | undefined>(
+    () => recorded.value && withExperience({ ...recorded.value, house: rules.value }, experience.of(id.value)),
+  )
   /** How far each station is by it, for all who show that. */
   const progress = computed(() => (sheet.value ? progressOf(sheet.value) : []))
-  // What was written since it was fetched is seen again without the network too.
-  watch(confirmed, (now) => {
-    if (id.value && now)
-      void keepSeen(
-        'GET /api/builds/:build',
-        { build: id.value },
-        {
-          revision: revision.value,
-          sheet: toRaw(now),
-          sandbox: sandbox.value,
-        },
-      )
-  })
-  watch(
-    proposed,
-    (now) =>
-      id.value && confirmed.value && void keepSeen('GET /api/builds/:build/proposals', { build: id.value }, [...now]),
-  )
+  keepWhatIsSeen({ id, revision, confirmed, sandbox, proposed })
   const online = computed(() => heard.value && sync.reachable && sync.streaming)
   const { saving, during } = makeSaving(online)
 
@@ -111,6 +101,7 @@ export const useBuild = defineStore('build', () => {
     close()
     id.value = wanted
     await sync.opening
+    void experience.load(wanted)
     await refresh()
     void loadProposals()
     listen()
@@ -146,6 +137,7 @@ export const useBuild = defineStore('build', () => {
     if (!wanted) return
     try {
       const { answer: found, fresh } = await askOrSeen('GET /api/builds/:build', { at: { build: wanted } })
+      await experience.soon()
       if (id.value !== wanted) return
       failing.value = undefined
       // What was seen before never takes the place of what is here.

@@ -4,6 +4,8 @@ import type { Access, Decision, Person, Proposal, Role, TokenKind } from '#core/
 import type { House } from '#core/house/schema'
 import type { StationProgress } from '#core/progress/progress'
 import type { VerdictMove } from '#core/progress/housePreview'
+import type { Learnt } from '#core/logbook/habit'
+import type { Sister } from '#core/logbook/sisters'
 import type { KeptResult } from '#core/practice/result'
 import type { Verdict } from '#core/quantity/verdict'
 import type { Entry } from '#core/record/entry'
@@ -104,6 +106,10 @@ export interface Routes {
   'POST /api/backups': { body: Empty; answer: unknown }
   'GET /api/house': { answer: { revision: number; house: House } }
   'POST /api/house/preview': { body: Pick<House, 'rules' | 'school'>; answer: Moved[] }
+  'POST /api/archive': {
+    body: Blob
+    answer: { builds: { id: string; name: string }[]; house: 'taken' | 'left' | 'none'; shelf: number }
+  }
   'GET /api/shelf': { answer: { items: ShelfItem[]; holds: (Hold & { name: string })[] } }
   'POST /api/shelf/csv': { body: string; query: Hand; answer: { added: number; changed: number; bad: BadShelfRow[] } }
   'PUT /api/shelf/photos/:photo': { body: Blob; query: Hand; answer: unknown }
@@ -119,6 +125,8 @@ export interface Routes {
   'GET /api/builds/:build': { answer: { revision: number; sheet: Sheet; sandbox?: boolean } }
   'PUT /api/builds/:build/place': { body: Hand & { place: Place; name?: string }; answer: { place: Place } }
   'PUT /api/builds/:build/presence': { body: { device: string; who: string; page: string }; answer: unknown }
+  'GET /api/builds/:build/experience': { answer: Learnt }
+  'GET /api/builds/:build/sisters': { answer: Sister[] }
   'GET /api/builds/:build/entries': { answer: Entry[] }
   'GET /api/builds/:build/gauge': { query: { reading: string; press: number }; answer: { value: number } }
   'PUT /api/builds/:build/photos/:photo': { body: Blob; query: Hand; answer: unknown }

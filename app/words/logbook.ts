@@ -39,6 +39,7 @@ const FIELD_WORDS: Record<string, string> = said(t, {
 /** What is chosen, by the last word of its key. */
 const CHOICE_WORDS: Record<string, string> = said(t, {
   bench: 'choices.bench',
+  experience: 'choices.experience',
   benchOil: 'choices.benchOil',
   stack: 'choices.stack',
   body: 'choices.body',

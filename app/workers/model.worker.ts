@@ -2,6 +2,8 @@ import { oilFor } from '#core/record/fill'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { expose } from 'comlink'
 import type { Running } from '#core/engine/engine'
+import type { Sister } from '#core/logbook/sisters'
+import type { Experience } from '#core/record/experience'
 import type { Sheet } from '#core/record/schema'
 import { bearingProblems } from '#core/outlook/effects'
 import { FULL_SAMPLES, outlookOf } from '#core/outlook/outlook'
@@ -58,6 +60,12 @@ const model = {
     }
     return (await import('#core/outlook/change')).changeAt(sheet, changed, name)
   },
+  /** An outlook by a sheet's own record, and with what other engines teach of it. */
+  withAndWithout: (sheet: Sheet, experience: Experience) => ({
+    without: outlookOf({ ...sheet, experience: undefined }, FULL_SAMPLES).states,
+    with: outlookOf({ ...sheet, experience }, FULL_SAMPLES).states,
+  }),
+  spreads: async (sheet: Sheet, sisters: Sister[]) => (await import('#core/logbook/sisters')).spreadsOf(sheet, sisters),
   papers: async (sheet: Sheet) => (await import('#core/logbook/papers')).paperAnswers(sheet),
   prime: async (sheet: Sheet, setUp?: PrimeSetUp) => (await import('#core/prime/prime')).primeExpectation(sheet, setUp),
   pointAt: async (sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number) =>

@@ -1,6 +1,7 @@
 import type { Input } from '../parts/input'
 import { ANY_PARTS, type EngineValues } from '../parts/list'
 import type { Sheet } from '../record/schema'
+import { shiftInputs } from './experience'
 import { passagesOf } from './catalogue'
 
 /** One uncertain number of the model: what it is now, how far it may be out, and how to put another in its place. */
@@ -28,6 +29,7 @@ export function modelInputs(sheet: Sheet): { values: EngineValues; inputs: Model
       const input = inputs.find((each) => each.key === readings?.[0])
       if (input) Object.assign(input, { value: absent.bore, sigma: 0, source: 'computed' })
     }
+  shiftInputs(sheet, inputs)
   for (const input of inputs) input.put(values, input.value)
   return { values, inputs }
 }

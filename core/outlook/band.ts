@@ -3,6 +3,7 @@ import { normal, seeded } from '../random/random'
 import type { ModelInput } from '../engine/inputs'
 import { oilAt } from '../oil/oil'
 import { gaugePressure, type Model } from './model'
+import { narrowingOf } from './narrowed'
 import { prepareStarts } from './starts'
 
 export interface Band {
@@ -28,17 +29,24 @@ export interface Ranged {
   high: number
 }
 
-/** Uncertain inputs of a model, and for each sample what is drawn of each, in its standard uncertainties: cut at three. */
+/** Uncertain inputs of a model, and for each sample what is drawn of each, in its standard uncertainties: cut at three, and narrowed by experience. */
 export interface Draws {
   uncertain: ModelInput[]
   /** By sample, then input. */
   deviates: Float64Array
+  /** Makes of slopes along the inputs those along what is drawn. */
+  narrow: (slopes: Float64Array) => void
 }
 
 /** Draws samples of a model's inputs, the same for the same seed. */
-export function drawInputs({ inputs }: Model, samples: number, seed = 20): Draws {
+export function drawInputs({ inputs, sheet }: Model, samples: number, seed = 20): Draws {
   const uncertain = inputs.filter((input) => input.sigma > 0)
-  return { uncertain, deviates: deviatesOf(seed, samples * uncertain.length) }
+  const drawn = deviatesOf(seed, samples * uncertain.length)
+  const narrow = narrowingOf(sheet, uncertain)
+  if (!narrow) return { uncertain, deviates: drawn, narrow: () => undefined }
+  const deviates = drawn.slice()
+  for (let s = 0; s < samples; s++) narrow(deviates.subarray(s * uncertain.length, (s + 1) * uncertain.length))
+  return { uncertain, deviates, narrow }
 }
 
 let last: { seed: number; deviates: Float64Array } | undefined
@@ -156,28 +164,34 @@ export interface Share {
 }
 
 /**
- * What causes the band at a moment: each input's variance, by its slope (half a sigma each way) and sigma, over the sum.
- * Source: GUM, JCGM 100:2008, 5.1.2.
+ * What causes the band at a moment: each input's variance, by its slope (half a sigma each way) and sigma, over the sum; inputs that experience knows together
+ * share their covariance evenly.
+ * Source: GUM, JCGM 100:2008, 5.1.2 and 5.2.2.
  */
 export function varianceShares(model: Model, moment: Running): Share[] {
-  const effects = model.inputs
-    .filter((input) => input.sigma > 0)
-    .map((input) => {
-      const half = Math.min(0.5 * input.sigma, input.value > 0 ? 0.45 * input.value : Infinity)
-      input.put(model.values, input.value + half)
-      const up = gaugePressure(model, moment, SLOPE_AIM)
-      input.put(model.values, input.value - half)
-      const down = gaugePressure(model, moment, SLOPE_AIM)
-      input.put(model.values, input.value)
-      return { input, effect: ((up - down) / (2 * half)) * input.sigma }
-    })
-  const sum = effects.reduce((total, { effect }) => total + effect * effect, 0) || 1
+  const uncertain = model.inputs.filter((input) => input.sigma > 0)
+  const effects = uncertain.map((input) => {
+    const half = Math.min(0.5 * input.sigma, input.value > 0 ? 0.45 * input.value : Infinity)
+    input.put(model.values, input.value + half)
+    const up = gaugePressure(model, moment, SLOPE_AIM)
+    input.put(model.values, input.value - half)
+    const down = gaugePressure(model, moment, SLOPE_AIM)
+    input.put(model.values, input.value)
+    return { input, effect: ((up - down) / (2 * half)) * input.sigma }
+  })
+  // Slope times its covariance with the whole, which is its own variance where inputs are drawn each for itself.
+  const told = Float64Array.from(effects, ({ effect }) => effect)
+  const narrow = narrowingOf(model.sheet, uncertain)
+  narrow?.(told)
+  narrow?.(told)
+  const parts = effects.map(({ effect }, i) => Math.max(0, effect * told[i]))
+  const sum = parts.reduce((total, part) => total + part, 0) || 1
   return effects
-    .map(({ input, effect }) => ({
+    .map(({ input, effect }, i) => ({
       key: input.key,
       label: input.label,
       effect,
-      share: (effect * effect) / sum,
+      share: parts[i] / sum,
       assumed: input.source === 'layout' || input.source === 'computed',
     }))
     .sort((a, b) => b.share - a.share)

@@ -11,9 +11,15 @@ import { type Band, bandOf, type Draws, rangeOf, type Sampled } from './band'
  *
  * @param slopes change of the known reading for one standard uncertainty of each input, by key
  */
-export function steadied(sampled: Sampled[], { uncertain, deviates }: Draws, slopes: Map<string, number>): Band[] {
+export function steadied(
+  sampled: Sampled[],
+  { uncertain, deviates, narrow }: Draws,
+  slopes: Map<string, number>,
+): Band[] {
   const along = uncertain.map(({ key }) => slopes.get(key) ?? 0)
-  const half = BAND_SIGMAS * Math.hypot(...along)
+  const told = Float64Array.from(along)
+  narrow(told)
+  const half = BAND_SIGMAS * Math.hypot(...told)
   const known = Float64Array.from({ length: deviates.length / Math.max(1, uncertain.length) }, (_, s) =>
     along.reduce((sum, slope, i) => sum + slope * deviates[s * uncertain.length + i], 0),
   )

@@ -50,6 +50,7 @@ const zeroInputs = <V extends BearingValues>(sheet: Sheet, set: BearingSet): Inp
     source: 'measured',
     value: 0,
     sigma: 1,
+    shared: 'instrument',
     put: (v, x) => void (v.zeros[k] = x),
   }))
 

@@ -5,10 +5,10 @@ import { between, part } from './part'
 
 /** Model coefficients that nobody measures on the bench, with how well they are known. */
 const COEFFICIENTS = {
-  viscosity: { label: 'Oil viscosity, by grade', value: 1, sigma: 0.06 },
-  discharge: { label: 'Orifice flow coefficient', value: 0.65, sigma: 0.04 },
-  leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1 },
-  heat: { label: 'Film heat that the oil carries off', value: 0.7, sigma: 0.1 },
+  viscosity: { label: 'Oil viscosity, by grade', value: 1, sigma: 0.06, shared: 'oil' },
+  discharge: { label: 'Orifice flow coefficient', value: 0.65, sigma: 0.04, shared: 'shop' },
+  leakage: { label: 'Leakage law of the bearings', value: 1, sigma: 0.1, shared: 'shop' },
+  heat: { label: 'Film heat that the oil carries off', value: 0.7, sigma: 0.1, shared: 'shop' },
 } as const
 
 type Coefficients = Record<keyof typeof COEFFICIENTS | 'highShear', number>
@@ -24,13 +24,14 @@ export const coefficients = part({
     ({ ...Object.fromEntries(NAMES.map((name) => [name, COEFFICIENTS[name].value])), highShear: 1 }) as Coefficients,
   inputs: (sheet): Input<Coefficients>[] => [
     ...NAMES.map((name) => {
-      const { label, value, sigma } = COEFFICIENTS[name]
+      const { label, value, sigma, shared } = COEFFICIENTS[name]
       return {
         key: `model.${name}`,
         label,
         source: 'layout',
         value,
         sigma,
+        shared,
         put: (v: Coefficients, x: number) => void (v[name] = x),
       } as const
     }),
@@ -61,6 +62,7 @@ function highShear(sheet: Sheet): Input<Coefficients> {
     source: 'layout',
     value: 1,
     sigma: highShearSpread,
+    shared: 'oil',
     put: (v, x) => void (v.highShear = Math.max(highShearLeast, x)),
   }
 }

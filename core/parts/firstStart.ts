@@ -78,7 +78,7 @@ export const firstStart = part({
     reading('start', 'start.distancePerWeek', 'It goes in a week', plan('distance', 200 * KM, KM, [KM, 5e7])),
   ],
   values: () => ({}),
-  choices: () => ['oil.shelf'],
+  choices: () => ['oil.shelf', 'shop.experience'],
   checks: (layout) => [
     ...PREFLIGHT,
     ...BREAK_IN.filter(({ key }) => key !== 'start.breakInOil' || layout.followers === 'sliding'),

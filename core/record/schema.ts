@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { OIL_GRADES } from '../oil/grades'
+import { Experience } from './experience'
 import { RecordedCase } from './traceCase'
 import { SCHOOLS, USES } from './words'
 
@@ -243,6 +244,8 @@ export const Sheet = z.strictObject({
   cases: z.record(key, RecordedCase).optional(),
   /** House rules that its verdicts go by: put in when a file leaves the shop, so that it is judged the same elsewhere; not kept in the records. */
   house: HouseRules.optional(),
+  /** What a shop's earlier starts say of its model: put in by the shop like its rules; kept in a record that came from another shop, until this one knows better. */
+  experience: Experience.optional(),
 })
 export type Sheet = z.infer<typeof Sheet>
 

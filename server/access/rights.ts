@@ -50,6 +50,7 @@ const RIGHTS: Right[] = [
   right('POST|PUT|DELETE', 'shelf/.+', 'builder'),
   right('POST', 'house/(changes|preview)', 'builder'),
   right('POST', '(backups|check)', 'builder'),
+  right('GET|POST', 'archive', 'builder'),
 ]
 
 /** What a request needs, by its method and path. */

@@ -23,7 +23,7 @@ export interface Strange {
 
 const LOOPBACK = ['localhost', '127.0.0.1', '::1']
 /** Media types that a write may bring. */
-const TYPES = /^(application\/json|text\/csv|image\/(jpeg|png|webp))\b/
+const TYPES = /^(application\/(json|zip)|text\/csv|image\/(jpeg|png|webp))\b/
 
 /** The name in a Host header or an origin, without its port and brackets; undefined where there is none that can be read. */
 export function nameOf(host: string | undefined): string | undefined {
@@ -84,7 +84,7 @@ export function strange(
     return {
       status: 415,
       code: 'type',
-      message: 'Send application/json, text/csv or a picture, and say so in content-type.',
+      message: 'Send application/json, text/csv, a picture or an archive (application/zip), and say so in content-type.',
     }
   return undefined
 }

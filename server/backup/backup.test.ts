@@ -25,10 +25,14 @@ import { FIRST_HOUSE } from '#core/house/first'
 import { enterChange, entriesAfter, getBuild, insertBuild } from '../data/builds'
 import { enterHouseChange, getHouse, putHouse } from '../data/house'
 import { checkRecords } from '../data/integrity'
+import type { PracticeResult } from '#core/practice/result'
+import { keepResult, listResults } from '../data/practice'
+import { TABLES } from '../data/tables'
 import { getPhoto, insertPhoto } from '../data/photos'
 import { eventsOf, insertEvent, insertRun, samplesAfter, insertSamples } from '../data/runs'
 import { itemHistory, listHolds, listItems } from '../data/shelf'
 import { emptyDatabase, migrations } from '../data/testDatabase'
+import { LOGS, WHOLE } from './format'
 import { readArchive } from './read'
 import { RESTORING, restoreBackup } from './restore'
 import { plainly, prepareBackups } from './service'
@@ -48,6 +52,21 @@ const change = (patch: Change['patch']): Change => ({
   who: 'Maren',
   patch,
   reason: '',
+})
+
+const DRILL: PracticeResult = {
+  kind: 'drill',
+  engine: 'Inline four',
+  starts: 20,
+  right: 17,
+  falseStops: 1,
+  missed: 2,
+  reaction: 0.4,
+  late: 6,
+}
+
+it('a backup leaves no table of the records out', () => {
+  expect(new Set<string>([...LOGS, ...WHOLE, 'build', 'photo', 'run_sample'])).toEqual(new Set<string>(TABLES))
 })
 
 describe('a backup', () => {
@@ -84,6 +103,7 @@ describe('a backup', () => {
     await moveItems(db, build, 'Maren', [{ clientKey: randomUUID(), item, move: 'take', count: 1 }])
     await insertPhoto(db, { id: photo, buildId: build, mediaType: 'image/jpeg', bytes: picture, who: 'Maren' })
     await insertRun(db, build, { id: run, kind: 'start', setup: { source: 'logger' }, who: 'Maren' })
+    await keepResult(db, { id: randomUUID(), person: 'Tobi', result: DRILL })
     await insertSamples(db, run, samples)
     await insertEvent(db, run, {
       clientKey: randomUUID(),
@@ -129,6 +149,8 @@ describe('a backup', () => {
     expect(await getHouse(back)).toEqual(await getHouse(db))
     expect(await listItems(back)).toEqual(await listItems(db))
     expect(await listHolds(back)).toEqual(await listHolds(db))
+    expect(await listResults(back)).toEqual(await listResults(db))
+    expect(await listResults(back)).toHaveLength(1)
     expect(await itemHistory(db, item)).toMatchObject([
       { change: 'insert', who: 'Maren', item: { count: 4 } },
       { change: 'update', who: 'Maren', item: { count: 3 } },

@@ -31,6 +31,7 @@ export const WHOLE = [
   'passphrase',
   'token',
   'proposal',
+  'practice',
 ] as const satisfies Table[]
 
 export interface Head {

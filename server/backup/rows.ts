@@ -107,7 +107,7 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
   }
   yield* whole('person', 'passphrase', 'token')
   yield* logOf(db, 'access_entry', moment.upTo.access_entry)
-  yield* whole('proposal')
+  yield* whole('proposal', 'practice')
 }
 
 async function* logOf(db: PGlite, table: Log, upTo: number): AsyncGenerator<Piece> {

@@ -83,8 +83,9 @@ describe('the watch on the server', () => {
   it('expects what the oil of the run makes, not of what was filled in since', async () => {
     const { own } = parts()
     const run = await begin()
+    asked.length = 0
     await watchStart(own, run, { ...sheet, oil: { grade: '0W-20' } })
-    expect(asked.at(-1)!.oil).toEqual(sheet.oil)
+    await vi.waitFor(() => expect(asked.map(({ oil }) => oil)).toEqual([sheet.oil]))
   })
   it('a simulated engine is stopped for its own board, and calls nobody else in the shop to a switch', async () => {
     const { own, alarms } = parts()

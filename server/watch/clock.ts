@@ -3,6 +3,7 @@ import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
 import { usableSheet } from '#core/engine/usableSheet'
 import { filledWith } from '#core/record/fill'
+import { experienced } from '../threads/experience'
 import { houseRules } from '#core/house/limits'
 import type { ChannelSample } from '#core/run/channels'
 import type { KeptEvent, Run, RunNews } from '#core/run/run'
@@ -33,6 +34,9 @@ export interface WatchParts {
   alarm: (alarm: Alarm) => void
   now: () => number
 }
+
+/** The model of a start waits so long for what other engines teach, ms: late it is made without. */
+const LESSONS = 1500
 
 /** What every page is told when the server's watch calls a start off, and when a hand has taken it. */
 export interface Alarm {
@@ -150,7 +154,8 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   if (run.events.length > 0 || run.samples > 0) feed(await samplesAfter(db, run.id, -1, 200_000), run.events)
   // The model comes when it comes: deadline, ceiling and total loss are watched meanwhile, and without it.
   if (usableSheet(sheet).voids.length > 0) return void (before = undefined)
-  inThread('expectation', sheet)
+  experienced(db, run.buildId, sheet, LESSONS)
+    .then((learnt) => inThread('expectation', learnt))
     .then((expectation) => {
       const missed = before!
       if (!watching.has(run.id)) return

@@ -3,17 +3,23 @@ import { t } from '~/words/of/floor'
 import { v4 as uuid } from 'uuid'
 import { ask, Refused, refusedWords } from '~/sync/ask'
 
-/** A build file taken in, by button or dropped anywhere on the floor; what is wrong with it is said field by field, and nothing is begun. */
+/** A build file or an archive taken in, by button or dropped anywhere on the floor; what is wrong with it is said field by field, and nothing is begun. */
 const problem = ref('')
 const report = shallowRef<{ path: string; message: string }[]>([])
 const dragging = ref(false)
+const busy = ref('')
+const taken = ref('')
+const emit = defineEmits<{ taken: [] }>()
 /** Largest file that the server takes, bytes, and most lines of a report that are shown. */
 const LARGEST = 1_000_000
 const MOST = 40
+const LARGEST_ARCHIVE = 300_000_000
 
 async function take(file: File) {
   problem.value = ''
   report.value = []
+  taken.value = ''
+  if (/\.zip$/i.test(file.name)) return takeArchive(file)
   if (file.size > LARGEST) return void (problem.value = t('importBuild.isLargerThan1MbNo', { name: file.name }))
   let sheet: unknown
   try {
@@ -30,6 +36,32 @@ async function take(file: File) {
       refusedWords: refusedWords(error, t('importBuild.theServerDoesNotAnswerDrop')),
     })
     if (error instanceof Refused) report.value = error.refusal.problems
+  }
+}
+/** An archive: all of it or nothing. One engine is opened, of several the floor is shown anew. */
+async function takeArchive(file: File) {
+  if (file.size > LARGEST_ARCHIVE) return void (problem.value = t('importBuild.archiveTooLarge', { name: file.name }))
+  busy.value = t('importBuild.takingIn', { name: file.name })
+  try {
+    const { builds, house, shelf } = await ask('POST /api/archive', {
+      body: new Blob([file], { type: 'application/zip' }),
+    })
+    if (builds.length === 1 && shelf === 0) return void (await navigateTo(`/build/${builds[0].id}/logbook`))
+    taken.value = [
+      t('importBuild.taken', { names: builds.map(({ name }) => name).join(', ') }),
+      house === 'taken' ? t('importBuild.rulesTaken') : house === 'left' ? t('importBuild.rulesLeft') : '',
+      shelf > 0 ? t('importBuild.shelfTaken', { shelf }, shelf) : '',
+    ]
+      .filter(Boolean)
+      .join(' ')
+    emit('taken')
+  } catch (error) {
+    problem.value = t('importBuild.wasNotTaken', {
+      name: file.name,
+      refusedWords: refusedWords(error, t('importBuild.theServerDoesNotAnswerDrop')),
+    })
+  } finally {
+    busy.value = ''
   }
 }
 const over = (event: DragEvent) => {
@@ -60,13 +92,25 @@ const placeOf = (path: string) => path.replace(/^sheet\/?/, '').replaceAll('/', 
 </script>
 
 <template>
-  <FilePick :words="t('importBuild.importABuildFile')" accept=".json,application/json" outlined @pick="take" />
+  <FilePick
+    :words="t('importBuild.importABuildFile')"
+    accept=".json,.zip,application/json,application/zip"
+    outlined
+    @pick="take"
+  />
   <Teleport to="body"
     ><div v-if="dragging" class="dropping">
       <span>{{ t('importBuild.dropTheBuildFile') }}</span>
     </div></Teleport
   >
   <Teleport to="#import-report" defer>
+    <NoteBar v-if="busy || taken" kind="told" data-testid="import-taken">
+      <p role="status">{{ busy || taken }}</p>
+      <ProgressBar v-if="busy" mode="indeterminate" :aria-label="busy" />
+      <template v-if="taken" #actions
+        ><Button type="button" variant="outlined" @click="taken = ''">{{ t('importBuild.close') }}</Button></template
+      >
+    </NoteBar>
     <NoteBar v-if="problem" kind="stop" data-testid="import-report">
       <p>{{ problem }}</p>
       <dl v-if="report.length > 0">

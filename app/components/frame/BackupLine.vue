@@ -55,6 +55,7 @@ onMounted(look)
     <Button type="button" variant="outlined" :disabled="state.running" @click="make">{{
       t('backupLine.backUpNow')
     }}</Button>
+    <a href="/api/archive" download>{{ t('backupLine.theWholeShopAsAnArchive') }}</a>
     <p v-if="problem && !state.failed" class="wrong" role="alert">{{ problem }}</p>
   </section>
 </template>
@@ -75,6 +76,9 @@ onMounted(look)
 .old p:first-child {
   color: var(--watch);
   font-weight: 600;
+}
+.backup a {
+  line-height: 44px;
 }
 .wrong {
   color: var(--stop);

@@ -78,6 +78,7 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
     <p v-if="build.sheet && fillOf(build.sheet) === 'firstFill'" class="can" data-testid="strip-oil">
       {{ t('outlookStrip.byTheRunningOilTheFirst', { grade: build.sheet.oil.grade }) }}
     </p>
+    <StripExperience />
     <p v-for="can in vessels" :key="can.key" class="can" :class="can.verdict" :data-testid="`strip-${can.key}`">
       {{
         t('outlookStrip.atTheUpToToIts', {

@@ -79,6 +79,9 @@ const print = () => window.print()
       <a class="item" :href="`/api/builds/${build.id}/file`" download @click="panel?.hide()">{{
         t('pageMenu.buildFile')
       }}</a>
+      <a class="item" :href="`/api/builds/${build.id}/archive`" download @click="panel?.hide()">{{
+        t('pageMenu.archiveWithHistory')
+      }}</a>
       <Button type="button" variant="text" class="item" @click="close(csv)">{{ t('pageMenu.readingsCsv') }}</Button>
       <div v-for="drawing in drawings" :key="drawing.name" class="out">
         <span>{{ drawing.name }}</span>

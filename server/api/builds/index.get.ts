@@ -8,6 +8,7 @@ import { getHouse } from '../../data/house'
 import { proposalCounts } from '../../data/proposals'
 import { unansweredStops } from '../../data/runs'
 import { keepStanding, type KeptStanding, listStandings } from '../../data/standings'
+import { experienced, nameLessons, shopLessons } from '../../threads/experience'
 import { inThread } from '../../threads/pool'
 import type { Standing } from '../../threads/tasks'
 import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
@@ -22,10 +23,12 @@ interface Known {
 const computed = new Map<string, Known>()
 /** The Floor waits so long for how builds stand, ms, and then is told that there is more to come. */
 const WAITS = 400
+/** And what other engines teach is waited for so long, in the background, ms. */
+const LESSONS = 15_000
 
-function knownOf(db: PGlite, { id, revision, sheet, place }: FloorRow, kept: KeptStanding[]): Known {
+function knownOf(db: PGlite, { id, revision, sheet, place }: FloorRow, kept: KeptStanding[], lessons: string): Known {
   const computedFrom = createHash('sha256')
-    .update(JSON.stringify([useRuntimeConfig().app.buildId, revision, sheet.house]))
+    .update(JSON.stringify([useRuntimeConfig().app.buildId, revision, sheet.house, lessons]))
     .digest('base64')
   const before = computed.get(id)
   if (before?.computedFrom === computedFrom) return before
@@ -35,14 +38,16 @@ function knownOf(db: PGlite, { id, revision, sheet, place }: FloorRow, kept: Kep
   computed.set(id, made)
   made.standing = kept.find((each) => each.build === id && each.computedFrom === computedFrom)?.standing
   if (!made.standing)
-    made.done = inThread('standing', sheet, oiledAt(sheet) !== undefined).then(
-      async (standing) => {
-        made.standing = standing
-        await keepStanding(db, { build: id, computedFrom, standing })
-      },
-      // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
-      () => void computed.delete(id),
-    )
+    made.done = experienced(db, id, sheet, LESSONS)
+      .then((learnt) => inThread('standing', learnt, oiledAt(sheet) !== undefined))
+      .then(
+        async (standing) => {
+          made.standing = standing
+          await keepStanding(db, { build: id, computedFrom, standing })
+        },
+        // What no model can be made of, or is too much at once, has none: the Floor says so by saying nothing.
+        () => void computed.delete(id),
+      )
   return made
 }
 
@@ -58,9 +63,10 @@ export default defineEventHandler(async () => {
   const rules = houseRules(house)
   // What an earlier server had computed is read once.
   const kept = computed.size === 0 ? await listStandings(db) : []
+  const lessons = nameLessons(await shopLessons(db, false))
   const all = builds
     .map((build) => ({ ...build, sheet: { ...build.sheet, house: rules } }))
-    .map((build) => ({ ...build, known: knownOf(db, build, kept) }))
+    .map((build) => ({ ...build, known: knownOf(db, build, kept, lessons) }))
   await Promise.race([
     Promise.allSettled(all.map(({ known }) => known.done)),
     new Promise((done) => setTimeout(done, WAITS)),

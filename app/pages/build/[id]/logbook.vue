@@ -6,6 +6,7 @@ const VIEWS = [
   { view: 'story', words: t('logbook.story') },
   { view: 'milestones', words: t('logbook.milestones') },
   { view: 'then', words: t('logbook.thenAndNow') },
+  { view: 'sisters', words: t('logbook.sisters') },
   { view: 'papers', words: t('logbook.papers') },
 ] as const
 const { view, go } = useView(VIEWS)
@@ -27,6 +28,7 @@ const look = (revision: number) => void router.push({ query: { ...route.query, v
       <StoryTable v-if="view === 'story'" :story="story" @look="look" />
       <MilestoneView v-else-if="view === 'milestones'" :story="story" />
       <ThenAndNow v-else-if="view === 'then'" :story="story" />
+      <LazySistersView v-else-if="view === 'sisters'" />
       <LazyPapersView v-else :story="story" />
     </ViewTabs>
   </div>

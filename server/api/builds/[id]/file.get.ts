@@ -1,9 +1,10 @@
 import { houseRules } from '#core/house/limits'
 import { getHouse } from '../../../data/house'
+import { experienced } from '../../../threads/experience'
 
-/** The build as a file to keep or to send, with the house rules that it is judged by here. */
+/** The build as a file to keep or to send, with the house rules that it is judged by here and what the shop's other engines say of its model. */
 export default defineEventHandler(async (event) => {
-  const { sheet } = await requireBuild(event)
+  const { id, sheet } = await requireBuild(event)
   const name =
     sheet.name
       .toLowerCase()
@@ -11,6 +12,7 @@ export default defineEventHandler(async (event) => {
       .replace(/^-|-$/g, '') || 'build'
   setResponseHeader(event, 'content-disposition', `attachment; filename="${name}.uldo.json"`)
   setResponseHeader(event, 'content-type', 'application/json')
-  const { house } = await getHouse(requireDatabase())
-  return JSON.stringify({ ...sheet, house: houseRules(house) }, null, 2)
+  const db = requireDatabase()
+  const { house } = await getHouse(db)
+  return JSON.stringify({ ...(await experienced(db, id, sheet)), house: houseRules(house) }, null, 2)
 })

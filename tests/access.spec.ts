@@ -79,6 +79,7 @@ const VIEWS: Record<string, { of?: string; views: string[] }> = {
       'logbook',
       'logbook?view=milestones',
       'logbook?view=then',
+      'logbook?view=sisters',
       'logbook?view=papers',
       'logbook?view=papers&paper=card',
     ],

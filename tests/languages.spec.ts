@@ -136,6 +136,7 @@ const VIEWS = [
   'build/logbook',
   'build/logbook?view=milestones',
   'build/logbook?view=then',
+  'build/logbook?view=sisters',
   'build/logbook?view=papers',
   'build/logbook?view=papers&paper=card',
   'build/logbook?view=papers&paper=start',

@@ -58,11 +58,10 @@ test('five earlier engines that read five percent under move the next one’s pr
   const learnt = Number(await hot.getByTestId('pressure').textContent())
   expect(learnt / alone).toBeGreaterThan(0.94)
   expect(learnt / alone).toBeLessThan(0.975)
-  // The whole of it outlives the network: what was told stands.
   await expect(page.getByTestId('outliers')).toContainText('tube length')
   await expect(page.locator('[data-spread="pickup.tubeLength"]')).toHaveAttribute('data-outlier', 'yes')
 
-  // The Floor says what the strip says, and the file takes it along.
+  // The file takes it along, to be predicted the same elsewhere.
   const file = (await (await fetch(`${server.address}/api/builds/${id}/file`)).json()) as Sheet
   expect(file.experience).toMatchObject({ engines: 5 })
 

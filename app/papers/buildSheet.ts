@@ -19,7 +19,7 @@ import { barePressure, each, handAndDay, limitWords, pressures, range, type Unit
 export function buildSheet(sheet: Sheet, answers: PaperAnswers, entries: number | undefined, units: Units): Block[] {
   return [
     { kind: 'facts', facts: aboutThe(sheet, entries) },
-    ...states(answers, units),
+    ...states(sheet, answers, units),
     ...bearings(sheet, units),
     ...measurements(sheet, units),
     ...looked(sheet),
@@ -56,7 +56,7 @@ function aboutThe({ engine, work, layout, use, oil, oils }: Sheet, entries: numb
   ]
 }
 
-function states({ outlook }: PaperAnswers, units: Units): Block[] {
+function states({ experience }: Sheet, { outlook }: PaperAnswers, units: Units): Block[] {
   const bar = units.unit('pressure').symbol
   return [
     { kind: 'heading', words: t('sheet.pressure') },
@@ -68,6 +68,9 @@ function states({ outlook }: PaperAnswers, units: Units): Block[] {
             words: t('sheet.voided', { what: outlook.voids.map(({ about }) => named(about)).join('; ') }),
           },
         ]
+      : []),
+    ...(experience
+      ? [{ kind: 'text' as const, words: t('sheet.withExperience', { engines: experience.engines }) }]
       : []),
     {
       kind: 'table',

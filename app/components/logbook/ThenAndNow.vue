@@ -46,10 +46,10 @@ const sides = computed(() =>
         { name: t('moment.later'), model: later },
       ],
 )
-/** Judged by the house's rules of today. */
+/** Judged by the house's rules of today, and by what the other engines have taught by now. */
 const judged = (revision: number): Sheet | undefined => {
   const sheet = story.at(revision)
-  return sheet && { ...sheet, house: build.sheet!.house }
+  return sheet && { ...sheet, house: build.sheet!.house, experience: build.sheet!.experience }
 }
 const sheets = computed(() => [judged(earlier.value), judged(later.value)] as const)
 const { value: outlooks, error } = useAnswer(

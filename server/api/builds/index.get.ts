@@ -2,13 +2,14 @@ import { createHash } from 'node:crypto'
 import type { PGlite } from '@electric-sql/pglite'
 import { progressOf, type StationProgress } from '#core/progress/progress'
 import { openCase } from '#core/trace/cases'
+import { withExperience } from '#core/engine/experience'
 import { houseRules } from '#core/house/limits'
 import { type FloorRow, listFloor } from '../../data/floor'
 import { getHouse } from '../../data/house'
 import { proposalCounts } from '../../data/proposals'
 import { unansweredStops } from '../../data/runs'
 import { keepStanding, type KeptStanding, listStandings } from '../../data/standings'
-import { experienced, nameLessons, shopLessons } from '../../threads/experience'
+import { learntFor, nameLessons, shopLessons } from '../../threads/experience'
 import { inThread } from '../../threads/pool'
 import type { Standing } from '../../threads/tasks'
 import { oiledAt, primedAt, ranAt } from '#core/prime/primed'
@@ -23,8 +24,6 @@ interface Known {
 const computed = new Map<string, Known>()
 /** The Floor waits so long for how builds stand, ms, and then is told that there is more to come. */
 const WAITS = 400
-/** And what other engines teach is waited for so long, in the background, ms. */
-const LESSONS = 15_000
 
 function knownOf(db: PGlite, { id, revision, sheet, place }: FloorRow, kept: KeptStanding[], lessons: string): Known {
   const computedFrom = createHash('sha256')
@@ -38,8 +37,8 @@ function knownOf(db: PGlite, { id, revision, sheet, place }: FloorRow, kept: Kep
   computed.set(id, made)
   made.standing = kept.find((each) => each.build === id && each.computedFrom === computedFrom)?.standing
   if (!made.standing)
-    made.done = experienced(db, id, sheet, LESSONS)
-      .then((learnt) => inThread('standing', learnt, oiledAt(sheet) !== undefined))
+    made.done = learntFor(db, id, sheet, false)
+      .then(({ experience }) => inThread('standing', withExperience(sheet, experience), oiledAt(sheet) !== undefined))
       .then(
         async (standing) => {
           made.standing = standing

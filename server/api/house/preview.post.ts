@@ -3,6 +3,7 @@ import { houseRules } from '#core/house/limits'
 import { House } from '#core/house/schema'
 import { listBuilds } from '../../data/builds'
 import { getHouse } from '../../data/house'
+import { experienced } from '../../threads/experience'
 import { inThread, TooBusy } from '../../threads/pool'
 
 const Body = z.strictObject({ rules: House.shape.rules, school: House.shape.school })
@@ -10,6 +11,8 @@ const Body = z.strictObject({ rules: House.shape.rules, school: House.shape.scho
 /** Builds looked through at a time, each of which takes a second or two; and how long all may take, ms. */
 const PIECE = 2
 const LONGEST = 45_000
+/** What other engines teach is waited for so long, ms. */
+const LESSONS = 3000
 
 /** Which builds' verdicts would move by other house rules, before they are written. */
 export default defineEventHandler(async (event) => {
@@ -27,9 +30,15 @@ export default defineEventHandler(async (event) => {
       moved.push(
         ...(await inThread(
           'preview',
-          builds
-            .slice(from, from + PIECE)
-            .map(({ id, sheet }) => ({ id, name: sheet.name, engine: sheet.engine, sheet })),
+          await Promise.all(
+            builds.slice(from, from + PIECE).map(async ({ id, sheet }) => ({
+              id,
+              name: sheet.name,
+              engine: sheet.engine,
+              // As its own strip has it.
+              sheet: await experienced(db, id, sheet, LESSONS),
+            })),
+          ),
           houseRules(house),
           houseRules(wanted),
         )),

@@ -84,7 +84,8 @@ export function strange(
     return {
       status: 415,
       code: 'type',
-      message: 'Send application/json, text/csv, a picture or an archive (application/zip), and say so in content-type.',
+      message:
+        'Send application/json, text/csv, a picture or an archive (application/zip), and say so in content-type.',
     }
   return undefined
 }

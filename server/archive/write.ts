@@ -76,11 +76,11 @@ export async function writeArchive(db: Queries, asked: Asked): Promise<{ head: P
     if (!head) continue
     const sheet = head.sheet as Sheet
     const at = placesOf(id)
-    const { sheet: _, ...record } = head
+    const { id: own, revision, created_at, changed_at } = head
     builds.push({ id, name: sheet.name, revision: head.revision })
     // As it is recorded, and with what it is predicted by here.
     json(at.sheet, withExperience(sheet, await asked.experienceOf(id, sheet)))
-    json(at.head, record)
+    json(at.head, { id: own, revision, created_at, changed_at })
     add(at.measurements, measurementsCsv(sheet))
     add(at.cases, casesCsv(sheet))
     json(at.history, await ownRows(db, 'entry', id))

@@ -161,6 +161,12 @@ export async function enterChange(
   })
 }
 
+/** What a sheet has of its shop: no change of a record writes it. */
+const SHOPS: Problem[] = [
+  { path: '/house', message: 'is the shop’s, not the build’s: change it under House rules' },
+  { path: '/experience', message: 'is learnt from the shop’s starts: it is counted or not by choices/shop.experience' },
+]
+
 /** The sheet after a patch, checked against the schema; or what is wrong, by path. */
 export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } | { problems: Problem[] } {
   let document: unknown
@@ -177,8 +183,8 @@ export function applyPatch(sheet: Sheet, patch: Operation[]): { sheet: Sheet } |
       ],
     }
   }
-  if (patch.some(({ path }) => overlap(path, '/house')))
-    return { problems: [{ path: '/house', message: 'is the shop’s, not the build’s: change it under House rules' }] }
+  const shops = SHOPS.find(({ path }) => patch.some((operation) => overlap(operation.path, path)))
+  if (shops) return { problems: [shops] }
   const parsed = Sheet.safeParse(document)
   if (!parsed.success) return { problems: problemsOf(parsed.error) }
   const problems = problemsOfChange(

@@ -15,6 +15,8 @@ export const taughtBy = (build: string | undefined, sheet: Sheet) => [build, she
 /** What the shop's other engines say of the open build's model: as the server last told it. */
 export const useExperience = defineStore('experience', () => {
   const found = shallowRef<{ build: string; learnt: Learnt }>()
+  /** The server was asked and did not tell, now or before. */
+  const missed = ref(false)
   let wanted = ''
   let told: Promise<void> = Promise.resolve()
 
@@ -24,7 +26,9 @@ export const useExperience = defineStore('experience', () => {
     told = (async () => {
       const at = { build }
       const answered = await askOrSeen('GET /api/builds/:build/experience', { at }).catch(() => undefined)
-      if (wanted !== build || !answered) return
+      if (wanted !== build) return
+      missed.value = !answered
+      if (!answered) return
       found.value = { build, learnt: answered.answer }
       if (!answered.fresh) setTimeout(() => wanted === build && void load(build), SEEN_AGAIN)
     })()
@@ -40,5 +44,5 @@ export const useExperience = defineStore('experience', () => {
   const learntOf = (build: string | undefined): Learnt | undefined =>
     found.value && found.value.build === build ? found.value.learnt : undefined
   const of = (build: string | undefined): Experience | undefined => learntOf(build)?.experience
-  return { load, soon, again, learntOf, of }
+  return { missed, load, soon, again, learntOf, of }
 })

@@ -9,7 +9,7 @@ import { outlookOf } from '../outlook/outlook'
 import { namedStates } from '../outlook/states'
 import type { Sheet } from '../record/schema'
 import { learntFrom, learntOf, weighLessons } from './experience'
-import { type Lesson, lessonOf } from './lessons'
+import { type Lesson, lessonOf, noLesson } from './lessons'
 
 /** An engine of the main demo's kind whose gauge read so much of what its record predicts, at each state. */
 function started(share: number, day = 1): Sheet {
@@ -21,7 +21,7 @@ function started(share: number, day = 1): Sheet {
       (sheet.readings[`start.${state.name}.${field}`] = {
         value,
         source: 'measured',
-        at: `2026-03-${String(day).padStart(2, '0')}T10:00:00Z`,
+        at: `2026-06-${String(day).padStart(2, '0')}T10:00:00Z`,
       })
     // Where the relief valve holds the pressure a habit of the leaks hardly shows.
     put('pressure', pressure * (state.name === 'idleHot' ? share : 1))
@@ -132,6 +132,18 @@ describe('what earlier starts teach', () => {
     const key = passagesOf(sheet.layout).find(({ kind }) => kind === 'plug')!.key
     expect(
       lessonOf({ ...sheet, inspections: { ...sheet.inspections, [key]: { finding: 'left-out' } } }),
+    ).toBeUndefined()
+    expect(noLesson(crank)).toBe('void')
+    // A gauge says nothing of what was measured after it was read.
+    const later = { ...sheet.readings['pump.endClearance'], at: '2026-07-01T08:00:00Z' }
+    const since = { ...sheet, readings: { ...sheet.readings, 'pump.endClearance': later } }
+    expect(noLesson(since)).toBe('measured-since')
+    expect(lessonOf(since)).toBeUndefined()
+    expect(
+      noLesson({
+        ...since,
+        readings: { ...since.readings, 'pump.endClearance': { ...later, at: '2026-05-30T08:00:00Z' } },
+      }),
     ).toBeUndefined()
     // What was learnt before is no part of what an engine teaches.
     const again = lessonOf({ ...sheet, experience: learntFrom(next, lessons([0.9, 0.9, 0.9])) })!

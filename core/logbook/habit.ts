@@ -1,5 +1,5 @@
 import type { Experience } from '../record/experience'
-import type { LessonReading } from './lessons'
+import type { LessonReading, NoLesson } from './lessons'
 
 /** Fewer engines than this say nothing yet. */
 export const LEAST_ENGINES = 3
@@ -25,4 +25,6 @@ export interface StartedEngine {
 export interface Learnt {
   experience?: Experience
   engines: StartedEngine[]
+  /** Engines that were read and teach nothing, each with its reason. */
+  silent?: { build: string; name: string; why: NoLesson }[]
 }

@@ -1,3 +1,4 @@
+import { catalogueOf } from '../engine/catalogue'
 import { oilName, sharedWith } from '../engine/experience'
 import { recorded } from '../engine/values'
 import { GAUGE_ERROR } from '../outlook/measured'
@@ -8,6 +9,7 @@ import { usableSheet } from '../engine/usableSheet'
 import { computedFaults } from '../outlook/computedFaults'
 import type { SharedWith } from '../parts/input'
 import { filledWith } from '../record/fill'
+import type { Station } from '../record/quantity'
 import type { Sheet } from '../record/schema'
 import { openCase } from '../trace/cases'
 
@@ -60,11 +62,39 @@ const STRAIGHT = 0.01
 const LEAST = 20e3
 const FAINT = 1e-3
 
-/** What a sheet's readings of its gauge teach; undefined where it was not read, or something of it is void, at fault or being traced. */
-export function lessonOf(sheet: Sheet): Lesson | undefined {
+/** Why a gauge that was read teaches nothing: its record is void, has a fault, is being traced, or was measured anew after the gauge was read. */
+export type NoLesson = 'void' | 'fault' | 'traced' | 'measured-since'
+
+export function noLesson(sheet: Sheet): NoLesson | undefined {
+  if (usableSheet(sheet).voids.length > 0) return 'void'
   // A bearing out of its limit is what it was measured to be; a fault that was found may have been mended since.
-  const atFault = computedFaults(sheet).some(({ path }) => !path.startsWith('readings/'))
-  if (usableSheet(sheet).voids.length > 0 || atFault || openCase(sheet)) return undefined
+  if (computedFaults(sheet).some(({ path }) => !path.startsWith('readings/'))) return 'fault'
+  if (openCase(sheet)) return 'traced'
+  return measuredAt(sheet) > Date.parse(readAt(sheet)) ? 'measured-since' : undefined
+}
+
+/** When its gauge was last read, ISO 8601; empty where nobody wrote it down. */
+const readAt = (sheet: Sheet): string =>
+  READ_STATES.map((state) => recorded(sheet, `start.${state}.pressure`)?.at ?? '')
+    .sort()
+    .at(-1)!
+
+const BUILT = new Set<Station>(['bearings', 'pump', 'relief', 'pickup', 'passages'])
+
+/** When the engine itself was last measured, ms; before everything where nobody wrote it down. */
+function measuredAt({ layout, readings }: Sheet): number {
+  const { quantities } = catalogueOf(layout)
+  return Object.entries(readings).reduce((last, [key, { source, at }]) => {
+    const quantity = quantities.get(key)
+    return source === 'measured' && at && quantity && BUILT.has(quantity.station)
+      ? Math.max(last, Date.parse(at))
+      : last
+  }, -Infinity)
+}
+
+/** What a sheet's readings of its gauge teach; undefined where it was not read, or there is a reason against it. */
+export function lessonOf(sheet: Sheet): Lesson | undefined {
+  if (noLesson(sheet)) return undefined
   const alone: Sheet = { ...sheet, experience: undefined }
   const oil = READ_STATES.map((state) => recorded(sheet, `start.${state}.pressure`)?.oil).find((each) => each)
   const model = modelOf(filledWith(alone, oil ?? sheet.oil))
@@ -94,8 +124,5 @@ export function lessonOf(sheet: Sheet): Lesson | undefined {
     ]
   })
   if (readings.length === 0) return undefined
-  const at = READ_STATES.map((state) => recorded(sheet, `start.${state}.pressure`)?.at ?? '')
-    .sort()
-    .at(-1)!
-  return { kind: kindOf(sheet), oil: oilName(model.sheet), at, readings, shared: sharedInputs(model) }
+  return { kind: kindOf(sheet), oil: oilName(model.sheet), at: readAt(sheet), readings, shared: sharedInputs(model) }
 }

@@ -1,6 +1,9 @@
-import type { Lesson } from '#core/logbook/lessons'
+import type { Lesson, NoLesson } from '#core/logbook/lessons'
 import type { Sheet } from '#core/record/schema'
 import type { Queries } from './database'
+
+/** What an engine teaches, or why it teaches nothing. */
+export type Taught = Lesson | { why: NoLesson }
 
 /** An engine of the shop whose gauge was read, with what was last computed of it. */
 export interface LessonRow {
@@ -10,8 +13,8 @@ export interface LessonRow {
   engine: string
   /** Names the sheet and the program that it was computed from; null where nothing was. */
   computedFrom: string | null
-  /** Null where its readings teach nothing. */
-  lesson: Lesson | null
+  /** Null where its readings are too few or too low to teach anything. */
+  lesson: Taught | null
 }
 
 /** A gauge that was read at a point of a start. */
@@ -35,7 +38,7 @@ export async function keepLesson(
   db: Queries,
   build: string,
   computedFrom: string,
-  lesson: Lesson | undefined,
+  lesson: Taught | undefined,
 ): Promise<void> {
   await db.query(
     `insert into lesson (build, computed_from, lesson) select id, $2, $3 from build where id = $1

@@ -43,7 +43,7 @@ function compute(db: PGlite, build: string, from: string): Promise<void> {
 
 /** Names what the shop's lessons are, so that what was computed with others is known to be old; empty while they are too few to say anything. */
 export const nameLessons = (rows: LessonRow[]): string => {
-  const taught = rows.filter(({ lesson }) => lesson)
+  const taught = rows.filter(({ lesson }) => lesson && !('why' in lesson))
   return taught.length < LEAST_ENGINES
     ? ''
     : createHash('sha256')
@@ -55,14 +55,19 @@ export const nameLessons = (rows: LessonRow[]): string => {
 export async function learntFor(db: PGlite, build: string, sheet: Sheet, waits = true): Promise<Learnt> {
   const rows = (await shopLessons(db, waits)).filter((row) => row.build !== build)
   const lessons = rows.flatMap(({ build: id, name, engine, lesson }) =>
-    lesson ? [{ build: id, name, engine, lesson }] : [],
+    lesson && !('why' in lesson) ? [{ build: id, name, engine, lesson }] : [],
+  )
+  const silent = rows.flatMap(({ build: id, name, lesson }) =>
+    lesson && 'why' in lesson ? [{ build: id, name, why: lesson.why }] : [],
   )
   const from =
     JSON.stringify(rows.map(({ build: id, computedFrom }) => [id, computedFrom])) +
     createHash('sha256').update(JSON.stringify(sheet)).digest('base64')
   const before = learnt.get(build)
   if (before?.from === from) return before.answer
-  const answer = lessons.length === 0 ? Promise.resolve({ engines: [] }) : inThread('learnt', sheet, lessons)
+  const answer: Promise<Learnt> = (
+    lessons.length === 0 ? Promise.resolve<Learnt>({ engines: [] }) : inThread('learnt', sheet, lessons)
+  ).then((found) => ({ ...found, silent }))
   learnt.set(build, { from, answer })
   answer.catch(() => learnt.delete(build))
   return answer

@@ -1,7 +1,7 @@
 import type { Sheet } from '#core/record/schema'
 import { learntOf } from '#core/logbook/experience'
 import type { Learnt } from '#core/logbook/habit'
-import { type Lesson, lessonOf } from '#core/logbook/lessons'
+import { type Lesson, lessonOf, type NoLesson, noLesson } from '#core/logbook/lessons'
 import { usableSheet } from '#core/engine/usableSheet'
 import { verdictMoves, type VerdictMove } from '#core/progress/housePreview'
 import { outlookOf } from '#core/outlook/outlook'
@@ -42,7 +42,10 @@ function standing(recorded: Sheet, primed: boolean): Standing {
 
 /** What takes longer than a request may: done in a thread of its own, so that readings and entries never wait for it. */
 export const TASKS = {
-  lesson: (sheet: Sheet): Lesson | undefined => lessonOf(sheet),
+  lesson: (sheet: Sheet): Lesson | { why: NoLesson } | undefined => {
+    const why = noLesson(sheet)
+    return why ? { why } : lessonOf(sheet)
+  },
   learnt: (...given: Parameters<typeof learntOf>): Learnt => learntOf(...given),
   expectation: (sheet: Sheet): Expectation => expectationOf(sheet),
   standing,

@@ -20,6 +20,12 @@ const STATE_TITLES = said(t, {
   idleHot: 'sisters.idleHot',
   workingHot: 'sisters.workingHot',
 })
+const WHY = said(t, {
+  void: 'sisters.isVoid',
+  fault: 'sisters.hasAFault',
+  traced: 'sisters.isTraced',
+  'measured-since': 'sisters.measuredSince',
+})
 const learnt = computed(() => experience.learntOf(build.id))
 const taught = computed(() => learnt.value?.experience)
 const counted = computed(() => build.sheet !== undefined && countsExperience(build.sheet))
@@ -115,7 +121,7 @@ const say = (value: number, { dimension }: Spread) => units.say(value, dimension
     <p v-else-if="learnt" class="quiet" data-testid="habit">
       {{ t('sisters.tooFew', { least: LEAST_ENGINES, now: learnt.engines.filter(({ counts }) => counts).length }) }}
     </p>
-    <p v-else class="quiet">{{ t('sisters.serverOffline') }}</p>
+    <p v-else-if="experience.missed" class="quiet">{{ t('sisters.serverOffline') }}</p>
 
     <template v-if="learnt && learnt.engines.length > 0">
       <OnceNear><LazyHabitChart :engines="learnt.engines" :experience="taught" /></OnceNear>
@@ -147,6 +153,14 @@ const say = (value: number, { dimension }: Spread) => units.say(value, dimension
         >
       </ResultTable>
     </template>
+
+    <p v-if="learnt?.silent && learnt.silent.length > 0" class="quiet" data-testid="silent">
+      {{
+        t('sisters.readAndNotCounted', {
+          names: learnt.silent.map(({ name, why }) => `${name} (${WHY[why]})`).join('; '),
+        })
+      }}
+    </p>
 
     <h2>{{ t('sisters.measurements') }}</h2>
     <p v-if="missed" class="quiet">{{ t('sisters.serverOffline') }}</p>

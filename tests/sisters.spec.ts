@@ -55,7 +55,7 @@ test('five earlier engines that read five percent under move the next one’s pr
   await takeIn(server, sheet, 'Ferry engine, rebuilt since', [300, 200, 400], 0.204, '2026-01-01T10:00:00Z')
   await page.reload()
   await expect(page.getByTestId('habit')).toHaveText(
-    /Your last 5 engines read [45]\.\d % under prediction at hot idle, ±[01]\.\d %\./,
+    /Your last 5 engines read [45]\.\d\s% under prediction at hot idle, ±[01]\.\d\s%\./,
   )
   await expect(page.locator('[data-started="Ferry engine with a fault"]')).toContainText(
     /no: .+ by chance\. Look for a fault/,

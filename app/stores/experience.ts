@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import { oilName } from '#core/engine/experience'
 import type { Learnt } from '#core/logbook/habit'
 import type { Experience } from '#core/record/experience'
@@ -29,7 +30,9 @@ export const useExperience = defineStore('experience', () => {
       if (wanted !== build) return
       missed.value = !answered
       if (!answered) return
-      found.value = { build, learnt: answered.answer }
+      // The same object while it says the same: nothing is predicted anew.
+      const now = { build, learnt: answered.answer }
+      if (!equal(found.value, now)) found.value = now
       if (!answered.fresh) setTimeout(() => wanted === build && void load(build), SEEN_AGAIN)
     })()
     return told

@@ -1,5 +1,6 @@
 import { t } from '~/words/of/frame'
 import type { Outlook } from '#core/outlook/outlook'
+import type { Experience } from '#core/record/experience'
 import type { StateName } from '#core/targets/targets'
 import { oneAtATime } from '~/composables/oneAtATime'
 
@@ -28,6 +29,7 @@ export const useOutlook = defineStore('outlook', () => {
   let settling: ReturnType<typeof setTimeout> | undefined
   let fading: ReturnType<typeof setTimeout> | undefined
   let asked = 0
+  let taught: Experience | undefined
 
   /** Asks for the sheet as it is; while one answer is on its way only the last of the later ones is asked for. */
   const ask = oneAtATime(answer)
@@ -44,7 +46,9 @@ export const useOutlook = defineStore('outlook', () => {
     try {
       const found = await useEngineModel().outlook(sheet)
       if (turn !== asked || id !== build.id) return
-      const before = now.value
+      // What other engines teach moves it without a hand having written anything.
+      const before = sheet.experience === taught ? now.value : undefined
+      taught = sheet.experience
       now.value = found
       failed.value = undefined
       took.value = performance.now() - started

@@ -28,4 +28,10 @@ a {
   display: inline-block;
   min-height: 44px;
 }
+/* At the foot of a page there is no room for it: the logbook has it. */
+@media (max-width: 1100px) {
+  p {
+    display: none;
+  }
+}
 </style>

@@ -25,8 +25,8 @@ import { FIRST_HOUSE } from '#core/house/first'
 import { enterChange, entriesAfter, getBuild, insertBuild } from '../data/builds'
 import { enterHouseChange, getHouse, putHouse } from '../data/house'
 import { checkRecords } from '../data/integrity'
-import type { PracticeResult } from '#core/practice/result'
 import { keepResult, listResults } from '../data/practice'
+import { DRILL } from '../data/testPractice'
 import { TABLES } from '../data/tables'
 import { getPhoto, insertPhoto } from '../data/photos'
 import { eventsOf, insertEvent, insertRun, samplesAfter, insertSamples } from '../data/runs'
@@ -53,17 +53,6 @@ const change = (patch: Change['patch']): Change => ({
   patch,
   reason: '',
 })
-
-const DRILL: PracticeResult = {
-  kind: 'drill',
-  engine: 'Inline four',
-  starts: 20,
-  right: 17,
-  falseStops: 1,
-  missed: 2,
-  reaction: 0.4,
-  late: 6,
-}
 
 it('a backup leaves no table of the records out', () => {
   expect(new Set<string>([...LOGS, ...WHOLE, 'build', 'photo', 'run_sample'])).toEqual(new Set<string>(TABLES))

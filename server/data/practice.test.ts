@@ -1,19 +1,8 @@
 import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { PracticeResult } from '#core/practice/result'
 import { keepResult, listResults } from './practice'
 import { emptyDatabase } from './testDatabase'
-
-const DRILL: PracticeResult = {
-  kind: 'drill',
-  engine: 'Inline four',
-  starts: 20,
-  right: 17,
-  falseStops: 1,
-  missed: 2,
-  reaction: 0.4,
-  late: 6,
-}
+import { DRILL } from './testPractice'
 
 describe('what was done on the practice bench', () => {
   let db: PGlite

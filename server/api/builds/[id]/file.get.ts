@@ -5,12 +5,7 @@ import { experienced } from '../../../threads/experience'
 /** The build as a file to keep or to send, with the house rules that it is judged by here and what the shop's other engines say of its model. */
 export default defineEventHandler(async (event) => {
   const { id, sheet } = await requireBuild(event)
-  const name =
-    sheet.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '') || 'build'
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${name}.uldo.json"`)
+  setResponseHeader(event, 'content-disposition', `attachment; filename="${fileNameOf(sheet.name)}.uldo.json"`)
   setResponseHeader(event, 'content-type', 'application/json')
   const db = requireDatabase()
   const { house } = await getHouse(db)

@@ -9,7 +9,7 @@ import { outlookOf } from '../outlook/outlook'
 import { namedStates } from '../outlook/states'
 import type { Sheet } from '../record/schema'
 import { learntFrom, learntOf, weighLessons } from './experience'
-import { type Lesson, lessonOf, noLesson } from './lessons'
+import { kindOf, type Lesson, lessonOf, noLesson } from './lessons'
 
 /** An engine of the main demo's kind whose gauge read so much of what its record predicts, at each state. */
 function started(share: number, day = 1): Sheet {
@@ -89,6 +89,62 @@ describe('what earlier starts teach', () => {
     expect(left).toMatchObject({ name: 'Engine 8', sister: true })
     expect(left.far).toBeGreaterThan(3.3)
     expect(left.odds).toBeGreaterThan(1000)
+  })
+
+  /**
+   * Three engines whose only uncertain number is a of one slope, each read by so much off: its mean by hand. With the part c in common the readings' covariance is
+   * (a² (1 − c) + n²) on its own and a² c between any two, so that the mean is m c a y / (a² (1 − c) + n² + m a² c) for m engines; c is what docs/physics.md names.
+   */
+  it.each([
+    ['model.leakage', 'shop', 'same', 0.95],
+    ['model.leakage', 'shop', 'other', 0.5],
+    ['model.viscosity', 'oil', 'other', 0.9],
+    ['lifters.gap', 'kind', 'same', 0.9],
+    ['lifters.gap', 'kind', 'other', 0],
+    ['zero.Micrometer 50 to 75', 'instrument', 'other', 0.5],
+  ] as const)('%s is shared by %s: of engines of the %s kind, by its part', (key, shared, kind, part) => {
+    const [a, noise, y, engines] = [0.08, 0.03, -0.05, 3]
+    const reading = {
+      state: 'idleHot',
+      read: Math.exp(y) * 2e5,
+      predicted: 2e5,
+      sigma: a,
+      noise,
+      slopes: { [key]: a },
+    } as const
+    const taught = Array.from({ length: engines }, (): Lesson => ({
+      kind: kind === 'same' ? kindOf(next) : 'another',
+      oil: oilName(next),
+      at: '',
+      readings: [{ ...reading }],
+      shared: { [key]: shared },
+    }))
+    // Engines are of one kind among themselves, and the next one is or is not.
+    const among = shared === 'shop' ? 0.95 : shared === 'instrument' ? 0.5 : 0.9
+    const mean = (engines * part * a * y) / (a * a * (1 - among) + noise * noise + engines * a * a * among)
+    const experience = learntFrom(next, taught)!
+    expect(experience.shift[key] ?? 0).toBeCloseTo(mean, 5)
+    const known = (engines * (part * a) ** 2) / (a * a * (1 - among) + noise * noise + engines * a * a * among)
+    if (part > 0) expect(experience.directions[0].stays).toBeCloseTo(Math.sqrt(1 - known), 9)
+    else expect(experience.directions).toEqual([])
+  })
+
+  it('of many the latest forty count', () => {
+    const many = Array.from({ length: 45 }, (_, i): Lesson => ({
+      ...lessons([1])[0],
+      readings: [
+        {
+          state: 'idleHot',
+          read: (i < 5 ? 0.93 : 1) * 2e5,
+          predicted: 2e5,
+          sigma: 0.1,
+          noise: 0.03,
+          slopes: { 'model.leakage': 0.1 },
+        },
+      ],
+      at: `2026-01-01T00:00:${String(i).padStart(2, '0')}Z`,
+    }))
+    expect(learntFrom(next, many)).toMatchObject({ engines: 40, mean: 0 })
   })
 
   it('of another kind on another oil less is learnt than of a sister', () => {

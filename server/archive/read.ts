@@ -182,13 +182,13 @@ async function unpacked(bytes: Buffer): Promise<Map<string, Buffer>> {
     zip = await new Promise<ZipFile>((done, fail) =>
       fromBuffer(bytes, { lazyEntries: true }, (error, opened) => (error ? fail(error) : done(opened))),
     )
-  } catch (error) {
-    throw new BadArchive(`It is no zip, or cut short (${(error as Error).message}).`)
+  } catch {
+    throw new BadArchive('It is no zip, or cut short. Take it out again and bring the whole file.')
   }
   const files = new Map<string, Buffer>()
   let all = 0
   await new Promise<void>((done, fail) => {
-    zip.on('error', (error: Error) => fail(new BadArchive(`It cannot be read (${error.message}).`)))
+    zip.on('error', (error: Error) => fail(new BadArchive(`It is damaged (${error.message}). Take it out again.`)))
     zip.on('end', done)
     zip.on('entry', (entry: ZipEntry) => {
       if (entry.fileName.endsWith('/')) return zip.readEntry()

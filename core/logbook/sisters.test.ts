@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
+import { catalogueOf } from '../engine/catalogue'
 import type { Sheet } from '../record/schema'
 import { normalOdds, studentOdds } from './chance'
 import { measuredOf, OUTLIER, type Sister, spreadsOf } from './sisters'
@@ -35,6 +36,15 @@ describe('sister builds', () => {
     // (0.26 − 0.2)/(0.0158 √1.2) = 3.46 with four degrees of freedom: one in 39 by a table of t.
     expect(tube.odds).toBeCloseTo(studentOdds(0.06 / (Math.sqrt(0.00025) * Math.sqrt(1.2)), 4), 6)
     expect(tube.odds).toBeGreaterThan(OUTLIER)
+    // The rarest first.
+    expect(of(5)[0]).toEqual(tube)
+    // Sisters that were all read alike vary by a reading's own uncertainty at least: half of that is nothing out of the ordinary.
+    const usual = catalogueOf(sheet.layout).quantities.get('pickup.tubeLength')!.sigma
+    const alike = spreadsOf(
+      sheet,
+      [1, 2, 3, 4].map((i) => sister(`s${i}`, { 'pickup.tubeLength': 0.26 - 0.5 * usual })),
+    ).find(({ key }) => key === 'pickup.tubeLength')!
+    expect(alike.odds).toBeCloseTo(studentOdds(0.5 / Math.sqrt(1.25), 3), 6)
     // What is read alike everywhere is nobody's outlier.
     expect(of(5).filter(({ odds }) => odds > OUTLIER)).toEqual([tube])
   })

@@ -3,11 +3,14 @@ import { DEMO_BUILDS } from '../../demo/make'
 import { oilName, withExperience } from '../engine/experience'
 import { passagesOf } from '../engine/catalogue'
 import { modelInputs } from '../engine/inputs'
-import { pressureBands, varianceShares } from '../outlook/band'
+import { pressureBands, quantile, varianceShares } from '../outlook/band'
 import { modelOf } from '../outlook/model'
 import { outlookOf } from '../outlook/outlook'
 import { namedStates } from '../outlook/states'
+import { mean } from '../quantity/mean'
 import type { Sheet } from '../record/schema'
+import { expectationOf, expectedAt } from '../start/expectation'
+import { simulate } from '../trace/simulated'
 import { learntFrom, learntOf, weighLessons } from './experience'
 import { kindOf, type Lesson, lessonOf, noLesson } from './lessons'
 
@@ -53,6 +56,18 @@ describe('what earlier starts teach', () => {
     expect(shares.find(({ key }) => key === 'model.viscosity')!.share).toBeLessThan(
       varianceShares(modelOf(next), hot).find(({ key }) => key === 'model.viscosity')!.share,
     )
+  })
+
+  it('the watch of a start and Trace go by it as the strip does', () => {
+    const taught = { ...next, experience: learntFrom(next, lessons([0.9, 0.91, 0.89, 0.9]))! }
+    const expected = (sheet: Sheet) => expectedAt(expectationOf(sheet), hot.speed, hot.temperature)
+    const [without, withOthers] = [expected(next), expected(taught)]
+    expect(withOthers.pressure / without.pressure).toBeLessThan(0.95)
+    expect(withOthers.high - withOthers.low).toBeLessThan(0.9 * (without.high - without.low))
+    const sound = (sheet: Sheet) => simulate(sheet, [hot]).pressures['by-design']
+    const width = (all: Float64Array) => quantile(all.slice().sort(), 0.95) - quantile(all.slice().sort(), 0.05)
+    expect(mean(sound(taught)) / mean(sound(next))).toBeLessThan(0.95)
+    expect(width(sound(taught))).toBeLessThan(0.9 * width(sound(next)))
   })
 
   it('two say nothing yet; engines that read as predicted narrow the band and move it nowhere', () => {

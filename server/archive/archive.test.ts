@@ -12,6 +12,7 @@ import type { Sheet } from '#core/record/schema'
 import { enterChange, entriesAfter, getBuild, insertBuild } from '../data/builds'
 import { getHouse, putHouse } from '../data/house'
 import { insertPhoto, getPhoto } from '../data/photos'
+import { proposalsOf, propose } from '../data/proposals'
 import { checkRecords } from '../data/integrity'
 import { insertEvent, insertRun, insertSamples, listRunsWhole, samplesAfter } from '../data/runs'
 import { emptyDatabase } from '../data/testDatabase'
@@ -77,6 +78,14 @@ beforeAll(async () => {
     data: { photo },
     who: 'Maren',
   })
+  await propose(db, build, {
+    clientKey: randomUUID(),
+    device: randomUUID(),
+    base: 40,
+    who: 'Oda',
+    reason: '',
+    patch: [{ op: 'add', path: '/work', value: 'ferry' }],
+  })
   await db.query(
     `insert into shelf_item (id, kind, label, count, properties) values ($1, 'washer', 'W 0.6', 4, '{"thickness": 0.0006}')`,
     [item],
@@ -124,6 +133,16 @@ async function altered(change: (files: Map<string, Buffer>) => void, told = fals
   return Buffer.concat(chunks)
 }
 
+/** The same with its first file in it once more. */
+async function twice(): Promise<Buffer> {
+  const zip = new ZipFile()
+  for (const words of ['{}', '[]']) zip.addBuffer(Buffer.from(words), HEAD)
+  zip.end()
+  const chunks: Buffer[] = []
+  for await (const chunk of zip.outputStream as unknown as AsyncIterable<Buffer>) chunks.push(chunk)
+  return Buffer.concat(chunks)
+}
+
 describe('an archive of a build', () => {
   it('taken in elsewhere it is whole: history, runs to the last figure, photos, and what it predicts', async () => {
     const other = await emptyDatabase()
@@ -137,6 +156,7 @@ describe('an archive of a build', () => {
       }))
     expect(await runs(other)).toEqual(await runs(db))
     expect(await samplesAfter(other, run, -1, 50_000)).toEqual(await samplesAfter(db, run, -1, 50_000))
+    expect(await proposalsOf(other, build)).toMatchObject([{ who: 'Oda' }])
     expect(Buffer.from((await getPhoto(other, build, photo))!.bytes)).toEqual(JPEG)
     expect(await checkRecords(other)).toEqual([])
     const [here, there] = await Promise.all([db, other].map(async (of) => (await getBuild(of, build))!))
@@ -200,6 +220,24 @@ describe('an archive of a build', () => {
         ),
         /belongs to another build/,
       ],
+      [
+        'another run’s events',
+        altered(
+          edit(at.events, (rows: object[]) => rows.map((row) => ({ ...row, run_id: randomUUID() }))),
+          true,
+        ),
+        /run-events\.json, 1: belongs to another build/,
+      ],
+      [
+        'another’s record',
+        altered(
+          edit(at.head, (head: object) => ({ ...head, id: randomUUID() })),
+          true,
+        ),
+        /record\.json: is another build’s/,
+      ],
+      ['a file twice', twice(), /is in it twice/],
+      ['a bomb', altered((files) => void files.set('more.txt', Buffer.alloc(65e6))), /larger than anything/],
       [
         'a gap in history',
         altered(

@@ -1,8 +1,8 @@
 import type { PracticeResult } from '#core/practice/result'
 
 /** Twenty short starts on the practice bench, as a test keeps them. */
-export const DRILL: PracticeResult = {
-  kind: 'drill',
+export const DRILL = {
+  kind: 'drill' as const,
   engine: 'Inline four',
   starts: 20,
   right: 17,
@@ -10,4 +10,4 @@ export const DRILL: PracticeResult = {
   missed: 2,
   reaction: 0.4,
   late: 6,
-}
+} satisfies PracticeResult

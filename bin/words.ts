@@ -18,7 +18,7 @@ import { METAL_FOUND } from '../core/parts/stripDown'
 import { guideOf, STAGES, WORD_TITLES } from '../core/prime/steps'
 import { primeSetUpOf } from '../core/prime/setUp'
 import { newSheet, PRESETS } from '../core/record/layouts'
-import { Layout } from '../core/record/schema'
+import { Layout, type Sheet } from '../core/record/schema'
 import { USES } from '../core/record/words'
 import { breakInPlan, recheckList, remindersOf } from '../core/start/breakIn'
 import { REASONS, STATE_NAMES } from '../core/targets/targets'
@@ -104,6 +104,12 @@ function findingWords(): string[] {
   return [...new Set(findings.map(({ words }) => `*: ${words}`))]
 }
 
+/** An engine whose oil was changed since its first start. */
+const changed = (sheet: Sheet): Sheet => ({
+  ...sheet,
+  services: { 'service.1': { at: new Date(0).toISOString(), oil: sheet.oil } },
+})
+
 /** Each word by itself, its numbers as `#`, in the order of the alphabet. */
 export function coreWords(): Record<string, string> {
   const found = new Set<string>()
@@ -121,7 +127,17 @@ export function coreWords(): Record<string, string> {
     const sheet = newSheet(preset, '', '')
     const guides = METHODS.map((method) => guideOf(sheet, primeSetUpOf(sheet, { method })))
     const circuit = STATE_NAMES.map((_, state) => circuitAtState(sheet, state).elements)
-    wordsIn([guides, breakInPlan(sheet), remindersOf(sheet, 0), recheckList(sheet.layout), circuit], found)
+    wordsIn(
+      [
+        guides,
+        breakInPlan(sheet),
+        remindersOf(sheet, 0, 0),
+        remindersOf(changed(sheet), 0),
+        recheckList(sheet.layout),
+        circuit,
+      ],
+      found,
+    )
     wordsIn(
       [
         sensitivities(sheet),

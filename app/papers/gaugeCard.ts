@@ -4,6 +4,8 @@ import { ruleOf } from '#core/house/limits'
 import { primeSetUpOf } from '#core/prime/setUp'
 import { fillOf, oilFor } from '#core/record/fill'
 import type { Sheet } from '#core/record/schema'
+import { trendOf } from '#core/logbook/trend'
+import { floorFrom } from '#core/logbook/trendVerdict'
 import { breakInPlan, remindersOf } from '#core/start/breakIn'
 import { requireValue } from '#core/engine/values'
 import { dateOf } from '~/words/dates'
@@ -135,7 +137,7 @@ function primeWords(sheet: Sheet, leastPressure: number, good: number | undefine
 /** What of the break-in is still to be done, and the days of what is due. */
 function datesOf(sheet: Sheet, startedAt: number | undefined): [string, string][] {
   const left = breakInPlan(sheet).filter(({ key }) => sheet.checks[key]?.state !== 'done')
-  const due = startedAt === undefined ? [] : remindersOf(sheet, startedAt)
+  const due = startedAt === undefined ? [] : remindersOf(sheet, startedAt, floorFrom(trendOf(sheet)))
   return [
     ...(left.length > 0
       ? ([[t('card.stillToDo'), left.map(({ words }) => named(words)).join('; ')]] as [string, string][])

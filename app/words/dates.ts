@@ -17,6 +17,8 @@ export const dayOf = (at: At) => said(at, { day: 'numeric', month: 'short' })
 export const dateOf = (at: At) => said(at, { day: 'numeric', month: 'short', year: 'numeric' })
 /** A day as a sentence or a page's head has it: `16 May 2026`, its month in full. */
 export const fullDateOf = (at: At) => said(at, { day: 'numeric', month: 'long', year: 'numeric' })
+/** A month of any year: `May 2026`. */
+export const monthOf = (at: At) => said(at, { month: 'short', year: 'numeric' })
 /** A moment of this season: `16 May, 14:05`. */
 export const momentOf = (at: At) => said(at, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 /** A moment of any year: `16 May 2026, 14:05`. */

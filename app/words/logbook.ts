@@ -1,7 +1,9 @@
 import { catalogueOf } from '#core/engine/catalogue'
+import type { LeftOfTrend } from '#core/logbook/ages'
 import type { StoryKind, StoryLine } from '#core/logbook/story'
 import type { Quantity } from '#core/record/quantity'
 import type { Check, FittedShells, Inspection, Layout, Reading, SheetOil } from '#core/record/schema'
+import type { ServiceLine } from '#core/record/service'
 import type { RecordedCase } from '#core/record/traceCase'
 import type { Cause } from '#core/trace/vocabulary'
 import type { Run } from '#core/run/run'
@@ -16,12 +18,23 @@ export const KIND_WORDS = said(t, {
   shells: 'kinds.shells',
   bench: 'kinds.bench',
   case: 'kinds.case',
+  service: 'kinds.service',
   oil: 'kinds.oil',
   engine: 'kinds.engine',
   photo: 'kinds.photo',
   note: 'kinds.note',
   run: 'kinds.run',
 }) satisfies Record<StoryKind, string>
+
+/** Why a reading is not counted in the trend of hot idle. */
+export const LEFT_WORDS = said(t, {
+  elsewhere: 'years.isElsewhere',
+  'before-start': 'years.isBeforeStart',
+  'no-meter': 'years.hasNoMeter',
+  'meter-back': 'years.goesBack',
+  'measured-since': 'years.measuredSince',
+  faint: 'years.isFaint',
+}) satisfies Record<LeftOfTrend, string>
 
 const FIELD_WORDS: Record<string, string> = said(t, {
   layout: 'lines.layout',
@@ -163,6 +176,7 @@ function titleOf({ part, key }: StoryLine, layout: Layout): string {
   if (part === 'shells') return t('lines.shellsOf', { bearing: key.replace('.', ' ') })
   if (part === 'benches') return t(of === 'relief2' ? 'lines.valve2' : 'lines.valve', { number })
   if (part === 'cases') return t('lines.case', { number })
+  if (part === 'services') return t('lines.service', { number })
   return FIELD_WORDS[part] ?? keyAsWords(key)
 }
 
@@ -198,11 +212,27 @@ function valueOf({ part, kind, key }: StoryLine, of: unknown, layout: Layout, sa
       if (!closed) return t('lines.caseOpen')
       return found ? t('lines.caseFound', { cause: causeWords(found.cause as Cause) }) : t('lines.caseClosed')
     }
+    case 'services':
+      return serviceWords(of as ServiceLine, say)
     case 'oil':
       return (of as SheetOil).grade
     default:
       return typeof of === 'string' ? of : t('lines.written')
   }
+}
+
+/** What was read and done at a service, in one line. */
+export function serviceWords({ pressure, oil, filter, topUp, note }: ServiceLine, say: Say): string {
+  const quantity = (dimension: Quantity['dimension']) => ({ dimension }) as Quantity
+  return [
+    pressure !== undefined && t('services.hotIdle', { pressure: say(pressure, quantity('pressure')) }),
+    oil && t('services.oil', { grade: oil.grade }),
+    filter && t('services.filter'),
+    topUp !== undefined && t('services.toppedUp', { volume: say(topUp, quantity('volume')) }),
+    note,
+  ]
+    .filter(Boolean)
+    .join('; ')
 }
 
 /** A run as a line of the story. */

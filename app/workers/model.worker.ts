@@ -66,6 +66,7 @@ const model = {
     with: outlookOf({ ...sheet, experience }, FULL_SAMPLES).states,
   }),
   spreads: async (sheet: Sheet, sisters: Sister[]) => (await import('#core/logbook/sisters')).spreadsOf(sheet, sisters),
+  trend: async (sheet: Sheet) => (await import('#core/logbook/trend')).trendOf(sheet),
   papers: async (sheet: Sheet) => (await import('#core/logbook/papers')).paperAnswers(sheet),
   prime: async (sheet: Sheet, setUp?: PrimeSetUp) => (await import('#core/prime/prime')).primeExpectation(sheet, setUp),
   pointAt: async (sheet: Sheet, name: PointName, reading: number, speed: number, temperature: number) =>

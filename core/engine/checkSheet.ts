@@ -49,11 +49,14 @@ export function checkSheet(sheet: Sheet): Problem[] {
     const fitted = valve === 'relief' || (valve === 'relief2' && layout.galleryRelief)
     if (!fitted || !Number.isInteger(Number(number))) refuse(`benches/${key}`, 'is not a valve of this layout')
   }
+  for (const key of Object.keys(sheet.services ?? {}))
+    if (!/^service\.\d{1,6}$/.test(key)) refuse(`services/${key}`, 'must be numbered like service.3')
   for (const [path, oil] of [
     ['oil', sheet.oil],
     ['oils/prime', sheet.oils?.prime],
     ['oils/firstFill', sheet.oils?.firstFill],
     ...Object.entries(sheet.readings).map(([key, reading]) => [`readings/${key}/oil`, reading.oil] as const),
+    ...Object.entries(sheet.services ?? {}).map(([key, line]) => [`services/${key}/oil`, line.oil] as const),
   ] as const)
     if (oil && !oil.figures && !oilGrade(oil.grade))
       refuse(`${path}/grade`, `“${oil.grade}” is not a grade this version knows`)

@@ -102,7 +102,7 @@ function predictedBy(
 
 /** What is expected at a state of an engine with its running oil: what the gauge read there, else the prediction. */
 function readingOf(sheet: Sheet, state: StateOutlook, voided: boolean): Omit<CardReading, 'name' | 'lift' | 'stop'> {
-  const { name, speed, temperature, measured } = state
+  const { speed, temperature, measured } = state
   const shared = ({ pressure, low, high }: Band, share: number) => ({
     expected: Math.max(0, pressure * share),
     low: Math.max(0, low * share),
@@ -110,8 +110,7 @@ function readingOf(sheet: Sheet, state: StateOutlook, voided: boolean): Omit<Car
   })
   if (!measured) return { speed, temperature, ...shared(state, 1), grounds: predictedBy(state, voided) }
   const share = measured.expected.pressure > 0 ? measured.reading / measured.expected.pressure : 1
-  const oil = sheet.readings[`start.${name}.pressure`]?.oil
-  return oil && !equal(oil, sheet.oil)
+  return measured.oil && !equal(measured.oil, sheet.oil)
     ? { speed, temperature, ...shared(state, share), grounds: 'read-with-other-oil' }
     : {
         speed: measured.speed,

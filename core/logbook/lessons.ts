@@ -82,7 +82,7 @@ const readAt = (sheet: Sheet): string =>
 const BUILT = new Set<Station>(['bearings', 'pump', 'relief', 'pickup', 'passages'])
 
 /** When the engine itself was last measured, ms; before everything where nobody wrote it down. */
-function measuredAt({ layout, readings }: Sheet): number {
+export function measuredAt({ layout, readings }: Sheet): number {
   const { quantities } = catalogueOf(layout)
   return Object.entries(readings).reduce((last, [key, { source, at }]) => {
     const quantity = quantities.get(key)

@@ -14,6 +14,7 @@ export const STORY_KINDS = [
   'shells',
   'bench',
   'case',
+  'service',
   'oil',
   'engine',
   'photo',
@@ -50,6 +51,7 @@ const KEYED: Record<string, StoryKind> = {
   shells: 'shells',
   benches: 'bench',
   cases: 'case',
+  services: 'service',
 }
 const FIELDS: Record<string, StoryKind> = { oil: 'oil', oils: 'oil', fill: 'oil' }
 /** What others may add to something that was recorded. */
@@ -191,6 +193,8 @@ function stationOf({ layout }: Sheet, part: string, key: string): StoryLine['sta
   if (part === 'benches') return 'relief'
   if (part === 'shells') return 'bearings'
   if (part === 'cases') return 'trace'
+  // What becomes of a running engine follows its first start.
+  if (part === 'services') return 'start'
   const { quantities, checks, inspections } = catalogueOf(layout)
   if (part === 'readings') return quantities.get(key)?.station
   if (part === 'checks') return checks.find((each) => each.key === key)?.station

@@ -2,7 +2,9 @@ import { recorded } from '../engine/values'
 import type { StateName, Target } from '../targets/targets'
 import type { Verdict } from '../quantity/verdict'
 import { type Band, pressureBands } from './band'
-import { filledWith } from '../record/fill'
+import { filledWith, type OilChoice } from '../record/fill'
+import type { Sheet } from '../record/schema'
+import { hotIdleReads } from '../engine/serviceLog'
 import { type Model, modelOf } from './model'
 import { momentAt, namedStates } from './states'
 
@@ -29,6 +31,8 @@ export interface Measured extends PointVerdict {
   temperature: number
   at?: string
   by?: string
+  /** The oil that was in it then; the sheet's own where it is not said. */
+  oil?: OilChoice
 }
 
 /** Judges a reading: out of target is a stop; in target but out of the band, or with no band to hold it against, is a watch. */
@@ -62,18 +66,35 @@ export function measuredAt(
   const { sheet } = model
   // Nobody reads a gauge as a point while it is cranked.
   if (name === 'crankingCold') return undefined
-  const point = recorded(sheet, `start.${name}.pressure`)
+  const point = lastRead(sheet, name)
   if (!point) return undefined
   const state = namedStates(sheet).find((each) => each.name === name)!
-  const at = (field: 'speed' | 'temperature') => recorded(sheet, `start.${name}.${field}`)?.value ?? state[field]
-  const [speed, temperature] = [at('speed'), at('temperature')]
+  const { speed = state.speed, temperature = state.temperature, oil, at, by } = point
   // What was read with another oil is held against that one.
-  const then = point.oil ? modelOf(filledWith(sheet, point.oil)) : model
+  const then = oil ? modelOf(filledWith(sheet, oil)) : model
   const [expected] = pressureBands(then, [momentAt(sheet, speed, temperature)], samples)
   return {
-    ...judgeReading(point.value, targetFor({ speed, temperature }), expected, voided),
+    ...judgeReading(point.pressure, targetFor({ speed, temperature }), expected, voided),
     speed,
     temperature,
+    oil,
+    at,
+    by,
+  }
+}
+
+/** The reading that stands at a state: the last one, at the first start or, of hot idle, in the service log. */
+function lastRead(sheet: Sheet, name: Exclude<StateName, 'crankingCold'>) {
+  const later = name === 'idleHot' ? hotIdleReads(sheet).reads.at(-1) : undefined
+  const point = recorded(sheet, `start.${name}.pressure`)
+  if (later && !(point && Date.parse(point.at ?? '') >= later.at))
+    return { ...later, at: new Date(later.at).toISOString() }
+  if (!point) return undefined
+  return {
+    pressure: point.value,
+    speed: recorded(sheet, `start.${name}.speed`)?.value,
+    temperature: recorded(sheet, `start.${name}.temperature`)?.value,
+    oil: point.oil,
     at: point.at,
     by: point.by,
   }

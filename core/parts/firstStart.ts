@@ -23,6 +23,12 @@ const plan = (dimension: Draft['dimension'], fallback: number, sigma: number, pl
   planned: true,
   view: 'breakin',
 })
+/** A meter that nobody has read then counts from nought. */
+const meter = (dimension: Draft['dimension'], most: number): Draft => ({
+  ...plan(dimension, 0, 60, [0, most]),
+  planned: false,
+  view: 'breakin',
+})
 const HOUR = 3600
 const KM = 1e3
 
@@ -76,6 +82,20 @@ export const firstStart = part({
       plan('distance', 800 * KM, KM, [KM, 5e7]),
     ),
     reading('start', 'start.distancePerWeek', 'It goes in a week', plan('distance', 200 * KM, KM, [KM, 5e7])),
+    reading(
+      'start',
+      'start.laterHours',
+      'Later oil and filter changes every',
+      plan('span', 100 * HOUR, 60, [HOUR, 5000 * HOUR]),
+    ),
+    reading(
+      'start',
+      'start.laterDistance',
+      'Later oil and filter changes every, by distance',
+      plan('distance', 8000 * KM, KM, [100 * KM, 1e8]),
+    ),
+    reading('start', 'start.meterHours', 'Hour meter at the first start', meter('span', 4e8)),
+    reading('start', 'start.meterDistance', 'Distance meter at the first start', meter('distance', 1e10)),
   ],
   values: () => ({}),
   choices: () => ['oil.shelf', 'shop.experience'],

@@ -1,47 +1,16 @@
 import { z } from 'zod'
-import { OIL_GRADES } from '../oil/grades'
 import { Experience } from './experience'
+import { ServiceLine } from './service'
+import { OilFigures, SheetOil } from './sheetOil'
 import { RecordedCase } from './traceCase'
 import { SCHOOLS, USES } from './words'
 
 /** The build file: one plain document in SI units, °C for temperatures. Also what the database holds and patches change. */
 
+export { OilFigures, SheetOil }
+
 const label = z.string().trim().min(1).max(120)
 const finite = z.number().refine(Number.isFinite, 'must be a number')
-
-/** A data sheet's figures: mm²/s, kg/m³, Pa·s, °C. */
-export const OilFigures = z
-  .strictObject({
-    kv40: z.number().min(3).max(5000),
-    kv100: z.number().min(2).max(500),
-    density15: z.number().min(700).max(1100),
-    highShear150: z.number().min(5e-4).max(2e-2),
-    pumpingLimit: z.number().min(-60).max(20),
-  })
-  .refine((figures) => figures.kv40 > figures.kv100, {
-    path: ['kv40'],
-    message: 'must be greater than the viscosity at 100 °C',
-  })
-export type OilFigures = z.infer<typeof OilFigures>
-
-/** An oil: its grade or its data sheet's own figures, what is mixed in, what became of it. */
-export const SheetOil = z.strictObject({
-  grade: z.string().max(20),
-  /** The data sheet's own figures; they stand above the grade's. */
-  figures: OilFigures.optional(),
-  /** A second grade mixed in, by volume. */
-  blend: z
-    .strictObject({
-      grade: z.enum(OIL_GRADES.map(({ name }) => name) as [string, ...string[]]),
-      share: z.number().min(0).max(1),
-    })
-    .optional(),
-  /** Fuel in the oil, share by volume. */
-  dilution: z.number().min(0).max(0.5).optional(),
-  /** Viscosity of a used oil over a new one's. */
-  ageing: z.number().min(0.3).max(4).optional(),
-})
-export type SheetOil = z.infer<typeof SheetOil>
 
 /** One recorded value with where it came from. */
 export const Reading = z.strictObject({
@@ -242,6 +211,8 @@ export const Sheet = z.strictObject({
   benches: z.record(key, BenchTest).default({}),
   /** Cases of wrong or missing pressure, by number: `case.2`. */
   cases: z.record(key, RecordedCase).optional(),
+  /** What was read and done since the first start, by number: `service.3`. */
+  services: z.record(key, ServiceLine).optional(),
   /** House rules that its verdicts go by: put in when a file leaves the shop, so that it is judged the same elsewhere; not kept in the records. */
   house: HouseRules.optional(),
   /** What a shop's earlier starts say of its model: put in by the shop like its rules; kept in a record that came from another shop, until this one knows better. */

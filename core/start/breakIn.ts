@@ -2,6 +2,7 @@ import { checksOf } from '../engine/catalogue'
 import type { FieldOf } from '../parts/list'
 import type { CheckItem } from '../record/looked'
 import type { Layout, Sheet } from '../record/schema'
+import { serviceLog } from '../engine/serviceLog'
 import { requireValue } from '../engine/values'
 
 /** One stretch of a break-in: hold this, that long, and look at that. */
@@ -78,12 +79,48 @@ export interface Reminder {
 
 const DAY = 86400e3
 
-/** What is due after a first start, by the shop's usage: the first change by hours or distance, whichever comes first. */
-export function remindersOf(sheet: Sheet, startedAt: number): Reminder[] {
+/** Usage in a week and what is changed after so much of it: days until that, whichever comes first. */
+function daysUntil(sheet: Sheet, hours: 'changeHours' | 'laterHours', distance: 'changeDistance' | 'laterDistance') {
   const value = (field: FieldOf<'start'>) => requireValue(sheet, `start.${field}`).value
-  const weeks = [value('changeHours') / value('hoursPerWeek')]
-  if (sheet.use === 'road' || sheet.use === 'race') weeks.push(value('changeDistance') / value('distancePerWeek'))
-  const change = startedAt + Math.max(1, Math.round(7 * Math.min(...weeks))) * DAY
+  const weeks = [value(hours) / value('hoursPerWeek')]
+  if (sheet.use === 'road' || sheet.use === 'race') weeks.push(value(distance) / value('distancePerWeek'))
+  return Math.max(1, Math.round(7 * Math.min(...weeks)))
+}
+
+const CHANGE_WORDS =
+  'Cut the filter open, spread its paper, read what is in it, and keep a photo. Used oil harms skin: gloves, and dispose of it by local rules.'
+
+/**
+ * What is due after a first start, by the shop's usage: the first changes by hours or distance, whichever comes first; once a later one is in the
+ * service log, the next one after that.
+ *
+ * @param floorFrom day from which on hot idle may stand under its floor, by its trend, ms
+ */
+export function remindersOf(sheet: Sheet, startedAt: number, floorFrom?: number): Reminder[] {
+  const changed = serviceLog(sheet).findLast(({ oil, at }) => oil && Date.parse(at) >= startedAt)
+  const floor: Reminder[] =
+    floorFrom === undefined
+      ? []
+      : [
+          {
+            key: 'floor',
+            title: 'Read hot idle again',
+            words:
+              'By its readings hot idle may stand under its floor from this day on: read it hot at idle, write it down, and look at bearings and pump before it does.',
+            due: floorFrom,
+          },
+        ]
+  if (changed)
+    return [
+      {
+        key: 'next',
+        title: 'Oil and filter change',
+        words: CHANGE_WORDS,
+        due: Date.parse(changed.at) + daysUntil(sheet, 'laterHours', 'laterDistance') * DAY,
+      },
+      ...floor,
+    ]
+  const change = startedAt + daysUntil(sheet, 'changeHours', 'changeDistance') * DAY
   return [
     {
       key: 'recheck',
@@ -93,18 +130,13 @@ export function remindersOf(sheet: Sheet, startedAt: number): Reminder[] {
         .join('; '),
       due: startedAt + DAY,
     },
-    {
-      key: 'change',
-      title: 'First oil and filter change',
-      words:
-        'Cut the filter open, spread its paper, read what is in it, and keep a photo. Used oil harms skin: gloves, and dispose of it by local rules.',
-      due: change,
-    },
+    { key: 'change', title: 'First oil and filter change', words: CHANGE_WORDS, due: change },
     {
       key: 'second',
       title: 'Second change, read the filter again',
       words: 'What is left of the build comes out with this one. Compare with the first.',
       due: startedAt + 3 * (change - startedAt),
     },
+    ...floor,
   ]
 }

@@ -44,6 +44,7 @@ export const placesOf = (build: string) => {
     head: `${folder}/record.json`,
     measurements: `${folder}/measurements.csv`,
     cases: `${folder}/cases.csv`,
+    services: `${folder}/services.csv`,
     history: `${folder}/history.json`,
     proposals: `${folder}/waiting-changes.json`,
     runs: `${folder}/runs.json`,

@@ -3,6 +3,7 @@ import { Readable } from 'node:stream'
 import Papa from 'papaparse'
 import { ZipFile } from 'yazl'
 import { measurementsOf } from '#core/logbook/measurements'
+import { serviceLog } from '#core/engine/serviceLog'
 import { casesOf } from '#core/trace/cases'
 import { withExperience } from '#core/engine/experience'
 import type { Experience } from '#core/record/experience'
@@ -83,6 +84,7 @@ export async function writeArchive(db: Queries, asked: Asked): Promise<{ head: P
     json(at.head, { id: own, revision, created_at, changed_at })
     add(at.measurements, measurementsCsv(sheet))
     add(at.cases, casesCsv(sheet))
+    add(at.services, servicesCsv(sheet))
     json(at.history, await ownRows(db, 'entry', id))
     json(at.proposals, await ownRows(db, 'proposal', id))
     const runs = await ownRows(db, 'run', id)
@@ -124,6 +126,41 @@ const measurementsCsv = (sheet: Sheet): string =>
       reading.instrument ?? '',
       reading.by ?? '',
       reading.at ?? '',
+    ]),
+  )
+
+/** What was read and done since the first start, for other programs: SI, °C. */
+const servicesCsv = (sheet: Sheet): string =>
+  csv(
+    [
+      'line',
+      'at',
+      'by',
+      'hour meter (s)',
+      'distance meter (m)',
+      'pressure at hot idle (Pa)',
+      'speed (1/s)',
+      'oil temperature (°C)',
+      'instrument',
+      'oil',
+      'filter changed',
+      'topped up (m³)',
+      'note',
+    ],
+    serviceLog(sheet).map((line) => [
+      line.key,
+      line.at,
+      line.by ?? '',
+      line.hours ?? '',
+      line.distance ?? '',
+      line.pressure ?? '',
+      line.speed ?? '',
+      line.temperature ?? '',
+      line.instrument ?? '',
+      line.oil?.grade ?? '',
+      line.filter ? 'yes' : '',
+      line.topUp ?? '',
+      line.note ?? '',
     ]),
   )
 

@@ -2,6 +2,8 @@ import type { Sheet } from '#core/record/schema'
 import { learntOf } from '#core/logbook/experience'
 import type { Learnt } from '#core/logbook/habit'
 import { type Lesson, lessonOf, type NoLesson, noLesson } from '#core/logbook/lessons'
+import { trendOf } from '#core/logbook/trend'
+import { floorFrom } from '#core/logbook/trendVerdict'
 import { usableSheet } from '#core/engine/usableSheet'
 import { verdictMoves, type VerdictMove } from '#core/progress/housePreview'
 import { outlookOf } from '#core/outlook/outlook'
@@ -47,6 +49,8 @@ export const TASKS = {
     return why ? { why } : lessonOf(sheet)
   },
   learnt: (...given: Parameters<typeof learntOf>): Learnt => learntOf(...given),
+  /** The day from which on hot idle may stand under its floor, ms. */
+  floorFrom: (sheet: Sheet): number | undefined => floorFrom(trendOf(sheet)),
   expectation: (sheet: Sheet): Expectation => expectationOf(sheet),
   standing,
   /** Which builds' verdicts other house rules would move. */

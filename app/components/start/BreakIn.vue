@@ -94,6 +94,8 @@ const addPhoto = (id: string) =>
       <template v-if="road"
         ><ReadingRow name="start.changeDistance" /><ReadingRow name="start.distancePerWeek"
       /></template>
+      <ReadingRow name="start.laterHours" /><ReadingRow v-if="road" name="start.laterDistance" />
+      <ReadingRow name="start.meterHours" /><ReadingRow v-if="road" name="start.meterDistance" />
       <Timeline class="reminders" :value="reminders" data-key="key" :aria-label="t('breakIn.remindersByTheirDay')">
         <template #opposite="{ item }"
           ><span class="mono">{{ dateOf(item.due) }}</span></template

@@ -7,6 +7,7 @@ const VIEWS = [
   { view: 'milestones', words: t('logbook.milestones') },
   { view: 'then', words: t('logbook.thenAndNow') },
   { view: 'sisters', words: t('logbook.sisters') },
+  { view: 'years', words: t('logbook.overTheYears') },
   { view: 'papers', words: t('logbook.papers') },
 ] as const
 const { view, go } = useView(VIEWS)
@@ -29,6 +30,7 @@ const look = (revision: number) => void router.push({ query: { ...route.query, v
       <MilestoneView v-else-if="view === 'milestones'" :story="story" />
       <ThenAndNow v-else-if="view === 'then'" :story="story" />
       <LazySistersView v-else-if="view === 'sisters'" />
+      <LazyYearsView v-else-if="view === 'years'" />
       <LazyPapersView v-else :story="story" />
     </ViewTabs>
   </div>

@@ -1,15 +1,17 @@
 import { createEvents, type DateArray } from 'ics'
 import { firstStartedAt, remindersOf } from '#core/start/breakIn'
+import { inThread } from '../../../threads/pool'
 
-/** What is due after a first start, as a calendar file: whole days, a reminder the morning before. */
+/** What is due after a first start and by the service log, as a calendar file: whole days, a reminder the morning before. */
 export default defineEventHandler(async (event) => {
   const { id, sheet } = await requireBuild(event)
+  const floor = await inThread('floorFrom', sheet)
   const dayOf = (at: number): DateArray => {
     const date = new Date(at)
     return [date.getFullYear(), date.getMonth() + 1, date.getDate()]
   }
   const { value, error } = createEvents(
-    remindersOf(sheet, firstStartedAt(sheet) ?? Date.now()).map(({ key, title, words, due }) => ({
+    remindersOf(sheet, firstStartedAt(sheet) ?? Date.now(), floor).map(({ key, title, words, due }) => ({
       uid: `${key}.${id}@uldo`,
       title: `${sheet.name}: ${title}`,
       description: words,

@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { t } from '~/words/of/logbook'
+import { type LoggedLine, serviceLog } from '#core/engine/serviceLog'
+import type { Trend } from '#core/logbook/trend'
+import { floorFrom, trendVerdict } from '#core/logbook/trendVerdict'
+import { firstStartedAt, remindersOf } from '#core/start/breakIn'
+import { dateOf, monthOf } from '~/words/dates'
+import { figure } from '~/words/numbers'
+import { LEFT_WORDS } from '~/words/logbook'
+import { named } from '~/words/speak'
+
+/** What became of the engine since its first start: what its gauge read at hot idle, what was done to it, where hot idle goes, and what is due. */
+const build = useBuild()
+const units = useUnits()
+const now = useClock(60_000)
+const sheet = computed(() => build.sheet!)
+const { value: found, pending } = useAnswer(
+  (model) => (build.sheet ? model.trend(build.sheet) : undefined),
+  () => build.sheet,
+)
+const trend = computed<Trend | undefined>(() => found.value)
+const verdict = computed(() => trend.value && trendVerdict(trend.value))
+const lines = computed(() =>
+  serviceLog(sheet.value)
+    .map((line) => ({
+      ...line,
+      point: trend.value?.points.find(({ key }) => key === line.key),
+      left: trend.value?.left.find(({ key }) => key === line.key)?.why,
+    }))
+    .reverse(),
+)
+const leftAtStart = computed(() => trend.value?.left.find(({ key }) => key === 'start.idleHot.pressure')?.why)
+/** What is written: a new line, or one that is mended. */
+const writing = ref<LoggedLine | 'new'>()
+const p = (value: number) => units.say(value, 'pressure', units.fine)
+const ageOf = (run: number, { by }: Trend) =>
+  by === 'hours'
+    ? units.say(run, 'span')
+    : by === 'distance'
+      ? units.say(run, 'distance')
+      : t('years.years', { n: figure(run / (365.25 * 86400), 1) })
+const head = computed(() => {
+  const of = trend.value
+  if (!of) return ''
+  const last = of.points.at(-1)!
+  const stands = { pressure: p(of.now.pressure), low: p(of.now.low), high: p(of.now.high), age: ageOf(last.run, of) }
+  const { expected, earliest } = of.meets
+  const floor = p(of.floor)
+  if (verdict.value === 'stop') return t('years.underItsFloor', { ...stands, floor })
+  if (!earliest) return t('years.staysOver', { ...stands, floor })
+  if (earliest.run === last.run) return t('years.mayBeUnder', { ...stands, floor })
+  return expected
+    ? t('years.meetsAbout', { ...stands, floor, month: monthOf(expected.at), early: monthOf(earliest.at) })
+    : t('years.meetsNotBefore', { ...stands, floor, early: monthOf(earliest.at) })
+})
+const percent = (share: number) => `${share < 0 ? '−' : '+'}${figure(Math.abs(100 * share), 1)}`
+const changeWords = computed(() => {
+  const of = trend.value
+  if (!of) return ''
+  const { per, share, low, high } = of.change
+  return t('years.changes', {
+    share: percent(share),
+    low: percent(low),
+    high: percent(high),
+    per: of.by === 'time' ? t('years.aYear') : ageOf(per, of),
+  })
+})
+const groundsWords = computed(() => {
+  const of = trend.value
+  if (!of) return ''
+  return [
+    t('years.told', {
+      readings: t('years.readingsCount', { n: of.points.length }, of.points.length),
+      told: figure(100 * of.told, 0),
+    }),
+    of.meets.latest && of.meets.latest.run > of.points.at(-1)!.run
+      ? t('years.almostSurelyBy', { month: monthOf(of.meets.latest.at) })
+      : '',
+    of.by !== 'time' && of.pace.assumed ? t('years.paceAssumed') : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+})
+const reminders = computed(() => {
+  const startedAt = firstStartedAt(sheet.value)
+  return startedAt === undefined
+    ? []
+    : remindersOf(sheet.value, startedAt, floorFrom(trend.value)).filter(({ due }) => due > now.value - 86400e3 * 30)
+})
+</script>
+
+<template>
+  <section data-testid="years">
+    <template v-if="trend">
+      <p class="head" data-testid="trend"><VerdictLabel :verdict="verdict!" /> {{ head }}</p>
+      <p data-testid="trend-change">{{ changeWords }}</p>
+      <p class="quiet">{{ groundsWords }}</p>
+      <p v-if="leftAtStart" class="quiet">{{ t('years.startLeftOut', { why: LEFT_WORDS[leftAtStart] }) }}</p>
+      <OnceNear><LazyTrendChart :trend="trend" /></OnceNear>
+    </template>
+    <p v-else-if="!pending" class="quiet" data-testid="no-trend">
+      {{ lines.some(({ pressure }) => pressure !== undefined) ? t('years.noTrend') : t('years.nothingRead') }}
+    </p>
+
+    <div class="bar">
+      <h2>{{ t('years.serviceLog') }}</h2>
+      <Button v-if="writing === undefined" type="button" data-testid="add-service" @click="writing = 'new'">{{
+        t('years.writeALine')
+      }}</Button>
+    </div>
+    <ServiceForm v-if="writing === 'new'" @close="writing = undefined" />
+    <ServiceForm
+      v-else-if="writing"
+      :key="writing.key"
+      :line="writing"
+      :mended="writing.key"
+      @close="writing = undefined"
+    />
+    <p v-if="lines.length === 0" class="quiet">{{ t('years.nothingWritten') }}</p>
+    <ServiceTable v-else :lines="lines" @mend="writing = $event" />
+
+    <h2>{{ t('years.due') }}</h2>
+    <p v-if="reminders.length === 0" class="quiet">{{ t('years.nothingDue') }}</p>
+    <Timeline v-else class="reminders" :value="reminders" data-key="key" :aria-label="t('years.due')">
+      <template #opposite="{ item }"
+        ><span class="mono nowrap">{{ dateOf(item.due) }}</span></template
+      >
+      <template #content="{ item }"
+        ><span :data-reminder="item.key">{{ named(item.title) }}</span
+        ><span class="under">{{ named(item.words) }}</span></template
+      >
+    </Timeline>
+    <p>
+      <a :href="`/api/builds/${build.id}/reminders`" download data-testid="calendar">{{ t('years.forACalendar') }}</a>
+      <NuxtLink :to="`/build/${build.id}/start?view=breakin`" class="next">{{ t('years.intervalsAndPace') }}</NuxtLink>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 12px;
+}
+p {
+  margin: 0;
+  max-width: 70ch;
+}
+h2 {
+  margin: 0;
+}
+section > h2 {
+  border-top: 1px solid var(--rule);
+  padding-top: 16px;
+  margin-top: 8px;
+}
+.head {
+  font-size: 20px;
+  font-weight: 600;
+  max-width: 60ch;
+  line-height: 1.35;
+}
+.head .verdict {
+  vertical-align: 2px;
+  margin-right: 6px;
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  border-top: 1px solid var(--rule);
+  padding-top: 16px;
+  margin-top: 8px;
+}
+.under {
+  display: block;
+  color: var(--quiet);
+}
+.reminders :deep(.p-timeline-event-opposite) {
+  flex: none;
+  padding: 0 10px 0 0;
+  min-width: 112px;
+}
+.next {
+  margin-left: 18px;
+}
+</style>

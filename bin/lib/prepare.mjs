@@ -7,7 +7,19 @@ import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = fileURLToPath(new URL('../..', import.meta.url))
-const SOURCES = ['app', 'core', 'server', 'demo/builds', 'demo/shop', 'public', 'nuxt.config.ts', 'package-lock.json']
+export const SOURCES = [
+  'app',
+  'core',
+  'server',
+  'i18n',
+
+  'demo/builds',
+  'demo/shop',
+  'public',
+  'nuxt.config.ts',
+  'package.json',
+  'package-lock.json',
+]
 const stamps = join(root, '.cache')
 
 /** Runs a command with its output shown; ends this one with its code when it fails. */

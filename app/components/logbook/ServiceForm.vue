@@ -26,7 +26,10 @@ const fields = SERVICE_FIELDS.map((each) => ({
   label: LABELS[each.field],
   unit: units.unit(each.dimension).symbol,
 }))
-const initial = line ? serviceTyped(line, units.show) : { day: dayField(now) }
+const initial: Record<string, string> = {
+  ...Object.fromEntries([...fields.map(({ field }) => field), 'instrument', 'note'].map((name) => [name, ''])),
+  ...(line ? serviceTyped(line, units.show) : { day: dayField(now) }),
+}
 const NOT = 'not'
 const OTHER = 'other'
 /** Oils that it may have been filled with: the build's own first. */

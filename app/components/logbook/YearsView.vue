@@ -33,17 +33,20 @@ const leftAtStart = computed(() => trend.value?.left.find(({ key }) => key === '
 /** What is written: a new line, or one that is mended. */
 const writing = ref<LoggedLine | 'new'>()
 const p = (value: number) => units.say(value, 'pressure', units.fine)
+const bare = (value: number) => units.show(value, 'pressure', units.fine)
 const ageOf = (run: number, { by }: Trend) =>
-  by === 'hours'
-    ? units.say(run, 'span')
-    : by === 'distance'
-      ? units.say(run, 'distance')
-      : t('years.years', { n: figure(run / (365.25 * 86400), 1) })
+  run === 0
+    ? t('years.firstStart')
+    : by === 'hours'
+      ? units.say(run, 'span')
+      : by === 'distance'
+        ? units.say(run, 'distance')
+        : t('years.years', { n: figure(run / (365.25 * 86400), 1) })
 const head = computed(() => {
   const of = trend.value
   if (!of) return ''
   const last = of.points.at(-1)!
-  const stands = { pressure: p(of.now.pressure), low: p(of.now.low), high: p(of.now.high), age: ageOf(last.run, of) }
+  const stands = { pressure: p(of.now.pressure), low: bare(of.now.low), high: p(of.now.high), age: ageOf(last.run, of) }
   const { expected, earliest } = of.meets
   const floor = p(of.floor)
   if (verdict.value === 'stop') return t('years.underItsFloor', { ...stands, floor })

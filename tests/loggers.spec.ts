@@ -42,6 +42,8 @@ test('a logger’s file of an hour at ten a second: columns put right, bad rows 
   // What was not guessed is put right by hand.
   await choose(page.getByRole('combobox', { name: 'stamp (ms) is' }), 'time')
   await choose(page.getByRole('combobox', { name: 'stamp (ms) in' }), 'ms')
+  // What says no unit is asked for.
+  await choose(page.getByRole('combobox', { name: 'engine in' }), 'rpm')
   await press(page, 'Read it in')
   await expect(page.getByTestId('imported')).toContainText('35,999 readings are in; 2 cells could not be read', {
     timeout: 30_000,

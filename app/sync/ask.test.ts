@@ -81,7 +81,7 @@ describe('what is asked of the server', () => {
     )
     const asked = ask('POST /api/runs/:run/samples', {
       at: { run: 'r' },
-      query: { columns: '[]' },
+      query: { columns: '[]', header: '1' },
       body: 'time,pressure',
       signal: cancelling.signal,
     })

@@ -139,7 +139,7 @@ export interface Routes {
   'GET /api/runs/:run/samples': { query: { after: number; most: number }; answer: ChannelSample[] }
   'POST /api/runs/:run/samples': {
     body: string
-    query: { columns: string }
+    query: { columns: string; header: string }
     answer: { taken: number; refused: BadRow[] }
   }
 }

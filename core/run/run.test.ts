@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CHANNEL, CHANNELS, type ChannelSample } from './channels'
-import { guessColumns, headingsOf, readSamples, samplesToCsv } from './csv'
+import { fileHead, guessColumns, readSamples, samplesToCsv, withUnits } from './csv'
 import { checksum, parseLine, writeLine } from './line'
 
 const sampleOf = fc.record(
@@ -60,7 +60,8 @@ describe('a line from a logger', () => {
 })
 
 describe('a logger’s file', () => {
-  const read = (text: string, columns = guessColumns(headingsOf(text))) => {
+  const columnsOf = (text: string) => withUnits(guessColumns(fileHead(text)), fileHead(text).headings)
+  const read = (text: string, columns = columnsOf(text)) => {
     const pieces = [...readSamples(text, columns, 3)]
     return {
       samples: pieces.flatMap(({ samples }) => samples),
@@ -69,8 +70,8 @@ describe('a logger’s file', () => {
     }
   }
   it('guesses columns and units by their headings', () => {
-    const guess = guessColumns(['Time (ms)', 'Oil press (psi)', 'RPM', 'Oil temp [°F]', 'Volts'])
-    expect(guess.map(({ column, use, unit }) => [column, use, unit.symbol])).toEqual([
+    const guess = guessColumns(fileHead('Time (ms),Oil press (psi),RPM,Oil temp [°F],Volts\n0,1,2,3,4\n'))
+    expect(guess.map(({ column, use, unit }) => [column, use, unit?.symbol])).toEqual([
       [0, 'time', 'ms'],
       [1, 'pressure', 'psi'],
       [2, 'speed', 'rpm'],
@@ -92,14 +93,31 @@ describe('a logger’s file', () => {
     ])
   })
   it('reads semicolons with decimal commas, and Windows line ends', () => {
-    expect(read('t;Druck pressure (bar)\r\n0,0;1,25\r\n0,1;1,26\r\n').samples).toEqual([
+    expect(read('t (s);Druck pressure (bar)\r\n0,0;1,25\r\n0,1;1,26\r\n').samples).toEqual([
       { time: 0, pressure: expect.closeTo(1.25e5, 3) },
       { time: 0.1, pressure: expect.closeTo(1.26e5, 3) },
     ])
   })
   it('says what is missing of its columns', () => {
     expect(() => read('a,b\n1,2\n')).toThrow('columns: none is the time')
-    expect(() => read('time,b\n1,2\n')).toThrow('columns: none is a reading')
+    expect(() => read('time (s),b\n1,2\n')).toThrow('columns: none is a reading')
+  })
+  it('asks for a unit that it does not say, and never takes it for bar or seconds', () => {
+    const text = 'time (s),oil pressure\n0,43\n1,44\n'
+    expect(guessColumns(fileHead(text)).map(({ unit }) => unit?.symbol)).toEqual(['s', undefined])
+    expect(() => read(text)).toThrow(/“oil pressure” says no unit; write it behind in brackets, one of .*psi/)
+    expect(() => read('t,pressure (bar)\n0,3\n1,3\n')).toThrow('“t” says no unit')
+  })
+  it('reads titles, a row of units, clock times over midnight, decimal commas and cells in quotes', () => {
+    const text =
+      'Logger 7;;\nFirst start;12 May;\n\nTime;Oil pressure;RPM\nhh:mm:ss;psi;1/min\n23:59:59;"43,5";800\n00:00:00,5;44;810\n00:00:01;x;820\n'
+    const { samples, bad } = read(text)
+    expect(samples.map(({ time }) => time)).toEqual([0, 1.5, 2])
+    expect(samples[0]!.pressure).toBeCloseTo(43.5 * 6894.757, 0)
+    expect(samples[2]).toEqual({ time: 2, speed: expect.closeTo(820 / 60, 9) as number })
+    expect(bad).toEqual([{ line: 8, column: 'Oil pressure', message: '“x” is not a number' }])
+    expect(read('time (mm:ss)\tpressure (bar)\n9:59\t3\n10:01\t3,1\n').samples.map(({ time }) => time)).toEqual([0, 2])
+    expect(read('time (hh:mm:ss),pressure (bar)\n9:59,3\n09:61:00,3\n09:59:01,3\n').bad).toHaveLength(2)
   })
   it('what is written comes back', () => {
     fc.assert(

@@ -143,6 +143,7 @@ const reminders = computed(() => {
 <style scoped>
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 p {

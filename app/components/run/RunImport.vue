@@ -5,7 +5,9 @@ import { ask, Refused, refusedWords } from '~/sync/ask'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { useSync } from '~/sync/useSync'
 import { CHANNEL, CHANNELS, type Channel } from '#core/run/channels'
-import { type BadRow, guessColumns, headingsOf, unitOf, unitsFor } from '#core/run/csv'
+import { type BadRow, type FileHead, fileHead, guessColumns, unitsFor } from '#core/run/csv'
+import { decodeText } from '#core/spreadsheet/decode'
+import { firstRow, type HeaderGuess, isUnitsRow } from '#core/spreadsheet/headings'
 
 /** A logger's file read into the run: its columns are guessed and can be put right, units are asked once and kept for the next file with the same headings. */
 const run = useRun()
@@ -14,50 +16,91 @@ const wordsOf = (use: Channel | 'time' | 'none') =>
   use === 'none' ? t('runImport.leaveOut') : use === 'time' ? 'time' : CHANNEL[use].words
 const text = ref('')
 const name = ref('')
-const headings = ref<string[]>([])
-const uses = ref<{ use: Channel | 'time' | 'none'; unit: string }[]>([])
+const head = shallowRef<FileHead>()
+const headings = computed(() => head.value?.headings ?? [])
+interface Use {
+  use: Channel | 'time' | 'none'
+  /** Empty until somebody says it: no unit is guessed. */
+  unit: string
+}
+const uses = ref<Use[]>([])
 const bad = ref<BadRow[]>([])
 const share = ref<number>()
 const taken = ref<number>()
 const problem = ref('')
 let cancelling: AbortController | undefined
 
-const kept = () =>
-  rememberedJson<Record<string, { use: Channel | 'time' | 'none'; unit: string }[]>>('uldo.columns', {})
+const kept = () => rememberedJson<Record<string, Use[]>>('uldo.columns', {})
+/** What a file's columns were taken as goes by its headings. */
+const keptAs = () => headings.value.map((heading) => heading.text).join('|')
 async function choose(file: File) {
+  name.value = file.name
+  text.value = decodeText(new Uint8Array(await file.arrayBuffer()))
+  begin()
+}
+/** @param header line with the headings, where it is not the one that looks like it */
+function begin(header?: HeaderGuess) {
   problem.value = ''
   bad.value = []
   taken.value = undefined
-  name.value = file.name
-  text.value = await file.text()
-  headings.value = headingsOf(text.value)
-  const known = kept()[headings.value.join('|')]
-  const guess = guessColumns(headings.value)
+  head.value = fileHead(text.value, header)
+  const guess = guessColumns(head.value)
   uses.value =
-    known ??
-    headings.value.map((_, column) => {
+    kept()[keptAs()] ??
+    headings.value.map(({ column }) => {
       const found = guess.find((each) => each.column === column)
-      return { use: found?.use ?? 'none', unit: found?.unit.symbol ?? '' }
+      return { use: found?.use ?? 'none', unit: found?.unit?.symbol ?? '' }
     })
 }
-const columns = computed(() => headings.value.map((heading, column) => ({ heading, column, ...uses.value[column] })))
+/** The lines that may have the headings, with what stands in them. */
+const headerLines = computed(() => [
+  { value: '0', words: t('runImport.noHeadings') },
+  ...(head.value?.rows ?? []).slice(0, 12).flatMap((row, i) => {
+    const words = row.filter(Boolean).join(' · ')
+    return words ? [{ value: String(i + 1), words: `${i + 1}: ${words.slice(0, 60)}` }] : []
+  }),
+])
+function setHeader(line: string) {
+  const row = Number(line) - 1
+  begin({ row, units: row >= 0 && isUnitsRow(head.value!.rows[row + 1]) })
+}
+const first = computed(
+  () => head.value?.rows.slice(firstRow(head.value.header)).filter((row) => row.some(Boolean)) ?? [],
+)
+const columns = computed(() =>
+  headings.value.map(({ text: heading, column }, i) => ({
+    heading,
+    column: i,
+    at: column,
+    cells: first.value
+      .slice(0, 3)
+      .map((row) => row[column] ?? '')
+      .filter(Boolean)
+      .join(', '),
+    ...uses.value[i]!,
+  })),
+)
+const unitFits = (use: Use['use'], unit: string) =>
+  use !== 'none' && unitsFor(use).some(({ symbol }) => symbol === unit)
 function setUse(column: number, use: Channel | 'time' | 'none') {
   uses.value = uses.value.map((each, i) =>
-    i === column ? { use, unit: use === 'none' ? '' : unitOf(use).symbol } : each,
+    i === column ? { use, unit: unitFits(use, each.unit) ? each.unit : '' } : each,
   )
 }
 const setUnit = (column: number, unit: string) =>
   (uses.value = uses.value.map((each, i) => (i === column ? { ...each, unit } : each)))
 async function read() {
-  const columns = uses.value.flatMap(({ use, unit }, column) =>
-    use === 'none' ? [] : [{ column, use, unit: unit || unitOf(use).symbol }],
-  )
-  if (!columns.some(({ use }) => use === 'time')) return void (problem.value = t('runImport.sayWhichColumnIsTheTime'))
-  if (columns.length < 2) return void (problem.value = t('runImport.sayWhichColumnIsAReading'))
-  remember('uldo.columns', JSON.stringify({ ...kept(), [headings.value.join('|')]: uses.value }))
+  const used = columns.value.filter(({ use }) => use !== 'none')
+  const unknown = used.find(({ unit }) => unit === '')
+  if (unknown) return void (problem.value = t('runImport.sayTheUnit', { heading: unknown.heading }))
+  const given = used.map(({ at, use, unit }) => ({ column: at, use, unit }))
+  if (!used.some(({ use }) => use === 'time')) return void (problem.value = t('runImport.sayWhichColumnIsTheTime'))
+  if (used.length < 2) return void (problem.value = t('runImport.sayWhichColumnIsAReading'))
+  remember('uldo.columns', JSON.stringify({ ...kept(), [keptAs()]: uses.value }))
   problem.value = ''
   taken.value = undefined
   bad.value = []
+  const { header } = head.value!
   const before = run.samples.length
   const rows = text.value.split('\n').length - 1
   share.value = 0
@@ -71,7 +114,7 @@ async function read() {
     await useSync().send()
     const read = await ask('POST /api/runs/:run/samples', {
       at: { run: run.run!.id },
-      query: { columns: JSON.stringify(columns) },
+      query: { columns: JSON.stringify(given), header: `${header.row + 1}${header.units ? 'u' : ''}` },
       body: text.value,
       signal: cancelling.signal,
     })
@@ -99,13 +142,25 @@ async function read() {
       @pick="choose"
     />
     <span v-if="name" class="quiet">{{ name }}</span>
+    <label v-if="head" class="line"
+      ><span class="quiet">{{ t('runImport.headingsStandIn') }}</span
+      ><ChoiceField
+        :label="t('runImport.headingsStandIn')"
+        :value="String(head.header.row + 1)"
+        :options="headerLines"
+        @choose="setHeader"
+    /></label>
     <ResultTable
       v-if="headings.length > 0"
       :rows="columns"
       :label="t('runImport.columnsOfTheFile')"
       class="columns-of-file"
     >
-      <Column field="heading" :header="t('runImport.column')" /><Column :header="t('runImport.is')" class="words"
+      <Column field="heading" :header="t('runImport.column')"
+        ><template #body="{ data }"
+          >{{ data.heading }}<span class="under mono">{{ data.cells }}</span></template
+        ></Column
+      ><Column :header="t('runImport.is')" class="words"
         ><template #body="{ data }"
           ><ChoiceField
             :label="t('runImport.is2', { heading: data.heading })"
@@ -119,7 +174,10 @@ async function read() {
             :label="t('runImport.in2', { heading: data.heading })"
             quiet
             :value="data.unit"
-            :options="unitsFor(data.use as Channel).map(({ symbol }) => ({ value: symbol, words: symbol }))"
+            :options="[
+              { value: '', words: t('runImport.chooseItsUnit') },
+              ...unitsFor(data.use as Channel).map(({ symbol }) => ({ value: symbol, words: symbol })),
+            ]"
             @choose="setUnit(data.column, $event)" /></template
       ></Column>
     </ResultTable>
@@ -171,5 +229,18 @@ async function read() {
 .bad {
   margin: 0;
   padding-left: 20px;
+}
+.line {
+  display: grid;
+  gap: 3px;
+}
+.under {
+  display: block;
+  max-width: 34ch;
+  overflow: hidden;
+  color: var(--quiet);
+  font-weight: 400;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 </style>

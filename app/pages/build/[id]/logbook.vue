@@ -8,6 +8,7 @@ const VIEWS = [
   { view: 'then', words: t('logbook.thenAndNow') },
   { view: 'sisters', words: t('logbook.sisters') },
   { view: 'years', words: t('logbook.overTheYears') },
+  { view: 'inout', words: t('logbook.inAndOut') },
   { view: 'papers', words: t('logbook.papers') },
 ] as const
 const { view, go } = useView(VIEWS)
@@ -31,6 +32,7 @@ const look = (revision: number) => void router.push({ query: { ...route.query, v
       <ThenAndNow v-else-if="view === 'then'" :story="story" />
       <LazySistersView v-else-if="view === 'sisters'" />
       <LazyYearsView v-else-if="view === 'years'" />
+      <LazyInOutView v-else-if="view === 'inout'" />
       <LazyPapersView v-else :story="story" />
     </ViewTabs>
   </div>

@@ -1,7 +1,7 @@
 import type { PGlite } from '@electric-sql/pglite'
 import { z } from 'zod'
 import { CHANNELS } from '#core/run/channels'
-import { type ColumnUse, guessColumns, headingsOf, readSamples, unitsFor } from '#core/run/csv'
+import { type ColumnUse, type FileHead, fileHead, guessColumns, readSamples, unitsFor, withUnits } from '#core/run/csv'
 import { insertSamples, lastSequence, takeSamplesIn } from '../../../data/runs'
 
 /** Largest body, bytes: some hours at ten a second. */
@@ -31,13 +31,7 @@ export default defineEventHandler(async (event) => {
   const text = (await requireBytes(event, LIMIT, 'Readings')).toString('utf8')
   const db = requireDatabase()
   if ((getRequestHeader(event, 'content-type') ?? '').includes('csv'))
-    return takeFile(
-      db,
-      run.id,
-      text,
-      getQuery(event).columns,
-      () => event.node.req.destroyed && !event.node.req.complete,
-    )
+    return takeFile(db, run.id, text, getQuery(event), () => event.node.req.destroyed && !event.node.req.complete)
   const sent = requireKeepable(fromJson(text), 'Readings')
   const { samples, refused } = takeSamples(sent, await nextMoment(db, run))
   const { taken, known, lost } = await takeSamplesIn(db, run.id, samples)
@@ -82,11 +76,18 @@ function fromJson(text: string): unknown[] {
 }
 
 /** A file, piece by piece, each told as it is committed; bad rows by line and column. */
-async function takeFile(db: PGlite, id: string, text: string, said: unknown, gone: () => boolean) {
+async function takeFile(
+  db: PGlite,
+  id: string,
+  text: string,
+  { columns: said, header }: Record<string, unknown>,
+  gone: () => boolean,
+) {
   let taken = 0
   const refused: { line: number; column: string; message: string }[] = []
   try {
-    for (const piece of readSamples(text, columnsOf(text, said), PIECE, said ? undefined : 0)) {
+    const head = fileHead(text, headerOf(header))
+    for (const piece of readSamples(text, columnsOf(head, said), PIECE, said ? undefined : 0, head)) {
       if (gone()) break
       taken += await insertSamples(db, id, piece.samples)
       if (piece.samples.length > 0) announceRun(id, { kind: 'samples', samples: piece.samples })
@@ -110,8 +111,19 @@ async function takeFile(db: PGlite, id: string, text: string, said: unknown, gon
   return { taken, refused }
 }
 
-function columnsOf(text: string, said: unknown): ColumnUse[] {
-  if (typeof said !== 'string') return guessColumns(headingsOf(text))
+/** Which of its lines has the headings, where its sender says so: `3`, or `3u` where the next has their units. */
+function headerOf(said: unknown): FileHead['header'] | undefined {
+  if (said === undefined) return undefined
+  const text = requireValid(
+    z.string().regex(/^\d{1,2}u?$/, 'must be a line’s number from 0 to 60, with u behind where units follow'),
+    said,
+    'header',
+  )
+  return { row: parseInt(text, 10) - 1, units: text.endsWith('u') }
+}
+
+function columnsOf(head: FileHead, said: unknown): ColumnUse[] {
+  if (typeof said !== 'string') return withUnits(guessColumns(head), head.headings)
   let value: unknown
   try {
     value = JSON.parse(said)

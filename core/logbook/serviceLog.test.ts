@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
 import { checkSheet } from '../engine/checkSheet'
 import { serviceLog } from '../engine/serviceLog'
 import { outlookOf } from '../outlook/outlook'
 import { Sheet } from '../record/schema'
 import { remindersOf } from '../start/breakIn'
-import { DAY, day, HOUR, line, logged, START } from './testLog'
+import { DAY, day, HOUR, line, logs, START } from './testLog'
+
+const logged = logs(DEMO_BUILDS.ottiline)
 
 describe('the service log', () => {
   it('goes by its days and not by its numbers, and its last reading of hot idle is the one that stands', () => {

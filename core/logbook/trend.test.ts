@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { DEMO_BUILDS } from '../../demo/make'
 import { gaugePressure, modelOf } from '../outlook/model'
 import { momentAt, namedStates } from '../outlook/states'
 import { bearingsOf } from '../parts/clearances'
@@ -6,9 +7,11 @@ import { normal, seeded } from '../random/random'
 import { filledWith } from '../record/fill'
 import type { Sheet } from '../record/schema'
 import { remindersOf } from '../start/breakIn'
-import { DAY, day, HOUR, line, logged, START } from './testLog'
+import { DAY, day, HOUR, line, logs, START } from './testLog'
 import { trendOf } from './trend'
 import { floorFrom, trendVerdict } from './trendVerdict'
+
+const logged = logs(DEMO_BUILDS.ottiline)
 
 /** What an engine's gauge truly shows once its bearings have worn by a share of their clearances: by the circuit, which knows nothing of trends. */
 function worn(sheet: Sheet, share: number, speed: number, temperature: number): number {

@@ -80,7 +80,12 @@ export const UNITS: Record<Dimension, Unit[]> = {
     { symbol: '°F', factor: 5 / 9, offset: -160 / 9, aliases: ['f', 'degf', '℉'], decimals: 0 },
   ],
   speed: [
-    { symbol: 'rpm', factor: 1 / 60, aliases: ['rev/min', '/min', 'r/min', '1/min', 'min-1', 'min^-1', 'min⁻¹'], decimals: 0 },
+    {
+      symbol: 'rpm',
+      factor: 1 / 60,
+      aliases: ['rev/min', '/min', 'r/min', '1/min', 'min-1', 'min^-1', 'min⁻¹'],
+      decimals: 0,
+    },
     { symbol: 'rev/s', factor: 1, aliases: ['rps', 'hz'], decimals: 2 },
   ],
   springRate: [

@@ -133,6 +133,21 @@ test('reloaded without the server every station opens with its model and charts,
   door.close()
 })
 
+test('the Logbook opens without the server as it was last seen, and says so', async ({ server, bench: page }) => {
+  const door = await doorTo(server)
+  const id = await buildId(server, 'Barge pump')
+  await page.goto(`${door.address}/build/${id}/logbook`)
+  const lines = page.locator('tr[data-line]')
+  await expect(lines.first()).toBeVisible()
+  const first = await lines.first().textContent()
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready))
+  await kept(page)
+  door.shut()
+  await page.reload()
+  await expect(page.getByText('Server offline: the story as it was last seen.')).toBeVisible()
+  await expect(lines.first()).toHaveText(first!)
+})
+
 test('a start under way goes on after a reload without the server, whether it was begun with it or without', async ({
   server,
   bench: page,

@@ -3,7 +3,7 @@ import type { Entry } from '#core/record/entry'
 import type { Run } from '#core/run/run'
 import type { RunEvent } from '#core/run/schema'
 import { v4 as uuid } from 'uuid'
-import { ask } from '~/sync/ask'
+import { fetchStory } from '~/sync/story'
 import { useSync } from '~/sync/useSync'
 import { t } from '~/words/of/logbook'
 import { lineWords, runWords } from '~/words/logbook'
@@ -34,14 +34,17 @@ export function useStory() {
   const entries = shallowRef<Entry[]>()
   const runs = shallowRef<Run[]>([])
   const failed = ref(false)
+  /** Whether it is as it was last seen, without the server. */
+  const seenBefore = ref(false)
   const load = oneAtATime(async () => {
-    const at = { build: build.id! }
-    const found = await Promise.all([
-      ask('GET /api/builds/:build/entries', { at }),
-      ask('GET /api/builds/:build/runs', { at, query: { events: 'yes' } }),
-    ]).catch(() => undefined)
-    failed.value = !found
-    if (found) [entries.value, runs.value] = found
+    const found = await fetchStory(build.id!).catch(() => undefined)
+    if (found) {
+      entries.value = found.entries
+      runs.value = found.runs
+    }
+    seenBefore.value = found?.fresh === false
+    // What was seen before leads back from the build as it was then, and from no later one.
+    failed.value = !found || (!found.fresh && found.entries.length !== build.revision)
   })
   watch(() => build.revision, load, { immediate: true })
 
@@ -87,6 +90,7 @@ export function useStory() {
     /** Primes and starts, the newest first. */
     runs: computed(() => [...runs.value].sort((a, b) => b.startedAt.localeCompare(a.startedAt))),
     failed,
+    seenBefore,
     /** A photo of a run: one of its events, which the queue brings to the server. */
     photograph: (run: Run, photo: string) => {
       const body: RunEvent = {

@@ -53,6 +53,9 @@ const groups = computed(() =>
 const listed = computed(() =>
   floorList(builds.value ?? [], { text: text.value, shows: shows.value, order: order.value }),
 )
+/** A shop of many years has more engines than a screen: the others come as it is scrolled to them. */
+const end = useTemplateRef<HTMLElement>('end')
+const rows = useRowsNear(end, () => [text.value, shows.value, order.value])
 </script>
 
 <template>
@@ -108,10 +111,11 @@ const listed = computed(() =>
       {{ text ? t('index.noEngineHereMatches', { text }) : t('index.none') }}
     </p>
     <ul v-if="builds" class="engines">
-      <li v-for="each in listed" :key="each.id" :data-build="each.name">
+      <li v-for="each in listed.slice(0, rows)" :key="each.id" :data-build="each.name">
         <EngineRow :build="each" /><EngineMenu :build="each" @changed="load" />
       </li>
     </ul>
+    <div v-if="listed.length > rows" ref="end" />
     <BackupLine v-if="builds && builds.length > 0" />
   </PlaceFrame>
 </template>

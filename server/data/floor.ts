@@ -6,7 +6,6 @@ import type { Queries } from './database'
 export interface FloorRow {
   id: string
   revision: number
-  sheet: Sheet
   changed_at: string
   place: Place
   /** Where it was deleted: by whom, and until when it is kept. */
@@ -14,15 +13,22 @@ export interface FloorRow {
   kept_until: string | null
 }
 
-const COLUMNS = `id, revision, sheet, changed_at, deleted_by,
+const COLUMNS = `id, revision, changed_at, deleted_by,
   case when deleted_at is not null then 'deleted' when archived_at is not null then 'archive' else 'floor' end as place,
   deleted_at + interval '${KEPT_DAYS} days' as kept_until`
 
-/** All builds with where they are, last changed first: those that were deleted too, while they are kept. */
+/** All builds with where they are, without their sheets, last changed first: those that were deleted too, while they are kept. */
 export async function listFloor(db: Queries): Promise<FloorRow[]> {
   return (
     await db.query<FloorRow>(`select ${COLUMNS} from build where sandbox_until is null order by changed_at desc, id`)
   ).rows
+}
+
+/** Sheets of these builds, by their ids. */
+export async function sheetsOf(db: Queries, ids: readonly string[]): Promise<Map<string, Sheet>> {
+  if (ids.length === 0) return new Map()
+  const { rows } = await db.query<{ id: string; sheet: Sheet }>('select id, sheet from build where id = any($1)', [ids])
+  return new Map(rows.map(({ id, sheet }) => [id, sheet]))
 }
 
 export type Moved =

@@ -2,6 +2,7 @@
 import { named } from '~/words/speak'
 import { t } from '~/words/of/frame'
 import { PAGES } from '~/composables/stations'
+import { fetchStoryAhead } from '~/sync/story'
 
 const route = useRoute()
 const build = useBuild()
@@ -16,7 +17,11 @@ watch(
 )
 watch(
   () => route.params.id as string,
-  (id) => id && void build.open(id),
+  (id) => {
+    if (!id) return
+    void build.open(id)
+    if (route.path.endsWith('/logbook')) fetchStoryAhead(id)
+  },
   { immediate: true },
 )
 usePageTitle(

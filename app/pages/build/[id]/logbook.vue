@@ -26,6 +26,7 @@ const look = (revision: number) => void router.push({ query: { ...route.query, v
       <p>{{ t('logbook.everythingThatWasWritten') }}</p>
     </header>
     <p v-if="story.failed.value" class="quiet" role="status">{{ t('logbook.serverOffline') }}</p>
+    <p v-else-if="story.seenBefore.value" class="quiet" role="status">{{ t('logbook.asLastSeen') }}</p>
     <ViewTabs :label="t('logbook.logbook')" :views="VIEWS" :view="view" @go="go">
       <StoryTable v-if="view === 'story'" :story="story" @look="look" />
       <MilestoneView v-else-if="view === 'milestones'" :story="story" />

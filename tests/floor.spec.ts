@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
@@ -110,4 +111,39 @@ test('Floor: a build file is taken in by button and by drop; what is wrong with 
   await expect(page.getByText('Drop the build file')).toBeVisible()
   await page.dispatchEvent('body', 'drop', { dataTransfer: carried })
   await expect(page).toHaveTitle('Brief · By drop · Uldo')
+})
+
+test('Floor of many engines: rows come as it is scrolled to them, the search reaches all of them, and paper has them all', async ({
+  server,
+  bench: page,
+}) => {
+  const sheet = (await (
+    await fetch(`${server.address}/api/builds/${await buildId(server, 'Barge pump')}/file`)
+  ).json()) as Record<string, unknown>
+  for (let i = 1; i <= 60; i++) {
+    const answer = await fetch(`${server.address}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ id: randomUUID(), sheet: { ...sheet, name: `Engine ${i}` } }),
+    })
+    expect(answer.status).toBe(201)
+  }
+  await page.goto(server.address)
+  await expect(engines(page).first()).toBeVisible()
+  expect(await engines(page).count()).toBeLessThan(64)
+  const search = page.getByRole('searchbox', { name: 'Search engines' })
+  await search.fill('engine 42')
+  await expect(engines(page)).toHaveCount(1)
+  await search.fill('')
+  await expect.poll(() => engines(page).count()).toBeGreaterThan(11)
+  await page.evaluate(() => dispatchEvent(new Event('beforeprint')))
+  await expect(engines(page)).toHaveCount(64)
+  await page.evaluate(() => dispatchEvent(new Event('afterprint')))
+  await expect.poll(() => engines(page).count()).toBeLessThan(64)
+  await expect
+    .poll(async () => {
+      await engines(page).last().scrollIntoViewIfNeeded()
+      return engines(page).count()
+    })
+    .toBe(64)
 })

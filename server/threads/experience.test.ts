@@ -4,22 +4,15 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { lessonOf } from '#core/logbook/lessons'
 import type { Sheet } from '#core/record/schema'
-import { experienced, learntFor, nameLessons, shopLessons } from './experience'
+import type * as Shop from './experience'
 import { enterChange, insertBuild } from '../data/builds'
 import { moveBuild } from '../data/floor'
 import { keepLesson, listLessons, listSisters } from '../data/lessons'
 import { emptyDatabase } from '../data/testDatabase'
 
-/** What was asked of the threads, by task. */
-const { asked, gate } = vi.hoisted(() => ({ asked: [] as string[], gate: { opened: Promise.resolve() } }))
-vi.mock('./pool', async (original) => {
-  const pool = await original<typeof import('./pool')>()
-  const inThread: typeof pool.inThread = (task, ...given) => {
-    asked.push(task)
-    return gate.opened.then(() => pool.inThread(task, ...given))
-  }
-  return { ...pool, inThread }
-})
+/** What was asked of the threads, by task; they wait for the gate. */
+const asked: string[] = []
+let gate: Promise<unknown> = Promise.resolve()
 
 const bare = DEMO_BUILDS.ottiline()
 function started(bars: number, engine = bare.engine): Sheet {
@@ -31,7 +24,19 @@ function started(bars: number, engine = bare.engine): Sheet {
 describe('what engines of the shop teach', () => {
   let db: PGlite
   const [next, gone, sandbox, ...read] = Array.from({ length: 6 }, () => randomUUID())
+  let shop: typeof Shop
   beforeAll(async () => {
+    // Test files share what they have read: this one reads it anew, with threads of its own.
+    vi.resetModules()
+    vi.doMock('./pool', async (original) => {
+      const pool = await original<typeof import('./pool')>()
+      const inThread: typeof pool.inThread = (task, ...given) => {
+        asked.push(task)
+        return gate.then(() => pool.inThread(task, ...given))
+      }
+      return { ...pool, inThread }
+    })
+    shop = await import('./experience')
     vi.stubGlobal('useRuntimeConfig', () => ({ app: { buildId: 'this' } }))
     db = await emptyDatabase()
     await insertBuild(db, next, bare)
@@ -42,6 +47,8 @@ describe('what engines of the shop teach', () => {
     await insertBuild(db, sandbox, started(1), true)
   })
   afterAll(async () => {
+    vi.doUnmock('./pool')
+    vi.resetModules()
     vi.unstubAllGlobals()
     await db.close()
   })
@@ -62,18 +69,18 @@ describe('what engines of the shop teach', () => {
 
   it('is computed once for each state of a record, kept, and then moves what the next one is predicted by', async () => {
     asked.length = 0
-    const rows = await shopLessons(db)
+    const rows = await shop.shopLessons(db)
     expect(asked).toEqual(['lesson', 'lesson', 'lesson'])
     expect(rows.every(({ lesson }) => lesson && !('why' in lesson))).toBe(true)
-    expect(nameLessons(rows)).not.toBe('')
-    expect(nameLessons(rows.slice(1))).toBe('')
-    const found = await learntFor(db, next, bare)
+    expect(shop.nameLessons(rows)).not.toBe('')
+    expect(shop.nameLessons(rows.slice(1))).toBe('')
+    const found = await shop.learntFor(db, next, bare)
     expect(found.experience).toMatchObject({ engines: 3 })
     expect(found.experience!.mean).toBeCloseTo(2.7 / 2.8477 - 1, 3)
-    expect((await learntFor(db, next, bare)).experience).toBe(found.experience)
+    expect((await shop.learntFor(db, next, bare)).experience).toBe(found.experience)
     expect(asked).toEqual(['lesson', 'lesson', 'lesson', 'learnt'])
     // An engine teaches itself nothing: of its own readings the other two are left.
-    expect((await learntFor(db, read[0], started(2.7))).engines).toHaveLength(2)
+    expect((await shop.learntFor(db, read[0], started(2.7))).engines).toHaveLength(2)
     // Another reading of one, and what it teaches is another.
     await enterChange(db, read[2], {
       clientKey: randomUUID(),
@@ -83,16 +90,16 @@ describe('what engines of the shop teach', () => {
       reason: '',
       patch: [{ op: 'replace', path: '/readings/start.idleHot.pressure/value', value: 2.6e5 }],
     })
-    const later = await shopLessons(db)
-    expect(nameLessons(later)).not.toBe(nameLessons(rows))
-    expect((await learntFor(db, next, bare)).experience!.mean).toBeLessThan(found.experience!.mean)
+    const later = await shop.shopLessons(db)
+    expect(shop.nameLessons(later)).not.toBe(shop.nameLessons(rows))
+    expect((await shop.learntFor(db, next, bare)).experience!.mean).toBeLessThan(found.experience!.mean)
   })
 
   it('stands with a sheet unless its builder does not want it, or it does not come in time', async () => {
-    expect((await experienced(db, next, bare)).experience).toMatchObject({ engines: 3 })
+    expect((await shop.experienced(db, next, bare)).experience).toMatchObject({ engines: 3 })
     const off: Sheet = { ...bare, choices: { ...bare.choices, 'shop.experience': 'off' } }
-    expect((await experienced(db, next, off)).experience).toBeUndefined()
-    gate.opened = new Promise(() => undefined)
-    expect(await experienced(db, next, { ...bare, work: 'another' }, 30)).toEqual({ ...bare, work: 'another' })
+    expect((await shop.experienced(db, next, off)).experience).toBeUndefined()
+    gate = new Promise(() => undefined)
+    expect(await shop.experienced(db, next, { ...bare, work: 'another' }, 30)).toEqual({ ...bare, work: 'another' })
   })
 })

@@ -244,6 +244,8 @@ alone(
     await page.reload()
     await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')
     await expect(page.locator('[data-known="lamp"]')).toContainText('stays on')
+    // Not before the page has fetched its parts: the curves' chart comes once it is near.
+    await kept(page)
     await server.stop()
     await answer(page, 'oil-level', 'to the mark')
     await expect(first(page)).toHaveAttribute('data-cause', 'lamp-only')

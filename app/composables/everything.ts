@@ -47,6 +47,14 @@ const APART = [
   () => import('~/components/start/StartReadings.vue'),
   () => import('~/components/start/StartBoard.vue'),
   () => import('~/components/start/BreakIn.vue'),
+  () => import('~/components/run/RunImport.vue'),
+  () => import('~/components/logbook/SistersView.vue'),
+  () => import('~/components/logbook/HabitChart.vue'),
+  () => import('~/components/logbook/SpreadChart.vue'),
+  () => import('~/components/logbook/YearsView.vue'),
+  () => import('~/components/logbook/TrendChart.vue'),
+  () => import('~/components/logbook/InOutView.vue'),
+  () => import('~/components/logbook/PapersView.vue'),
 ]
 
 /** Fetches all of it, and the stations themselves; fails when the network is gone. */

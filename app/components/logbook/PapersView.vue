@@ -37,7 +37,7 @@ const { value: clock, pending: clockPending } = useAnswer(
   () => [build.sheet, kind.value],
 )
 /** Whether the server has told what was written and run. */
-const listed = computed(() => story.entries.value !== undefined)
+const listed = computed(() => story.entries.value !== undefined && !story.seenBefore.value)
 const starts = computed(() => story.runs.value.filter((run) => run.kind === 'start'))
 /** The newest of the engine itself, unless another is asked for. */
 const started = computed(

@@ -38,7 +38,7 @@ const source = computed(() => run.run!.setup.source)
       }}</span>
       <span v-if="serial.problem.value" class="wrong" role="alert">{{ serial.problem.value }}</span>
     </div>
-    <RunImport v-else-if="source === 'file'" />
+    <LazyRunImport v-else-if="source === 'file'" />
     <p v-else-if="source === 'rig'" class="quiet">
       {{
         t('runFeed.simulated', {

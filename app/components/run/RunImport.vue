@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '~/words/of/start'
+import { t } from '~/words/of/runs'
 import { whole } from '~/words/numbers'
 import { ask, Refused, refusedWords } from '~/sync/ask'
 import { remember, rememberedJson } from '~/sync/browserStorage'

@@ -95,7 +95,7 @@ function begin() {
     <div v-if="source === 'rig'" class="more">
       <label class="engine"
         >{{ t('runSource.engineNo') }}
-        <InputNumber
+        <LazyInputNumber
           v-model="engine"
           :use-grouping="false"
           :max-fraction-digits="0"

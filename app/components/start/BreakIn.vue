@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { named } from '~/words/speak'
-import { t } from '~/words/of/start'
+import { t } from '~/words/of/breakIn'
 import { inspectionsOf } from '#core/engine/catalogue'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import { breakInPlan, firstStartedAt, recheckList, remindersOf } from '#core/start/breakIn'

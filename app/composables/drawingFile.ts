@@ -1,3 +1,5 @@
+import type { Dimension, Unit } from '#core/quantity/units'
+import type { Sheet } from '#core/record/schema'
 import { t } from '~/words/of/frame'
 /** What a drawing looks like once its page's style sheets are gone: set on each of its elements. */
 const LOOK = [
@@ -144,3 +146,12 @@ export const fileName = (...words: string[]) =>
     .replace(/\s+/g, ' ')
     .trim()
     .slice(0, 120)
+
+/** Gives what was measured of a build as a CSV file, in the units that are shown. */
+export async function giveReadingsCsv(sheet: Sheet, unit: (dimension: Dimension) => Unit): Promise<void> {
+  const { readingsCsv } = await import('#core/engine/readingsCsv')
+  giveFile(
+    `${fileName(sheet.name, 'readings')}.csv`,
+    new Blob([readingsCsv(sheet, ({ dimension }) => unit(dimension))], { type: 'text/csv' }),
+  )
+}

@@ -20,6 +20,10 @@ export const decimalMark = (): DecimalMark => mark
 /** A number with so many places behind its mark: `0.30`, or `0,30`. */
 export const figure = (value: number, decimals: number): string => value.toFixed(decimals).replace('.', mark)
 
+/** A share as percent with its sign: `+1.2`, `−0.7`, `0.0`. */
+export const signedPercent = (share: number): string =>
+  `${share < 0 ? '−' : share > 0 ? '+' : ''}${figure(Math.abs(100 * share), 1)}`
+
 /** A number as short as it can be, at most so many places behind its mark: `2.5`, `3`. */
 export const short = (value: number, decimals: number): string =>
   String(Number(value.toFixed(decimals))).replace('.', mark)

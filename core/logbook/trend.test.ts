@@ -145,7 +145,11 @@ describe('hot idle over the years', () => {
         misses[i]!.push(Math.abs(Math.log(ahead.pressure / truth)))
         if (i === 0) return
         if (trend.now.low <= truth && truth <= trend.now.high) inside++
-        if (truth < floor ? trendVerdict(trend) !== 'pass' : trendVerdict(trend) !== 'stop' || trend.now.low < floor)
+        if (
+          truth < floor
+            ? trendVerdict(trend, START) !== 'pass'
+            : trendVerdict(trend, START) !== 'stop' || trend.now.low < floor
+        )
           foretold++
       })
     }
@@ -170,17 +174,21 @@ describe('hot idle over the years', () => {
     expect(expected!.run / HOUR).toBeLessThan(6000)
     expect((expected!.at - START) / DAY).toBeCloseTo(expected!.run / HOUR, -1)
     expect(floorFrom(trend)).toBe(earliest!.at)
+    // Nobody has read it for years: past the day on which it may be under its floor no word is green.
+    expect(trendVerdict(trend, earliest!.at - 400 * DAY)).not.toBe('watch')
+    expect(trendVerdict(trend, earliest!.at - 300 * DAY)).toBe('watch')
+    expect(trendVerdict(trend, earliest!.at + 900 * DAY)).toBe('watch')
     const due = remindersOf(logged(lines), START, floorFrom(trend))
     expect(due.find(({ key }) => key === 'floor')?.due).toBe(earliest!.at)
     const under = trendOf(logged([...lines, line(2500, 2500, 0.8 * floor), line(2600, 2600, 0.8 * floor)]))!
-    expect(trendVerdict(under)).not.toBe('pass')
+    expect(trendVerdict(under, START)).not.toBe('pass')
     const deep = trendOf(
       logged(
         [100, 200, 300, 400].map((days) => line(days, days, 0.5 * floor)),
         0.5 * floor,
       ),
     )!
-    expect(trendVerdict(deep)).toBe('stop')
+    expect(trendVerdict(deep, START)).toBe('stop')
     expect(floorFrom(deep)).toBeUndefined()
   })
 })

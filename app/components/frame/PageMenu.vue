@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { t } from '~/words/of/frame'
-import { type Drawing, drawingsOf, fileName, giveFile, pngOf, svgText } from '~/composables/drawingFile'
+import {
+  type Drawing,
+  drawingsOf,
+  fileName,
+  giveFile,
+  giveReadingsCsv,
+  pngOf,
+  svgText,
+} from '~/composables/drawingFile'
 import { UNIT_CHOICES } from '#core/quantity/unitChoices'
 
 /** What the open page can do beside its work, for a finger as for a key: take back, take out as files, go elsewhere; on a narrow screen who records and in which units too. */
@@ -23,13 +31,7 @@ function close(work: () => unknown) {
   panel.value?.hide()
   work()
 }
-async function csv() {
-  const { readingsCsv } = await import('#core/engine/readingsCsv')
-  giveFile(
-    `${fileName(build.sheet!.name, 'readings')}.csv`,
-    new Blob([readingsCsv(build.sheet!, ({ dimension }) => units.unit(dimension))], { type: 'text/csv' }),
-  )
-}
+const csv = () => giveReadingsCsv(build.sheet!, units.unit)
 const nameOf = ({ name }: Drawing) => fileName(build.sheet?.name ?? t('pageMenu.uldo'), name)
 const asSvg = async (drawing: Drawing) =>
   giveFile(`${nameOf(drawing)}.svg`, new Blob([await svgText(drawing.svg)], { type: 'image/svg+xml' }))

@@ -1,17 +1,11 @@
 <script setup lang="ts">
 import { t } from '~/words/of/logbook'
-import { fileName, giveFile } from '~/composables/drawingFile'
+import { giveReadingsCsv } from '~/composables/drawingFile'
 
 /** What leaves this build as files, and readings that come in from a spreadsheet. */
 const build = useBuild()
 const units = useUnits()
-async function csv() {
-  const { readingsCsv } = await import('#core/engine/readingsCsv')
-  giveFile(
-    `${fileName(build.sheet!.name, 'readings')}.csv`,
-    new Blob([readingsCsv(build.sheet!, ({ dimension }) => units.unit(dimension))], { type: 'text/csv' }),
-  )
-}
+const csv = () => giveReadingsCsv(build.sheet!, units.unit)
 </script>
 
 <template>

@@ -7,7 +7,7 @@ import { OUTLIER, type Sister, type Spread } from '#core/logbook/sisters'
 import { PAGES } from '~/composables/stations'
 import { askOrSeen } from '~/sync/lastSeen'
 import { dateOf } from '~/words/dates'
-import { figure, significant } from '~/words/numbers'
+import { figure, signedPercent, significant } from '~/words/numbers'
 import { inSentence, said } from '~/words/speak'
 
 /** What the shop's other engines say: of this one's prediction by how their gauges read beside theirs, and of its measurements by what its sisters measure. */
@@ -53,7 +53,7 @@ const { value: both } = useAnswer(
   (model) => (build.sheet && taught.value ? model.withAndWithout(build.sheet, taught.value) : undefined),
   () => [build.sheet, taught.value],
 )
-const percent = (share: number) => `${share < 0 ? '−' : share > 0 ? '+' : ''}${figure(Math.abs(100 * share), 1)} %`
+const percent = (share: number) => `${signedPercent(share)} %`
 const offAt = ({ readings }: StartedEngine, name: ReadState) => {
   const reading = readings.find(({ state }) => state === name)
   return reading ? percent(reading.read / reading.predicted - 1) : ''

@@ -25,13 +25,7 @@ const uses = computed(() => [
   ...ROLES.map((value) => ({ value: value as string, words: ROLE_WORDS[value] })),
   ...from.patterns.value.map(({ key, label }) => ({ value: key, words: named(label) })),
 ])
-const headerLines = computed(() => [
-  { value: '0', words: t('spreadsheet.noHeadings') },
-  ...from.rows.value.slice(0, 12).flatMap((row, i) => {
-    const words = row.filter(Boolean).join(' · ')
-    return words ? [{ value: String(i + 1), words: `${i + 1}: ${words.slice(0, 60)}` }] : []
-  }),
-])
+const lineChoices = computed(() => headerLines(from.rows.value, t('spreadsheet.noHeadings')))
 const unitsOf = ({ use }: Column) => {
   const pattern = from.patterns.value.find(({ key }) => key === use)
   const found = pattern ? UNITS[pattern.dimension] : []
@@ -94,7 +88,7 @@ function paste() {
         ><ChoiceField
           :label="t('spreadsheet.headingsStandIn', { name: from.name.value })"
           :value="String(from.header.value.row + 1)"
-          :options="headerLines"
+          :options="lineChoices"
           @choose="from.setHeaderLine(Number($event))"
       /></label>
       <ResultTable :rows="from.columns.value" :label="t('spreadsheet.columns')" data-key="column">

@@ -5,7 +5,7 @@ import type { Trend } from '#core/logbook/trend'
 import { floorFrom, trendVerdict } from '#core/logbook/trendVerdict'
 import { firstStartedAt, remindersOf } from '#core/start/breakIn'
 import { dateOf, monthOf } from '~/words/dates'
-import { figure } from '~/words/numbers'
+import { figure, signedPercent } from '~/words/numbers'
 import { LEFT_WORDS } from '~/words/logbook'
 import { named } from '~/words/speak'
 
@@ -14,12 +14,16 @@ const build = useBuild()
 const units = useUnits()
 const now = useClock(60_000)
 const sheet = computed(() => build.sheet!)
-const { value: found, pending } = useAnswer(
+const {
+  value: found,
+  pending,
+  error,
+} = useAnswer(
   (model) => (build.sheet ? model.trend(build.sheet) : undefined),
   () => build.sheet,
 )
 const trend = computed<Trend | undefined>(() => found.value)
-const verdict = computed(() => trend.value && trendVerdict(trend.value))
+const verdict = computed(() => trend.value && trendVerdict(trend.value, now.value))
 const lines = computed(() =>
   serviceLog(sheet.value)
     .map((line) => ({
@@ -56,15 +60,14 @@ const head = computed(() => {
     ? t('years.meetsAbout', { ...stands, floor, month: monthOf(expected.at), early: monthOf(earliest.at) })
     : t('years.meetsNotBefore', { ...stands, floor, early: monthOf(earliest.at) })
 })
-const percent = (share: number) => `${share < 0 ? '−' : '+'}${figure(Math.abs(100 * share), 1)}`
 const changeWords = computed(() => {
   const of = trend.value
   if (!of) return ''
   const { per, share, low, high } = of.change
   return t('years.changes', {
-    share: percent(share),
-    low: percent(low),
-    high: percent(high),
+    share: signedPercent(share),
+    low: signedPercent(low),
+    high: signedPercent(high),
     per: of.by === 'time' ? t('years.aYear') : ageOf(per, of),
   })
 })
@@ -101,8 +104,13 @@ const reminders = computed(() => {
       <p v-if="leftAtStart" class="quiet">{{ t('years.startLeftOut', { why: LEFT_WORDS[leftAtStart] }) }}</p>
       <OnceNear><LazyTrendChart :trend="trend" /></OnceNear>
     </template>
+    <p v-else-if="error" role="alert" data-testid="no-trend">{{ t('years.noModel') }}</p>
     <p v-else-if="!pending" class="quiet" data-testid="no-trend">
-      {{ lines.some(({ pressure }) => pressure !== undefined) ? t('years.noTrend') : t('years.nothingRead') }}
+      {{
+        build.sheet!.readings['start.idleHot.pressure'] || lines.some(({ pressure }) => pressure !== undefined)
+          ? t('years.noTrend')
+          : t('years.nothingRead')
+      }}
     </p>
 
     <div class="bar">

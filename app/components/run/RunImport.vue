@@ -53,13 +53,7 @@ function begin(header?: HeaderGuess) {
     })
 }
 /** The lines that may have the headings, with what stands in them. */
-const headerLines = computed(() => [
-  { value: '0', words: t('runImport.noHeadings') },
-  ...(head.value?.rows ?? []).slice(0, 12).flatMap((row, i) => {
-    const words = row.filter(Boolean).join(' · ')
-    return words ? [{ value: String(i + 1), words: `${i + 1}: ${words.slice(0, 60)}` }] : []
-  }),
-])
+const lineChoices = computed(() => headerLines(head.value?.rows ?? [], t('runImport.noHeadings')))
 function setHeader(line: string) {
   const row = Number(line) - 1
   begin({ row, units: row >= 0 && isUnitsRow(head.value!.rows[row + 1]) })
@@ -147,7 +141,7 @@ async function read() {
       ><ChoiceField
         :label="t('runImport.headingsStandIn')"
         :value="String(head.header.row + 1)"
-        :options="headerLines"
+        :options="lineChoices"
         @choose="setHeader"
     /></label>
     <ResultTable

@@ -191,4 +191,52 @@ describe('hot idle over the years', () => {
     expect(trendVerdict(deep, START)).toBe('stop')
     expect(floorFrom(deep)).toBeUndefined()
   })
+
+  it('with readings of its first hour alone is what engines of its use lose, at the pace that is planned', () => {
+    const begun = logged([line(0.04, 0, 2e5)])
+    for (const [use, hours] of [
+      ['race', 60],
+      ['aircraft', 2000],
+      ['road', 5000],
+      ['marine', 5000],
+      ['farm', 8000],
+      ['generator', 10_000],
+    ] as const) {
+      const trend = trendOf({ ...begun, use })!
+      expect(trend.change.per).toBe(100 * HOUR)
+      expect(trend.change.share, use).toBeCloseTo(Math.expm1((-0.4 * 100) / hours), 6)
+      expect(trend.told).toBeCloseTo(0, 6)
+    }
+    expect(trendOf(begun)!.pace).toEqual({ value: (5 * HOUR) / (7 * 86400), assumed: true })
+    // Ten days are no pace yet, three weeks are.
+    expect(trendOf(logged([line(10, 100, 2e5)]))!.pace.assumed).toBe(true)
+    expect(trendOf(logged([line(21, 100, 2e5)]))!.pace).toEqual({ value: (100 * HOUR) / (21 * 86400), assumed: false })
+    expect(trendOf(logged([{ at: day(1), pressure: 2e5 }]))!.change.per).toBe(365.25 * 86400)
+    expect(trendOf(logged([{ at: day(1), pressure: 2e5, distance: 1e6 }]))!.change.per).toBe(1e7)
+  })
+
+  it('counts a reading less that lacks its speed and temperature, or comes of another gauge', () => {
+    const idle = namedStates(logged([])).find(({ name }) => name === 'idleHot')!
+    const at = { speed: idle.speed, temperature: idle.temperature }
+    const sigma = (more: Partial<Parameters<typeof line>[3]>) =>
+      trendOf(logged([line(50, 200, 1e5, { ...at }), line(100, 400, 1e5, more)]))!.points.at(-1)!.sigma
+    expect(sigma({})).toBeGreaterThan(1.4 * sigma(at))
+    // 16 kPa at most, as likely by any part of it; of the gauge in use the half of its variance.
+    const [other, same] = [sigma({ ...at, instrument: 'Borrowed gauge' }), sigma(at)]
+    expect(other ** 2 - same ** 2).toBeCloseTo(0.5 * (0.16 / Math.sqrt(3)) ** 2, 6)
+  })
+
+  it('may meet its floor from where the band’s lower edge does', () => {
+    const { floor } = trendOf(logged([]))!
+    const lines = [1, 2, 3, 4, 5, 6, 7, 8].map((i) => line(500 * i, 500 * i, floor * 2.2 * Math.exp(-0.045 * i)))
+    const trend = trendOf(logged(lines, 2.2 * floor))!
+    const edge = (of: 'low' | 'high', run: number) => {
+      const after = trend.curve.findIndex((each) => each.run >= run)
+      const [a, b] = [trend.curve[after - 1]!, trend.curve[after]!]
+      return a[of] + ((run - a.run) / (b.run - a.run)) * (b[of] - a[of])
+    }
+    expect(trend.meets.earliest!.run).toBeGreaterThan(trend.points.at(-1)!.run)
+    expect(edge('low', trend.meets.earliest!.run) / floor).toBeCloseTo(1, 2)
+    expect(trend.curve.at(-1)!.run).toBeGreaterThan(trend.meets.earliest!.run)
+  })
 })

@@ -3,7 +3,7 @@ import { t } from '~/words/of/logbook'
 import { type LoggedLine, serviceLog } from '#core/engine/serviceLog'
 import type { Trend } from '#core/logbook/trend'
 import { floorFrom, trendVerdict } from '#core/logbook/trendVerdict'
-import { firstStartedAt, remindersOf } from '#core/start/breakIn'
+import { firstStartedAt, recheckList, remindersOf } from '#core/start/breakIn'
 import { dateOf, monthOf } from '~/words/dates'
 import { figure, signedPercent } from '~/words/numbers'
 import { LEFT_WORDS } from '~/words/logbook'
@@ -89,9 +89,13 @@ const groundsWords = computed(() => {
 })
 const reminders = computed(() => {
   const startedAt = firstStartedAt(sheet.value)
-  return startedAt === undefined
-    ? []
-    : remindersOf(sheet.value, startedAt, floorFrom(trend.value)).filter(({ due }) => due > now.value - 86400e3 * 30)
+  if (startedAt === undefined) return []
+  // What is past stays until a line says that it was done.
+  const gone = recheckList(sheet.value.layout).every(({ key }) => sheet.value.checks[key]?.state === 'done')
+  return remindersOf(sheet.value, startedAt, floorFrom(trend.value))
+    .filter(({ key }) => key !== 'recheck' || !gone)
+    .map((each) => ({ ...each, over: each.due < now.value }))
+}) => due > now.value - 86400e3 * 30)
 })
 </script>
 
@@ -138,6 +142,7 @@ const reminders = computed(() => {
       >
       <template #content="{ item }"
         ><span :data-reminder="item.key">{{ named(item.title) }}</span
+        ><b v-if="item.over" class="over">{{ t('years.overdue') }}</b
         ><span class="under">{{ named(item.words) }}</span></template
       >
     </Timeline>
@@ -194,6 +199,10 @@ section > h2 {
   flex: none;
   padding: 0 10px 0 0;
   min-width: 112px;
+}
+.over {
+  margin-left: 10px;
+  color: var(--watch);
 }
 .next {
   margin-left: 18px;

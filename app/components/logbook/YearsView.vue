@@ -95,7 +95,6 @@ const reminders = computed(() => {
   return remindersOf(sheet.value, startedAt, floorFrom(trend.value))
     .filter(({ key }) => key !== 'recheck' || !gone)
     .map((each) => ({ ...each, over: each.due < now.value }))
-}) => due > now.value - 86400e3 * 30)
 })
 </script>
 

@@ -15,6 +15,12 @@ describe('the service log', () => {
     expect(serviceLog(sheet).map(({ key }) => key)).toEqual(['service.2', 'service.1', 'service.3'])
     const standing = (of: Sheet) => outlookOf(of).states.find(({ name }) => name === 'idleHot')!.measured!
     expect(standing(sheet)).toMatchObject({ reading: 1.1e5, at: day(300) })
+    // It is a reading of hot idle and of no other state.
+    expect(
+      outlookOf(sheet)
+        .states.filter(({ measured }) => measured)
+        .map(({ name }) => name),
+    ).toEqual(['idleHot'])
     sheet.readings['start.idleHot.pressure']!.at = day(350)
     expect(standing(sheet).at).toBe(day(350))
   })
@@ -23,6 +29,9 @@ describe('the service log', () => {
     sheet.readings['start.laterHours'] = { value: 60 * HOUR, source: 'measured' }
     sheet.readings['start.hoursPerWeek'] = { value: 6 * HOUR, source: 'measured' }
     expect(remindersOf(sheet, START).map(({ key, due }) => [key, (due - START) / DAY])).toEqual([['next', 40 + 70]])
+    // What was filled in before the start is no change since.
+    const before = { ...sheet, services: { 'service.1': { at: day(-3), oil: { grade: '10W-40' } } } }
+    expect(remindersOf(before, START).map(({ key }) => key)).toEqual(['recheck', 'change', 'second'])
     expect(remindersOf({ ...sheet, services: {} }, START).map(({ key }) => key)).toEqual([
       'recheck',
       'change',

@@ -61,6 +61,7 @@ describe('text of a file', () => {
   it('is parted by what most of its lines have, not by what stands in quotes', () => {
     expect(separatorOf(['a;b', '"1,5";2,5'])).toBe(';')
     expect(separatorOf(['Journals, measured cold', 'a\tb', '1,5\t2'])).toBe('\t')
+    expect(separatorOf(['Crank; cold', 'a,b', '1,2', '3,4'])).toBe(',')
     expect(separatorOf(['"x;y",1', '"z;w",2'])).toBe(',')
     expect(cellsOf('a,"b ""c"", d"\r\n1, 2 ', ',')).toEqual([
       ['a', 'b "c", d'],
@@ -138,7 +139,15 @@ describe('headings', () => {
     expect(key('Crank end float')).toBe('thrust.endFloat')
     expect(key('spring rate')).toBe('relief.springRate')
     expect(key('relief.shims')).toBe('relief.shims')
-    for (const vague of ['Clearance of something', 'Volts', 'Length', '', 'Bore before honing and plating'])
+    for (const vague of [
+      'Clearance of something',
+      'Volts',
+      'Length',
+      '',
+      'Bore before honing and plating',
+      'Cover thickness somewhere strange',
+      'Groove, upper or lower shell',
+    ])
       expect(key(vague), vague).toBeUndefined()
     expect(rememberedAs('Main Jnl. dia (mm)')).toBe(rememberedAs('main journal'))
   })
@@ -223,6 +232,15 @@ describe('a spreadsheet of readings', () => {
         confirmed: true,
       },
     })
+  })
+  it('takes what is planned for a plan, and no figures for the numbers of bearings', () => {
+    const { lines } = read('Reading;Value\nIt runs in a week;6 h\nDrive ratio, pump to crank;0,5\n')
+    const hand = { by: 'Anna', at: '2026-05-12T10:00:00.000Z' }
+    expect(importedReadings(lines, new Set(), hand)).toMatchObject({
+      'start.hoursPerWeek': { value: 6 * 3600, source: 'planned' },
+      'pump.driveRatio': { value: 0.5, source: 'measured' },
+    })
+    expect(read('Batch;Main journal (mm)\n18;65,98\n19;65,98\n').columns[0]!.use).toBe('none')
   })
   it('a slip makes no slip of what is right beside it', () => {
     const sheet = blank()

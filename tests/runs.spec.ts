@@ -158,6 +158,11 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect(page.getByRole('alert')).toContainText('does not start with a number')
   await expect(page.getByTestId('typed-reading')).toHaveValue('soon')
   await page.locator('[data-point="idleCold"] button').click()
+  await page.locator('[data-remark="smoke"]').click()
+  await page.locator('[data-remark="tick"]').click()
+  await expect(page.locator('[data-remark="tick"]')).toHaveAttribute('aria-pressed', 'true')
+  await page.locator('[data-remark="tick"]').click()
+  await expect(page.locator('[data-remark="tick"]')).toHaveAttribute('aria-pressed', 'false')
   await expect(page.getByText('No network: what is tapped in is kept here')).toBeVisible()
   await context.setOffline(false)
   await expect
@@ -177,6 +182,8 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await press(page, 'Off')
   await press(page, 'To the readings')
   await expect(page.locator('section [data-point="idleCold"]')).toContainText('Idle cold pass')
+  await expect(page.locator('[data-noted]')).toHaveCount(1)
+  await expect(page.locator('[data-noted="smoke"]')).toContainText(/Smoke, \d+ s/)
 
   // With no reading at all the deadline stops it.
   await press(page, 'Preflight')
@@ -186,6 +193,20 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect(page.getByTestId('board-word')).toHaveText(/^[1-5]$/)
   await expect(page.getByTestId('stop-reason')).toHaveText('No pressure within 5 s of firing.', { timeout: 9000 })
   await expect.poll(async () => (await heard(page)).starts).toBe(1)
+
+  // What was seen and heard of it is one tap each, with where and a photo; the case that is opened of it knows it all.
+  await press(page, 'The switch is off')
+  await page.locator('[data-remark="knock"]').click()
+  await page.locator('[data-remark="leak"]').click()
+  const leak = page.locator('[data-noted="leak"]')
+  await leak.getByRole('button', { name: 'at the filter' }).click()
+  await leak.locator('input[type="file"]').setInputFiles(PHOTO)
+  await expect(leak.getByRole('img')).toHaveCount(1)
+  await press(page, 'Trace it')
+  await page.getByRole('button', { name: /^Take up the STOP/ }).click()
+  await expect(page.locator('[data-known="noise"]')).toContainText('knock')
+  await expect(page.locator('[data-known="leak-outside"]')).toContainText('filter')
+  await expect(page.locator('[data-known="leak-outside"]').getByRole('img')).toHaveCount(1)
 })
 
 test('the server killed in the middle of a run at ten readings a second: nothing acknowledged is lost, the page goes on, the chart has no hole', async ({

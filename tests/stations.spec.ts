@@ -1,5 +1,5 @@
 import { choose } from './controls'
-import { buildId, expect, field, record, saved, sharing as test } from './server'
+import { buildId, expect, field, PHOTO, record, saved, sharing as test } from './server'
 
 const idleHot = (page: import('@playwright/test').Page) => page.locator('[data-state="idleHot"]')
 
@@ -179,11 +179,39 @@ test('First start is not cleared while a station has a stop, and says which', as
   await expect(clear).toContainText('7 of the preflight to go')
   await expect(clear).toContainText('Bearings: Main 2 out of limit')
   await expect(clear).toContainText('Prime: 20 to go')
+  // A point that is at fault is a stop of its own, with a note and a photo.
+  const pulley = page.locator('[data-check="start.pulley"]')
+  await pulley.getByRole('button', { name: /fault/ }).click()
+  const gate = page.locator('[data-gate="start.pulley"]')
+  await expect(gate).toContainText('At fault: Pulley and balancer checked, guards on')
+  await pulley.getByRole('textbox', { name: 'what is wrong' }).fill('rim runs out 2 mm')
+  await page.keyboard.press('Enter')
+  await pulley.locator('input[type="file"]').setInputFiles(PHOTO)
+  await expect(pulley.getByRole('img')).toHaveCount(1)
+  await expect(gate).toContainText('can come apart at speed: renew it. rim runs out 2 mm')
+  await expect(clear).toContainText('6 of the preflight to go')
   await page.getByRole('tab', { name: 'Readings', exact: true }).click()
   await record(page, { 'start.firstPressure': '12' })
   await expect(page.getByRole('region', { name: 'Judgement' }).locator('[data-verdict="stop"]')).toContainText(
     'First pressure after 12 s',
   )
+
+  // It is started elsewhere: what leaves with it stands on its card.
+  await page.getByRole('tab', { name: 'Preflight' }).click()
+  const handOver = page.getByTestId('hand-over')
+  await handOver.getByRole('button', { name: 'elsewhere' }).click()
+  await record(page, { 'start.oilIn': '4.5 l' })
+  await handOver.getByRole('button', { name: 'at the gauge' }).click()
+  await handOver.getByRole('textbox', { name: /^Fitting/ }).fill('1/8 in taper, plugged')
+  await page.keyboard.press('Enter')
+  await handOver.getByRole('textbox', { name: 'Handed to' }).fill('the farm')
+  await page.keyboard.press('Enter')
+  await handOver.getByRole('link', { name: 'Owner’s gauge card' }).click()
+  const card = page.getByTestId('paper')
+  await expect(card).toContainText('4.5 L')
+  await expect(card).toContainText('at the gauge port, from a pressure tank')
+  await expect(card).toContainText('Fitting: 1/8 in taper, plugged')
+  await expect(card).toContainText('Handed to the farm.')
 })
 
 test('Pickup: a fault says what it means, and units follow the choice', async ({ server, bench: page }) => {

@@ -1,13 +1,13 @@
 import { type CardGrounds, type CardReading, readsUnder } from '#core/logbook/gaugeCard'
 import type { PaperAnswers } from '#core/logbook/papers'
 import { ruleOf } from '#core/house/limits'
-import { primeSetUpOf } from '#core/prime/setUp'
+import { portLeftOf } from '#core/prime/setUp'
 import { fillOf, oilFor } from '#core/record/fill'
 import type { Sheet } from '#core/record/schema'
 import { trendOf } from '#core/logbook/trend'
 import { floorFrom } from '#core/logbook/trendVerdict'
 import { breakInPlan, remindersOf } from '#core/start/breakIn'
-import { requireValue } from '#core/engine/values'
+import { recorded, requireValue } from '#core/engine/values'
 import { dateOf } from '~/words/dates'
 import { figure } from '~/words/numbers'
 import { named, said } from '~/words/speak'
@@ -56,15 +56,7 @@ export function gaugeCard(
         ]
       : []),
     { kind: 'text', words: t('card.oil', { grade: sheet.oil.grade, hot, cold }) },
-    ...(fillOf(sheet) === 'firstFill'
-      ? [
-          {
-            kind: 'text' as const,
-            tone: 'careful' as const,
-            words: t('card.oilIn', { grade: oilFor(sheet, 'start').grade }),
-          },
-        ]
-      : []),
+    ...handedOver(sheet, units),
     {
       kind: 'table',
       label: t('card.gauge'),
@@ -88,6 +80,27 @@ export function gaugeCard(
     { kind: 'heading', words: t('card.breakIn') },
     { kind: 'facts', facts: datesOf(sheet, facts.startedAt) },
     { kind: 'code', address: facts.address, words: t('card.code') },
+  ]
+}
+
+/** What is in it as it leaves, and who takes it. */
+function handedOver(sheet: Sheet, units: Units): Block[] {
+  const volume = recorded(sheet, 'start.oilIn')
+  const to = sheet.choices['start.handedTo']
+  const { grade } = oilFor(sheet, 'start')
+  return [
+    ...(volume
+      ? [
+          {
+            kind: 'text' as const,
+            tone: 'careful' as const,
+            words: t('card.oilInSoMuch', { grade, volume: units.say(volume.value, 'volume') }),
+          },
+        ]
+      : fillOf(sheet) === 'firstFill'
+        ? [{ kind: 'text' as const, tone: 'careful' as const, words: t('card.oilIn', { grade }) }]
+        : []),
+    ...(to ? [{ kind: 'text' as const, words: t('card.handedTo', { to }) }] : []),
   ]
 }
 
@@ -124,10 +137,12 @@ const PORTS = said(t, { gauge: 'card.portGauge', pad: 'card.portPad', pump: 'car
 
 function primeWords(sheet: Sheet, leastPressure: number, good: number | undefined, units: Units): string {
   const least = units.say(leastPressure, 'pressure', units.fine)
-  const left = sheet.choices['prime.port'] === undefined ? undefined : primeSetUpOf(sheet).port
+  const left = portLeftOf(sheet)
+  const fitting = sheet.choices['start.fittingLeft']
   return [
     good === undefined ? '' : t('card.primeGood', { hours: figure(good / HOUR, 0) }),
     left === undefined ? t('card.noPort', { least }) : t('card.primePort', { port: PORTS[left], least }),
+    left !== undefined && fitting ? t('card.fitting', { fitting }) : '',
     t('card.deadline', { seconds: figure(ruleOf(sheet, 'start.deadline'), 0) }),
   ]
     .filter(Boolean)

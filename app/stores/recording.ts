@@ -63,5 +63,12 @@ export function makeRecording(
     const photos = [...(seen.photos ?? []), photo].slice(-30)
     return change([{ op: 'add', path: `/checks/${key}/photos`, value: photos }], label)
   }
-  return { record, clear, check, photograph, inspect, choose }
+  /** A note on something that was looked at. */
+  function annotate(key: string, note: string, label: string) {
+    const seen = sheet.value?.checks[key]
+    if (!seen || (seen.note ?? '') === note) return
+    const path = `/checks/${key}/note`
+    return change([note ? { op: 'add', path, value: note } : { op: 'remove', path }], label)
+  }
+  return { record, clear, check, photograph, annotate, inspect, choose }
 }

@@ -135,6 +135,7 @@ export interface Routes {
     body: Hand & { decision: Decision; over?: boolean }
     answer: unknown
   }
+  'GET /api/runs/:run': { answer: Run }
   'GET /api/builds/:build/runs': { query: { events: 'yes' | 'no' }; answer: Run[] }
   'GET /api/runs/:run/samples': { query: { after: number; most: number }; answer: ChannelSample[] }
   'POST /api/runs/:run/samples': {

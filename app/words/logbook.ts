@@ -76,6 +76,10 @@ const CHOICE_WORDS: Record<string, string> = said(t, {
   by: 'choices.by',
   seal: 'choices.seal',
   form: 'choices.form',
+  elsewhere: 'choices.elsewhere',
+  portLeft: 'choices.portLeft',
+  fittingLeft: 'choices.fittingLeft',
+  handedTo: 'choices.handedTo',
 })
 
 /** What was chosen, by the last word of its key and the choice; what is not here was written by hand. */
@@ -101,6 +105,11 @@ const CHOSEN_WORDS: Record<string, string> = said(t, {
   'drilling.through': 'chosen.drillingThrough',
   'construction.two-layer': 'chosen.constructionTwoLayer',
   'construction.three-layer': 'chosen.constructionThreeLayer',
+  'elsewhere.yes': 'chosen.elsewhereYes',
+  'portLeft.none': 'chosen.portLeftNone',
+  'portLeft.gauge': 'chosen.portGauge',
+  'portLeft.pump': 'chosen.portPump',
+  'portLeft.pad': 'chosen.portPad',
   'method.drill': 'chosen.methodDrill',
   'method.tank': 'chosen.methodTank',
   'method.starter': 'chosen.methodStarter',

@@ -2,6 +2,7 @@ import { named } from './speak'
 import { t } from '~/words/of/start'
 import { said } from './speak'
 import type { DesignReason, LowByDesign } from '#core/start/lowByDesign'
+import type { LeakPlace, RemarkKind } from '#core/run/remarks'
 import type { PointVerdict } from '#core/start/verdict'
 import type { BlindReason, StopCode, WatchCode } from '#core/start/watchTypes'
 
@@ -15,6 +16,20 @@ export const STOP_TITLES = said(t, {
   'over-limit': 'start.overTheLimit',
   'under-band': 'start.tooLow',
 }) satisfies Record<StopCode, string>
+
+export const REMARK_WORDS = said(t, {
+  leak: 'remarks.leak',
+  smoke: 'remarks.smoke',
+  tick: 'remarks.tick',
+  knock: 'remarks.knock',
+  whine: 'remarks.whine',
+}) satisfies Record<RemarkKind, string>
+
+export const LEAK_PLACE_WORDS = said(t, {
+  filter: 'remarks.filter',
+  plug: 'remarks.plug',
+  other: 'remarks.other',
+}) satisfies Record<LeakPlace, string>
 
 /** Why a start was stopped, as a sentence with its numbers. */
 export function stopReason(

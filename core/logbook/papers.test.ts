@@ -154,6 +154,9 @@ describe('the owner’s gauge card', () => {
       method: 'tank',
       port: 'gauge',
     })
+    const handed = (port: string) => ({ ...six, choices: { 'prime.port': 'gauge', 'start.portLeft': port } })
+    expect(primeAgain(handed('pump'))).toMatchObject({ method: 'tank', port: 'pump' })
+    expect(primeAgain(handed('none')).method).toBe('starter')
     expect(answers.prime.pressure).toBeCloseTo(primeExpectation(six, primeAgain(six)).pressure)
   })
 

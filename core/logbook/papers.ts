@@ -1,7 +1,7 @@
 import { recorded } from '../engine/values'
 import { FULL_SAMPLES, type Outlook, outlookOf } from '../outlook/outlook'
 import { type PrimeExpectation, primeExpectation } from '../prime/prime'
-import { type PrimeSetUp, primeSetUpOf } from '../prime/setUp'
+import { portLeftOf, type PrimeSetUp, primeSetUpOf } from '../prime/setUp'
 import type { Sheet } from '../record/schema'
 import { POINT_NAMES, type PointName } from '../start/points'
 import { judgePoint, pointMoment, type PointVerdict } from '../start/verdict'
@@ -40,5 +40,7 @@ export function paperAnswers(sheet: Sheet): PaperAnswers {
 }
 
 /** How an engine is primed again once it stands in its place: through the port that was left for it, else by its starter. */
-export const primeAgain = (sheet: Sheet): PrimeSetUp =>
-  primeSetUpOf(sheet, { method: sheet.choices['prime.port'] === undefined ? 'starter' : 'tank' })
+export function primeAgain(sheet: Sheet): PrimeSetUp {
+  const port = portLeftOf(sheet)
+  return primeSetUpOf(sheet, port === undefined ? { method: 'starter' } : { method: 'tank', port })
+}

@@ -94,11 +94,24 @@ export const firstStart = part({
       'Later oil and filter changes every, by distance',
       plan('distance', 8000 * KM, KM, [100 * KM, 1e8]),
     ),
+    reading('start', 'start.oilIn', 'Oil in it as it leaves', {
+      dimension: 'volume',
+      sigma: 0.1e-3,
+      plausible: [0.1e-3, 200e-3],
+      wanted: false,
+    }),
     reading('start', 'start.meterHours', 'Hour meter at the first start', meter('span', 4e8)),
     reading('start', 'start.meterDistance', 'Distance meter at the first start', meter('distance', 1e10)),
   ],
   values: () => ({}),
-  choices: () => ['oil.shelf', 'shop.experience'],
+  choices: () => [
+    'oil.shelf',
+    'shop.experience',
+    'start.elsewhere',
+    'start.portLeft',
+    'start.fittingLeft',
+    'start.handedTo',
+  ],
   checks: (layout) => [
     ...PREFLIGHT,
     ...BREAK_IN.filter(({ key }) => key !== 'start.breakInOil' || layout.followers === 'sliding'),
@@ -111,15 +124,23 @@ export const firstStart = part({
 
 const PREFLIGHT = (
   [
-    ['oil', 'Oil at the mark, filter fitted'],
-    ['fuel', 'Fuel and ignition in order'],
-    ['gauge', 'Mechanical gauge fitted and seen from the switch'],
-    ['pulley', 'Pulley and balancer checked, guards on'],
-    ['extinguisher', 'Extinguisher at hand, doors open'],
-    ['clear', 'Hands, hair and sleeves clear'],
-    ['switch', 'Someone at the switch'],
+    ['oil', 'Oil at the mark, filter fitted', 'Not cranked and not started like this.'],
+    ['fuel', 'Fuel and ignition in order', 'A leak of fuel or a wrong firing order comes first: fire and kickback.'],
+    ['gauge', 'Mechanical gauge fitted and seen from the switch', 'Without it nobody sees whether pressure comes.'],
+    [
+      'pulley',
+      'Pulley and balancer checked, guards on',
+      'A bent pulley or balancer can come apart at speed: renew it.',
+    ],
+    [
+      'extinguisher',
+      'Extinguisher at hand, doors open',
+      'Exhaust gas kills indoors, and the first start is when fuel burns.',
+    ],
+    ['clear', 'Hands, hair and sleeves clear', 'Belts and fans take hold at the first turn.'],
+    ['switch', 'Someone at the switch', 'STOP is worth nothing without a hand on the switch.'],
   ] as const
-).map(([key, label]) => check('start', `start.${key}`, label, undefined, { group: 'preflight' }))
+).map(([key, label, fault]) => check('start', `start.${key}`, label, fault, { group: 'preflight' }))
 
 const BREAK_IN = (
   [

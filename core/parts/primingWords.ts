@@ -7,6 +7,9 @@ export type FilterFitment = (typeof FILTER_FITMENTS)[number]
 /** Where oil is put in: at the gauge, at the pump, or into the pump's side of the filter pad. */
 export const PORTS = ['gauge', 'pump', 'pad'] as const
 export type Port = (typeof PORTS)[number]
+/** What is left for another prime of an engine that is started elsewhere: a port, or none. */
+export const PORTS_LEFT = [...PORTS, 'none'] as const
+export type PortLeft = (typeof PORTS_LEFT)[number]
 /** How the pump is packed before it turns. */
 export const PACKINGS = ['dry', 'oil', 'assembly-lubricant', 'jelly'] as const
 /** How a pump was left; `wet` is one that oil has run through. */

@@ -103,10 +103,10 @@ function worstFinding(findings: Judged[]): Judged | undefined {
 }
 
 /** Everything that can be judged without running the model: each law once for all stations. */
-function findingsOf(sheet: Sheet): Judged[] {
+function findingsOf(sheet: Sheet, withChecks = true): Judged[] {
   return [
     ...checksOf(sheet.layout)
-      .filter(({ key }) => sheet.checks[key]?.state === 'fault')
+      .filter(({ key }) => withChecks && sheet.checks[key]?.state === 'fault')
       .map(({ station, label }): Judged => ({ station, verdict: 'stop', about: `fault: ${label.toLowerCase()}` })),
     ...inspectionsOf(sheet.layout).flatMap((item): Judged[] => {
       const found = findingOf(sheet, item)
@@ -117,6 +117,10 @@ function findingsOf(sheet: Sheet): Judged[] {
     ...startFindings(sheet),
   ]
 }
+
+/** What stops a station beside its checks: those name themselves. */
+export const stopBesideChecks = (sheet: Sheet, station: Station): Judged | undefined =>
+  findingsOf(sheet, false).find((each) => each.station === station && each.verdict === 'stop')
 
 /** First-start readings against their targets alone; the station's page adds what the model says. */
 function startFindings(sheet: Sheet): Judged[] {

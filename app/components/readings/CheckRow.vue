@@ -25,7 +25,15 @@ const ANSWERS = [
       :options="ANSWERS"
       @choose="build.check(item.key, $event, item.label)"
     />
-    <PhotoRow
+    <DraftInput
+      v-if="check?.state === 'fault'"
+      class="of-it"
+      :value="check.note ?? ''"
+      :aria-label="t('checkRow.noteOn', { item: named(item.label) })"
+      :placeholder="t('checkRow.whatIsWrong')"
+      maxlength="500"
+      @write="build.annotate(item.key, $event, item.label)"
+    /><PhotoRow
       v-if="check?.state === 'fault'"
       class="of-it"
       :of="named(item.label)"

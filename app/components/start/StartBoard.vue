@@ -108,12 +108,13 @@ async function act(action: RigAction) {
         :most="rules?.ceilingHot"
         :top="top"
         :seconds="run.ended ? 0 : 120"
-        :height="blind.length > 0 ? 110 : 160"
+        :height="blind.length > 0 || byHand ? 96 : 160"
       />
       <p v-if="broken" class="broken" data-testid="broken">
         <b>{{ t('startBoard.aRuleWasBrokenAtS', { time: Math.round(broken.time) }) }}</b> {{ stopReason(broken, p) }}
       </p>
       <BoardPoints :kept="kept" :markable="markable" @mark="mark" />
+      <RunRemarks part="row" />
       <HandReading
         v-if="byHand && !run.ended"
         :top="top"

@@ -5,6 +5,7 @@ import { recorded } from '#core/engine/values'
 import { START_POINTS } from '#core/parts/firstStart'
 import { ruleOf } from '#core/house/limits'
 import { observationsOf, type Observation } from '#core/start/calibrate'
+import { remarksOf } from '#core/run/remarks'
 import type { PointName } from '#core/start/points'
 import { judgeFirstPressure, pointMoment } from '#core/start/verdict'
 import { perThousand } from '#core/targets/targets'
@@ -25,6 +26,7 @@ const worst = computed(() =>
     ...(points.value ?? []).map((point) => point.judged?.verdict),
   ]),
 )
+const remarks = computed(() => remarksOf(run.events))
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const design = computed(() => {
   const idle = points.value?.find(({ name }) => name === 'idleHot')?.judged
@@ -115,6 +117,10 @@ const FIELDS = {
           {{ pointReason(point.judged, p) }} <TraceLink v-if="point.judged.verdict !== 'pass'" /></JudgementLine
       ></template>
       <p v-if="design" class="quiet design">{{ designWords(design, p) }}</p>
+    </section>
+    <section v-if="remarks.length > 0">
+      <h2>{{ t('remarks.ofThisStart') }}</h2>
+      <RunRemarks />
     </section>
     <section v-if="simulated.length > 0">
       <p class="simulated">{{ t('startReadings.fromASimulatedRunNothingOf') }}</p>

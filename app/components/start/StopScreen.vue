@@ -46,6 +46,7 @@ const { value: suspects } = useAnswer(
       <b>{{ named(each.words).charAt(0).toUpperCase() + named(each.words).slice(1) }}.</b> {{ each.look }}
     </li>
   </ol>
+  <RunRemarks v-if="acknowledged" class="remarks" />
   <div class="hands">
     <BoardButton v-if="silent" @click="emit('sound')">{{ t('stopScreen.soundOffTap') }}</BoardButton><BoardButton
       v-if="!acknowledged"
@@ -81,6 +82,11 @@ const { value: suspects } = useAnswer(
   padding-left: 28px;
   display: grid;
   gap: 6px;
+}
+.remarks {
+  background: var(--sheet);
+  color: var(--ink);
+  padding: 8px 14px;
 }
 .hands {
   display: flex;

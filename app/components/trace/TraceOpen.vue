@@ -2,6 +2,11 @@
 import { t } from '~/words/of/trace'
 import { CONTEXTS, MOMENTS, type Context, type Moment } from '#core/trace/vocabulary'
 import { readingsOnRecord } from '#core/trace/cases'
+import { observedIn } from '#core/trace/fromRun'
+import { remarksOf } from '#core/run/remarks'
+import { ask } from '~/sync/ask'
+import { lowered } from '~/words/speak'
+import { REMARK_WORDS } from '~/words/start'
 import type { RecordedCase } from '#core/record/traceCase'
 import { CONTEXT_WORDS, MOMENT_WORDS } from '~/words/trace'
 import { dayOf } from '~/words/dates'
@@ -32,16 +37,39 @@ const takeUpRead = () =>
   emit('begin', { context: 'fresh', moment: read.value[0]!.moment, from: 'point', readings: read.value })
 /** Runs that were called off and that nobody has written of: with them the case is half begun. */
 const stops = computed(() => run.unanswered)
-const takeUp = (stopped: (typeof stops.value)[number]) =>
+const takeUp = async (stopped: (typeof stops.value)[number]) => {
+  const at = new Date().toISOString()
+  const { observations, left } = await rememberedOf(stopped.id, at)
   emit('begin', {
     context: 'fresh',
     moment: stopped.kind === 'prime' ? 'prime' : 'first-run',
     from: stopped.kind === 'prime' ? 'prime' : 'stop',
     run: stopped.id,
-    symptom: stopped.outcome ?? '',
+    symptom: [stopped.outcome ?? '', ...left].filter(Boolean).join('; ').slice(0, 500),
+    observations,
     // What the gauge read then is written by hand: the run's own figures are the stop's, not a steady reading.
     readings: [],
   })
+}
+/** What was seen and heard in a run; without the server the case begins without it, and the run still has it. */
+async function rememberedOf(id: string, at: string) {
+  const events = await ask('GET /api/runs/:run', { at: { run: id } }).then(
+    (found) => found.events,
+    () => [],
+  )
+  const remarks = remarksOf(events)
+  return {
+    observations: observedIn(remarks, at),
+    // A leak whose place nobody said, and smoke, are answers to none of the checks: they stand in words.
+    left: [
+      ...new Set(
+        remarks
+          .filter(({ kind, place }) => kind === 'smoke' || (kind === 'leak' && (!place || place === 'other')))
+          .map(({ kind }) => lowered(REMARK_WORDS[kind])),
+      ),
+    ],
+  }
+}
 </script>
 
 <template>

@@ -21,7 +21,24 @@ export default defineConfig({
           // The core keeps nothing between two calls, so its files are read once for all tests, which halves the time.
           {
             extends: true,
-            test: { ...LONG, name: 'core and server', include: [ALL], exclude: ['app/**'], isolate: false },
+            test: {
+              ...LONG,
+              name: 'core and server',
+              include: [ALL],
+              exclude: ['app/**', 'server/data/postgres.test.ts'],
+              isolate: false,
+            },
+          },
+          // What writes and reads the records is tried on a PostgreSQL server too: the same tests, the same SQL.
+          {
+            extends: true,
+            test: {
+              ...LONG,
+              name: 'on PostgreSQL',
+              include: ['server/{data,archive,watch,rig}/**/*.test.ts'],
+              globalSetup: ['server/data/testPostgres.ts'],
+              isolate: false,
+            },
           },
           // The app's tests put a browser's globals in place and take them away again: each file has a world of its own.
           { extends: true, test: { ...LONG, name: 'app', include: ['app/**/*.test.ts'] } },

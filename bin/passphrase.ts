@@ -2,8 +2,8 @@
  * Sets the shop's passphrase, and an owner's name and PIN, before the network is let in. Asks in a terminal, without showing what is typed; else reads three lines: passphrase, name, PIN.
  * With `--if-missing` only where there is none yet.
  */
+import type { Database } from '../server/data/database'
 import { createInterface } from 'node:readline'
-import type { PGlite } from '@electric-sql/pglite'
 import { setUpAccess } from '../server/access/setUp'
 import { getPassphrase, hasOwner } from '../server/data/people'
 import { dataFolder, end, serverOf, withRecords } from './lib/shop'
@@ -36,7 +36,7 @@ else
     true,
   ).catch(tell)
 
-async function set(db: PGlite): Promise<boolean> {
+async function set(db: Database): Promise<boolean> {
   return (await getPassphrase(db)) !== undefined && (await hasOwner(db))
 }
 

@@ -67,6 +67,8 @@ if (!process.env.CHROMIUM)
   )
 // Certificates are judged by another hand than the one that makes them.
 ensureProgram({ name: 'openssl', file: '/usr/bin/openssl' })
+// The records are tried on a PostgreSQL server as well: one of the tests' own, which Debian's package brings.
+ensureProgram({ name: 'postgresql', file: '/usr/share/postgresql-common/pg_wrapper' })
 step('what Nuxt prepares', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 await sideBySide([
   [

@@ -1,5 +1,6 @@
 import { createError } from 'h3'
 import { expect, it } from 'vitest'
+import { DatabaseAway } from './data/postgres'
 import { answerOf } from './error'
 
 const of = (thrown: unknown) => answerOf(createError(thrown as Error), '/api/x')
@@ -17,6 +18,11 @@ it('a disk that takes nothing more is said in words, whoever of the two tells it
   ] as const)
     expect(of(Object.assign(new Error('fs'), { name: 'ErrnoError', errno })).message).toContain(words)
   expect(of(Object.assign(new Error('no space left'), { code: 'ENOSPC' })).status).toBe(507)
+  expect(of(new DatabaseAway('connect ECONNREFUSED 10.0.0.7:5432'))).toMatchObject({
+    status: 503,
+    code: 'database-away',
+  })
+  expect(JSON.stringify(of(new DatabaseAway('connect ECONNREFUSED 10.0.0.7:5432')))).not.toContain('10.0.0.7')
   const strange = of(new Error('relation "secret" does not exist at /home/x'))
   expect(strange).toMatchObject({ status: 500, code: 'failed' })
   expect(JSON.stringify(strange)).not.toMatch(/secret|home/)

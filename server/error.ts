@@ -1,6 +1,7 @@
 import type { H3Error, H3Event } from 'h3'
 import { removeResponseHeader, send, setResponseHeader, setResponseStatus } from 'h3'
 import { diskCode } from './data/failure'
+import { DatabaseAway } from './data/postgres'
 import type { RefusalBody } from './utils/refusal'
 
 /** What a disk that takes nothing more is answered with, by its code: browsers keep what they have and try again. */
@@ -21,6 +22,14 @@ export function answerOf(error: Pick<H3Error, 'statusCode' | 'data' | 'cause'>, 
       status: 507,
       code: 'disk',
       message: `The disk of the shop’s machine ${disk}: nothing more is written there. What you write is kept in this browser until there is room.`,
+      problems: [],
+    }
+  if (error.cause instanceof DatabaseAway)
+    return {
+      status: 503,
+      code: 'database-away',
+      message:
+        'The shop’s database does not answer. What you write is kept in this browser until it does; it is asked again by itself.',
       problems: [],
     }
   const status = error.statusCode >= 400 && error.statusCode < 500 ? error.statusCode : 500

@@ -1,4 +1,4 @@
-import type { PGlite } from '@electric-sql/pglite'
+import type { Database } from '../data/database'
 import { HERE, logAccess } from '../data/accessLog'
 import { addPerson, changePerson, listPeople, setPassphrase } from '../data/people'
 import { endSessions } from '../data/sessions'
@@ -10,7 +10,7 @@ import { hashOf, passphraseFault, pinFault } from './secret'
  * @returns the sessions that have ended, or why nothing was set
  */
 export async function setUpAccess(
-  db: PGlite,
+  db: Database,
   passphrase: string,
   owner?: { name: string; pin: string },
 ): Promise<{ ended: string[] } | { fault: string; path: 'passphrase' | 'pin' }> {

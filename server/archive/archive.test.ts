@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { createHash, randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { fromBuffer } from 'yauzl'
 import { ZipFile } from 'yazl'
@@ -36,7 +36,7 @@ const experience = learntFrom(
   }),
 )!
 
-let db: PGlite
+let db: Database
 let archive: Buffer
 const whole = async (builds: string[], shop?: { house: unknown; shelf: unknown }) => {
   const { stream } = await writeArchive(db, {
@@ -149,7 +149,7 @@ describe('an archive of a build', () => {
     const taken = await takeArchive(other, await readArchive(archive))
     expect(taken).toEqual({ builds: [{ id: build, name: 'Ottiline' }], house: 'none', shelf: 0 })
     expect(await entriesAfter(other, build, 0)).toEqual(await entriesAfter(db, build, 0))
-    const runs = async (of: PGlite) =>
+    const runs = async (of: Database) =>
       (await listRunsWhole(of, build)).map((each) => ({
         ...each,
         events: each.events.map(({ number: _, ...event }) => event),

@@ -1,7 +1,6 @@
-import type { PGlite } from '@electric-sql/pglite'
 import { House } from '#core/house/schema'
 import type { Sheet } from '#core/record/schema'
-import type { Queries } from '../data/database'
+import type { Database, Queries } from '../data/database'
 import { getHouse, putHouse } from '../data/house'
 import { damageOf } from '../data/integrity'
 import { insertSamples } from '../data/runs'
@@ -23,7 +22,7 @@ const SAMPLES = 5000
  *
  * @throws BadArchive in words
  */
-export async function takeArchive(db: PGlite, { builds, shop }: ReadArchive): Promise<TakenIn> {
+export async function takeArchive(db: Database, { builds, shop }: ReadArchive): Promise<TakenIn> {
   const taken = await takenIds(db, {
     builds: builds.map(({ head }) => head.id),
     runs: builds.flatMap(({ rows }) => rows.run.map(({ id }) => String(id))),
@@ -66,7 +65,7 @@ async function takeBuild(tx: Queries, build: ArchivedBuild): Promise<void> {
 }
 
 /** The shop's rules, where this one has none of its own yet. */
-async function takeHouse(db: PGlite, house: unknown): Promise<'taken' | 'left'> {
+async function takeHouse(db: Database, house: unknown): Promise<'taken' | 'left'> {
   const read = House.safeParse(house)
   if (!read.success || (await getHouse(db)).revision !== 0) return 'left'
   return (await putHouse(db, 0, read.data, 'An archive')).kind === 'written' ? 'taken' : 'left'

@@ -17,6 +17,7 @@ import { join } from 'node:path'
 import { setImmediate as turn } from 'node:timers/promises'
 import { createGunzip, gunzipSync, gzipSync } from 'node:zlib'
 import { PGlite } from '@electric-sql/pglite'
+import type { Database } from '../data/database'
 import { extract, pack } from 'tar-stream'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
@@ -59,7 +60,7 @@ it('a backup leaves no table of the records out', () => {
 })
 
 describe('a backup', () => {
-  let db: PGlite
+  let db: Database
   const [build, other, run, item, photo] = Array.from({ length: 5 }, () => randomUUID())
   const device = randomUUID()
   const picture = Buffer.concat([

@@ -1,6 +1,5 @@
-import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
-import type { Queries } from '../data/database'
+import type { Database, Queries } from '../data/database'
 import { type Head, type Log, LOGS, WHOLE } from './format'
 import type { Table } from '../data/tables'
 
@@ -27,7 +26,7 @@ const asText = async (db: Queries, table: string, rest = '', values: unknown[] =
   )
 
 /** Fixes a moment, in one short transaction: everything that was acknowledged before it is in the backup. */
-export async function fixMoment(db: PGlite): Promise<Moment> {
+export async function fixMoment(db: Database): Promise<Moment> {
   return db.transaction(async (tx) => {
     const last = async (table: string) =>
       (await tx.query<{ last: number }>(`select coalesce(max(number), 0)::integer as last from ${table}`)).rows[0].last
@@ -53,7 +52,7 @@ export async function fixMoment(db: PGlite): Promise<Moment> {
 }
 
 /** A build's row as it was at a revision: what was written since is taken back. */
-async function buildAt(db: PGlite, id: string, revision: number): Promise<string> {
+async function buildAt(db: Database, id: string, revision: number): Promise<string> {
   const { row, inverses } = await db.transaction(async (tx) => ({
     row: JSON.parse((await asText(tx, 'build', 'where id = $1', [id]))[0]) as { sheet: object; revision: number },
     inverses: (
@@ -68,7 +67,7 @@ async function buildAt(db: PGlite, id: string, revision: number): Promise<string
 }
 
 /** Everything up to a moment, piece by piece, in the order of the tables; between two pieces others have their turn. */
-export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piece> {
+export async function* piecesOf(db: Database, moment: Moment): AsyncGenerator<Piece> {
   for (const { id, revision } of moment.builds) yield { table: 'build', rows: [await buildAt(db, id, revision)] }
   yield* logOf(db, 'entry', moment.upTo.entry)
   const whole = (...tables: Table[]) => moment.small.filter(({ table }) => tables.includes(table))
@@ -110,7 +109,7 @@ export async function* piecesOf(db: PGlite, moment: Moment): AsyncGenerator<Piec
   yield* whole('proposal', 'practice')
 }
 
-async function* logOf(db: PGlite, table: Log, upTo: number): AsyncGenerator<Piece> {
+async function* logOf(db: Database, table: Log, upTo: number): AsyncGenerator<Piece> {
   for (let after = 0; after < upTo;) {
     const rows = await asText(db, table, 'where number > $1 and number <= $2 order by number limit $3', [
       after,

@@ -1,6 +1,6 @@
+import type { Database } from '../data/database'
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import type { PGlite } from '@electric-sql/pglite'
 import { inWords } from '../data/failure'
 import { purgeDeleted } from '../data/floor'
 import { madeAt, nameAt, overdue } from './keep'
@@ -55,7 +55,7 @@ const PLAIN: Record<string, string> = {
 export const plainly = (error: unknown) => inWords(error, PLAIN)
 
 /** A shop's backups: one at a time, on demand and once a day, the old ones cleared away after a good one. */
-export function prepareBackups(db: PGlite, data: string, application: string) {
+export function prepareBackups(db: Database, data: string, application: string) {
   const folder = backupFolder(data)
   let running: Promise<Written> | undefined
   let failed: string | undefined

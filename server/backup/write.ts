@@ -1,10 +1,10 @@
+import type { Database } from '../data/database'
 import { createHash } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
 import { open, rename, rm } from 'node:fs/promises'
 import { pipeline } from 'node:stream/promises'
 import { setImmediate as turn } from 'node:timers/promises'
 import { createGzip } from 'node:zlib'
-import type { PGlite } from '@electric-sql/pglite'
 import { pack, type Pack } from 'tar-stream'
 import { CHECKS, type Checks, FORMAT, HEAD, type Head, VERSION } from './format'
 import type { Table } from '../data/tables'
@@ -24,7 +24,7 @@ export interface Written {
  *
  * @throws what the disk says; the half-written file is gone then
  */
-export async function writeBackup(db: PGlite, file: string, application: string, now: number): Promise<Written> {
+export async function writeBackup(db: Database, file: string, application: string, now: number): Promise<Written> {
   const moment = await fixMoment(db)
   const half = `${file}.part`
   const archive = pack()
@@ -61,7 +61,7 @@ export async function writeBackup(db: PGlite, file: string, application: string,
 async function fill(
   archive: Pack,
   head: Head,
-  db: PGlite,
+  db: Database,
   moment: Awaited<ReturnType<typeof fixMoment>>,
 ): Promise<void> {
   const checks: Checks = { files: {}, rows: {} }

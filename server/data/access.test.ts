@@ -1,23 +1,21 @@
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { setUpAccess } from '../access/setUp'
 import type { Change } from '#core/record/entry'
 import { newSheet } from '#core/record/layouts'
 import { accessLog, HERE, logAccess, wrongPassphrases, wrongPins, wrongWithinHour } from './accessLog'
 import { enterChange, entriesAfter, getBuild, insertBuild } from './builds'
-import { migrate } from './database'
+import { type Database, migrate } from './database'
 import { getHouse } from './house'
 import { checkRecords } from './integrity'
 import { addPerson, changePerson, getPassphrase, hasOwner, listPeople, pinOf } from './people'
 import { propose, proposalCounts, proposalsOf, waitingProposal } from './proposals'
 import { insertEvent, insertRun } from './runs'
 import { beginSession, endSessions, listSessions, liveSession, stillStands } from './sessions'
-import { emptyDatabase, migrations } from './testDatabase'
+import { bareDatabase, emptyDatabase, migrations } from './testDatabase'
 import { addToken, endToken, listTokens, tokenOf } from './tokens'
-import { PGlite as Database } from '@electric-sql/pglite'
 
-let db: PGlite
+let db: Database
 beforeAll(async () => {
   db = await emptyDatabase()
 })
@@ -25,7 +23,7 @@ const origin = { address: '192.168.7.9', agent: 'a tablet' }
 
 describe('people', () => {
   it('of a shop’s former list work there still, as builders, and their names are in the house’s document no more', async () => {
-    const old = await Database.create()
+    const old = await bareDatabase()
     await migrate(
       old,
       migrations.filter(({ name }) => name < '0008'),

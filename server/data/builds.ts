@@ -1,10 +1,9 @@
 import { type MoveOrder, moveWithin } from './shelfMoves'
-import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch, { type Operation } from 'fast-json-patch'
 import type { Change, Entry } from '#core/record/entry'
 import { problemsOfChange } from '#core/engine/checkSheet'
 import { type Problem, problemsOf, Sheet } from '#core/record/schema'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 import { decide } from './proposals'
 import { foreignStamp } from './stamps'
 
@@ -89,7 +88,7 @@ const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({
  * @throws RangeError in words when the shelf does not hold what is wanted of it
  */
 export async function enterChange(
-  db: PGlite,
+  db: Database,
   id: string,
   change: Change,
   { orders = [], bound = false, signed }: Belongs = {},

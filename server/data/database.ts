@@ -1,7 +1,21 @@
-import type { PGlite, Transaction } from '@electric-sql/pglite'
+/** Rows of a query, and how many it wrote. */
+export interface Answer<T> {
+  rows: T[]
+  affectedRows?: number
+}
 
 /** What queries are given: the database, or a transaction in it. */
-export type Queries = Pick<PGlite | Transaction, 'query' | 'exec'>
+export interface Queries {
+  query: <T>(sql: string, values?: unknown[]) => Promise<Answer<T>>
+  /** Statements one after the other, without values. */
+  exec: (sql: string) => Promise<unknown>
+}
+
+/** The records: a folder of this machine's (PGlite is one as it is), or a PostgreSQL server (`postgres.ts`). The same SQL goes to both. */
+export interface Database extends Queries {
+  transaction: <T>(work: (tx: Queries) => Promise<T>) => Promise<T>
+  close: () => Promise<void>
+}
 
 export interface Migration {
   /** `0001_records` */
@@ -15,7 +29,7 @@ export interface Migration {
  *
  * @throws Error naming the migration that failed, or one that the database has and this version does not
  */
-export async function migrate(database: PGlite, migrations: Migration[]): Promise<string[]> {
+export async function migrate(database: Database, migrations: Migration[]): Promise<string[]> {
   const ordered = [...migrations].sort((a, b) => a.name.localeCompare(b.name))
   return database.transaction(async (tx) => {
     await tx.exec(

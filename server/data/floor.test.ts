@@ -1,5 +1,5 @@
+import type { Database } from './database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import { enterChange, getBuild, insertBuild, listBuilds } from './builds'
@@ -20,7 +20,7 @@ const change = (value: string) => ({
 })
 
 describe('where a build is', () => {
-  let db: PGlite
+  let db: Database
   let id: string
   beforeAll(async () => {
     db = await emptyDatabase()

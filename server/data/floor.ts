@@ -1,7 +1,6 @@
-import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
 import { KEPT_DAYS, NameOf, type Place } from '#core/house/floor'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 export interface FloorRow {
   id: string
@@ -39,7 +38,7 @@ export type Moved =
  * deletes it has typed, and never while a run of it is going.
  */
 export async function moveBuild(
-  db: PGlite,
+  db: Database,
   id: string,
   { place, name, who }: { place: Place; name?: string; who: string },
 ): Promise<Moved> {
@@ -80,7 +79,7 @@ const BELONGS = [
  *
  * @returns how many went
  */
-export async function purgeDeleted(db: PGlite): Promise<number> {
+export async function purgeDeleted(db: Database): Promise<number> {
   const { rows } = await db.query<{ id: string }>(
     `select id from build where deleted_at < now() - interval '${KEPT_DAYS} days'`,
   )
@@ -89,7 +88,7 @@ export async function purgeDeleted(db: PGlite): Promise<number> {
 }
 
 /** Takes a build away for good, with all that belongs to it. */
-async function takeAway(db: PGlite, id: string): Promise<void> {
+async function takeAway(db: Database, id: string): Promise<void> {
   await db.transaction(async (tx) => {
     await tx.query(`select set_config('uldo.purges', $1, true)`, [id])
     for (const sql of BELONGS) await tx.query(sql, [id])
@@ -101,7 +100,7 @@ async function takeAway(db: PGlite, id: string): Promise<void> {
  *
  * @returns false where no such sandbox is there: an engine of the shop's is not touched
  */
-export async function endSandbox(db: PGlite, id: string): Promise<boolean> {
+export async function endSandbox(db: Database, id: string): Promise<boolean> {
   const { rows } = await db.query<{ id: string }>(
     'select id from build where sandbox_until < now() or (sandbox_until is not null and id = $1)',
     [id],

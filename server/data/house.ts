@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import jsonPatch from 'fast-json-patch'
 import type { Change, Entry } from '#core/record/entry'
 import { type Problem, problemsOf } from '#core/record/schema'
 import { FIRST_HOUSE } from '#core/house/first'
 import { House } from '#core/house/schema'
 import { conflictWith, valueAt } from './builds'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 export interface HouseRow {
   revision: number
@@ -46,12 +45,13 @@ async function writeHouse(
 
 /** Writes the document over the revision it was made on; what is there now when that is no longer the newest. */
 export async function putHouse(
-  db: PGlite,
+  db: Database,
   base: number,
   house: House,
   who = 'A program',
 ): Promise<{ kind: 'written'; row: HouseRow } | { kind: 'conflict'; row: HouseRow }> {
   return db.transaction(async (tx) => {
+    await tx.query('lock table house in exclusive mode')
     const now = await getHouse(tx)
     if (now.revision !== base) return { kind: 'conflict' as const, row: now }
     const patch = jsonPatch.compare(now.house, house)
@@ -75,7 +75,7 @@ export type HouseChangeResult =
   | { kind: 'invalid'; problems: Problem[] }
 
 /** Enters a change to what the shop keeps, once, by the same rules as a change to a build: other paths merge, the same path is a conflict. */
-export async function enterHouseChange(db: PGlite, change: Change): Promise<HouseChangeResult> {
+export async function enterHouseChange(db: Database, change: Change): Promise<HouseChangeResult> {
   return db.transaction(async (tx): Promise<HouseChangeResult> => {
     await tx.query('lock table house in exclusive mode')
     const now = await getHouse(tx)

@@ -1,12 +1,12 @@
+import type { Database } from './database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import fc from 'fast-check'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import { emptyDatabase } from './testDatabase'
 
-let db: PGlite
+let db: Database
 beforeAll(async () => {
   db = await emptyDatabase()
 })

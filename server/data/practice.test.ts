@@ -1,11 +1,11 @@
-import type { PGlite } from '@electric-sql/pglite'
+import type { Database } from './database'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { keepResult, listResults } from './practice'
 import { emptyDatabase } from './testDatabase'
 import { DRILL } from './testPractice'
 
 describe('what was done on the practice bench', () => {
-  let db: PGlite
+  let db: Database
   beforeAll(async () => {
     db = await emptyDatabase()
   })

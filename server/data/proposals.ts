@@ -1,8 +1,7 @@
 import type { MoveOrder } from './shelfMoves'
-import type { PGlite } from '@electric-sql/pglite'
 import type { Change } from '#core/record/entry'
 import type { Decision, Proposal } from '#core/house/people'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 /** What an apprentice's browser sent: a change, with the moves on the shelf that belong to it. */
 export type ProposedChange = Change & { orders?: MoveOrder[] }
@@ -74,7 +73,7 @@ export async function waitingProposal(
 
 /** Says what became of a change that waited; false when somebody had said it before. */
 export async function decide(
-  db: Queries | PGlite,
+  db: Queries | Database,
   number: number,
   outcome: Decision,
   by: string,

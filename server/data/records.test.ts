@@ -3,14 +3,13 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { randomUUID } from 'node:crypto'
-import { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import { Sheet } from '#core/record/schema'
 import type { Change } from '#core/record/entry'
 import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
-import { migrate } from './database'
-import { emptyDatabase, migrations } from './testDatabase'
+import { type Database, migrate } from './database'
+import { bareDatabase, emptyDatabase, migrations } from './testDatabase'
 import { getHouse, putHouse } from './house'
 import { House } from '#core/house/schema'
 import type { Move } from '#core/shelf/stock'
@@ -33,7 +32,7 @@ const change = (base: number, ...patch: Change['patch']): Change => ({
 })
 
 describe('records', () => {
-  let db: PGlite
+  let db: Database
   let id: string
   beforeAll(async () => {
     db = await emptyDatabase()
@@ -49,7 +48,7 @@ describe('records', () => {
     await expect(migrate(db, migrations.slice(1))).rejects.toThrow(/newer/)
   })
   it('brings a folder of the first version up to date: its builds gain what layouts have learnt since', async () => {
-    const old = await PGlite.create()
+    const old = await bareDatabase()
     await migrate(old, migrations.slice(0, 1))
     const blank = newSheet('inline4', 'Four', 'Test engine')
     const { cooler, turbo, pistonJets, tensioner, ...layout } = blank.layout
@@ -196,9 +195,9 @@ describe('lock', () => {
 })
 
 describe('shelf', () => {
-  let db: PGlite
+  let db: Database
   beforeAll(async () => {
-    db = await PGlite.create()
+    db = await bareDatabase()
     await migrate(db, migrations.slice(0, 3))
     // A house of the version before, with shells in its document.
     await db.query('insert into house (id, revision, document) values (1, 4, $1)', [

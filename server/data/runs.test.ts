@@ -1,5 +1,5 @@
+import type { Database } from './database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import type { RunEvent } from '#core/run/schema'
@@ -19,7 +19,7 @@ import {
 import { emptyDatabase } from './testDatabase'
 
 describe('runs', () => {
-  let db: PGlite
+  let db: Database
   const build = randomUUID()
   beforeAll(async () => {
     db = await emptyDatabase()

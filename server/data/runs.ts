@@ -1,10 +1,9 @@
-import type { PGlite } from '@electric-sql/pglite'
 import { CHANNELS, type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { KeptEvent, Run } from '#core/run/run'
 import type { NewRun, RunEvent, RunSetUp } from '#core/run/schema'
 import { oilFor } from '#core/record/fill'
 import { getBuild } from './builds'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 interface RunRow {
   id: string
@@ -188,13 +187,13 @@ export async function lastSequence(db: Queries, runId: string): Promise<number> 
 }
 
 /** Enters an event, once; an `end` also ends the run. Undefined when the run is not known. */
-export async function insertEvent(db: PGlite, runId: string, event: RunEvent): Promise<EnteredEvent | undefined> {
+export async function insertEvent(db: Database, runId: string, event: RunEvent): Promise<EnteredEvent | undefined> {
   return db.transaction((tx) => enterEvent(tx, runId, event))
 }
 
 /** Enters readings and what was seen meanwhile, all or nothing: neither is there without the other. The events that were new. */
 export async function insertStretch(
-  db: PGlite,
+  db: Database,
   runId: string,
   samples: ChannelSample[],
   events: RunEvent[],

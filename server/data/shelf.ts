@@ -1,6 +1,5 @@
-import type { PGlite } from '@electric-sql/pglite'
 import { type Hold, ShelfEntry, type ShelfItem } from '#core/shelf/schema'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 const COLUMNS = `i.id, i.revision, i.kind, i.label, i.engine, i.count, i.place, i.note, i.price, i.photo, i.properties,
   coalesce((select sum(h.reserved) from shelf_hold h where h.item_id = i.id), 0)::integer as reserved`
@@ -65,7 +64,7 @@ export type ItemResult =
   | { kind: 'held'; reserved: number }
 
 /** The same in a transaction of its own, for somebody. */
-export const insertItemBy = (db: PGlite, entry: ShelfEntry, who: string): Promise<ItemResult> =>
+export const insertItemBy = (db: Database, entry: ShelfEntry, who: string): Promise<ItemResult> =>
   db.transaction(async (tx) => {
     await namesWriter(tx, who)
     return insertItem(tx, entry)
@@ -85,7 +84,7 @@ export async function insertItem(db: Queries, entry: ShelfEntry): Promise<ItemRe
 
 /** Writes an item over the revision that it was made on; never fewer of it than are set aside. */
 export async function updateItem(
-  db: PGlite,
+  db: Database,
   id: string,
   base: number,
   entry: ShelfEntry,
@@ -137,7 +136,7 @@ export async function writeItem(
 }
 
 /** Takes an item off the shelf for good; not while a build holds any of it. */
-export async function deleteItem(db: PGlite, id: string, who = 'A program'): Promise<'gone' | 'unknown' | 'held'> {
+export async function deleteItem(db: Database, id: string, who = 'A program'): Promise<'gone' | 'unknown' | 'held'> {
   return db.transaction(async (tx) => {
     await namesWriter(tx, who)
     if (!(await getItem(tx, id))) return 'unknown'
@@ -154,7 +153,7 @@ export async function deleteItem(db: PGlite, id: string, who = 'A program'): Pro
 
 /** Writes many items in one statement: new ones are added, those of the same kind, label and engine get the new figures. All or none. */
 export async function writeItems(
-  db: PGlite,
+  db: Database,
   entries: ShelfEntry[],
   who = 'A program',
 ): Promise<{ added: number; changed: number }> {

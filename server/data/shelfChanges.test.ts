@@ -1,5 +1,5 @@
+import type { Database } from './database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import type { ShelfEntry } from '#core/shelf/schema'
@@ -21,7 +21,7 @@ const washer = (label: string, more: Partial<ShelfEntry> = {}): ShelfEntry => ({
 })
 
 describe('the shelf as browsers change it', () => {
-  let db: PGlite
+  let db: Database
   const build = randomUUID()
   beforeAll(async () => {
     db = await emptyDatabase()

@@ -1,8 +1,7 @@
 import { getItem, type ItemResult, makeRoom, namesWriter, writeItem } from './shelf'
-import type { PGlite } from '@electric-sql/pglite'
 import { type Problem, problemsOf } from '#core/record/schema'
 import { ShelfEntry, type ShelfItem } from '#core/shelf/schema'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 /** Figures of an item by field, properties as `properties.thickness`; null takes one out. */
 export type Figures = Record<string, string | number | null>
@@ -21,7 +20,7 @@ export type ShelfChangeResult =
   | { kind: 'invalid'; problems: Problem[] }
 
 /** Enters a change to the shelf, once. A figure that somebody wrote otherwise since it was looked at is a conflict; other figures of the same item are none. */
-export async function enterShelfChange(db: PGlite, change: ShelfChange): Promise<ShelfChangeResult> {
+export async function enterShelfChange(db: Database, change: ShelfChange): Promise<ShelfChangeResult> {
   return db.transaction(async (tx): Promise<ShelfChangeResult> => {
     const { clientKey, who, ...what } = change
     await namesWriter(tx, who)

@@ -1,8 +1,7 @@
 import { getItem, listItems, namesWriter } from './shelf'
-import type { PGlite } from '@electric-sql/pglite'
 import { type ShelfItem } from '#core/shelf/schema'
 import { moved, type Move } from '#core/shelf/stock'
-import type { Queries } from './database'
+import type { Database, Queries } from './database'
 
 export interface MoveOrder {
   clientKey: string
@@ -12,7 +11,7 @@ export interface MoveOrder {
 }
 
 /** Moves several items for a build, all or none; an order sent again under its key is passed over. Throws RangeError in words when there is not so much. */
-export async function moveItems(db: PGlite, build: string, who: string, orders: MoveOrder[]): Promise<ShelfItem[]> {
+export async function moveItems(db: Database, build: string, who: string, orders: MoveOrder[]): Promise<ShelfItem[]> {
   return db.transaction(async (tx) => {
     await moveWithin(tx, build, who, orders)
     return listItems(tx)

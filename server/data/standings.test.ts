@@ -1,5 +1,5 @@
+import type { Database } from './database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { beforeAll, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import type { Standing } from '../threads/tasks'
@@ -8,7 +8,7 @@ import { checkRecords } from './integrity'
 import { keepStanding, listStandings } from './standings'
 import { emptyDatabase } from './testDatabase'
 
-let db: PGlite
+let db: Database
 beforeAll(async () => {
   db = await emptyDatabase()
 })

@@ -2,7 +2,10 @@ import { createHash, randomUUID } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
-import { migrate } from './database'
+import { inject } from 'vitest'
+import { type Database, migrate } from './database'
+import { openPostgres } from './postgres'
+import type {} from './testPostgres'
 import { migrations } from './migrationFiles'
 
 export { migrations }
@@ -17,15 +20,34 @@ const made = `${cache}empty-${createHash('sha256')
   .digest('hex')
   .slice(0, 16)}.tar`
 
-/** A database in memory with all of its tables, for a test. */
-export async function emptyDatabase(): Promise<PGlite> {
+/** A database of a test's own on the PostgreSQL server that its project has started; undefined in the others. */
+async function ofServer(filled: boolean): Promise<Database | undefined> {
+  const given = inject('postgres')
+  if (!given) return undefined
+  const { url, template } = given
+  const name = `test_${randomUUID().replaceAll('-', '')}`
+  const server = openPostgres(url)
+  await server.exec(`create database ${name} template ${filled ? template : 'template0'}`)
+  await server.close()
+  const own = new URL(url)
+  own.pathname = name
+  return openPostgres(own.href)
+}
+
+/** A database with nothing in it, for a test: in memory, or on the project's PostgreSQL server. */
+export const bareDatabase = async (): Promise<Database> => (await ofServer(false)) ?? PGlite.create()
+
+/** A database with all of its tables, for a test: in memory, or on the project's PostgreSQL server. */
+export async function emptyDatabase(): Promise<Database> {
+  const own = await ofServer(true)
+  if (own) return own
   if (existsSync(made)) return PGlite.create({ loadDataDir: new Blob([readFileSync(made)]) })
   const db = await PGlite.create()
   await migrate(db, migrations)
   mkdirSync(cache, { recursive: true })
   // Under another name first: tests run side by side.
-  const own = `${made}.${randomUUID()}`
-  writeFileSync(own, Buffer.from(await (await db.dumpDataDir('none')).arrayBuffer()))
-  renameSync(own, made)
+  const part = `${made}.${randomUUID()}`
+  writeFileSync(part, Buffer.from(await (await db.dumpDataDir('none')).arrayBuffer()))
+  renameSync(part, made)
   return db
 }

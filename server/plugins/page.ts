@@ -14,6 +14,17 @@ const ENTRY = /<script type="module" src="([^"]+)" crossorigin><\/script>/
 const AT_THE_LATEST = 250
 
 /**
+ * What a page asks the server for first, by its address: it is fetched while the application's own code comes, and the application's
+ * question then takes the answer that is on its way. Runs in the page.
+ */
+export function firstAnswers(path: string): string[] {
+  const [, id, station] = /^\/build\/([0-9a-f-]{36})\/(\w+)/.exec(path) ?? []
+  if (id === undefined) return path === '/' ? ['/api/builds'] : []
+  const build = '/api/builds/' + id
+  return station === 'logbook' ? [build, build + '/entries', build + '/runs?events=yes'] : [build]
+}
+
+/**
  * What this is can be read before anything else has come: style sheet and scripts are asked for once that is painted, and the
  * application waits for its sheet (`app/stylesCome.ts`).
  */
@@ -30,6 +41,7 @@ function firstPaintFirst(html: string): string {
       begun = true
       for (const href of ${JSON.stringify(sheets)}) add('link', { rel: 'stylesheet', href, media: 'not all', className: 'beside' })
       for (const href of ${JSON.stringify(modules)}) add('link', { rel: 'modulepreload', href })
+      for (const href of (${firstAnswers.toString()})(location.pathname)) add('link', { rel: 'preload', as: 'fetch', href })
       add('script', { type: 'module', src: ${JSON.stringify(entry)} })
     }
     if (document.hidden) begin()

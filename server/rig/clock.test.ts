@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, afterEach, beforeAll, expect, it, vi } from 'vitest'
 import type { RunNews } from '#core/run/run'
 import { DEMO_BUILDS } from '../../demo/make'
@@ -10,7 +10,7 @@ import { actOnRig, runRig, stopRigs } from './clock'
 
 const sheet = DEMO_BUILDS.ottiline()
 const build = randomUUID()
-let db: PGlite
+let db: Database
 beforeAll(async () => {
   db = await emptyDatabase()
   await insertBuild(db, build, sheet)

@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { filledWith } from '#core/record/fill'
-import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
 import type { RigAction } from '#core/run/actions'
 import { prepareEngineRig } from '#core/rig/engine'
@@ -51,7 +51,7 @@ function prepareRig(run: Pick<Run, 'kind' | 'setup'>, sheet: Sheet) {
  * Runs a run's rig by the clock, at its pace, ten samples for each of its seconds. Taken up again after the server stood still, it is gone
  * through anew with the same seed and actions to its last committed sample, and goes on from there: its own time has no hole.
  */
-export async function runRig(db: PGlite, run: Run, sheet: Sheet): Promise<void> {
+export async function runRig(db: Database, run: Run, sheet: Sheet): Promise<void> {
   if (ticking.has(run.id)) return
   // What was filled in since is not in the simulated engine.
   const rig = prepareRig(run, filledWith(sheet, run.setup.oil))
@@ -121,7 +121,7 @@ export function stopRigs(): void {
 }
 
 /** Takes up every run that a rig was feeding when the server stopped. */
-export async function resumeRigs(db: PGlite): Promise<void> {
+export async function resumeRigs(db: Database): Promise<void> {
   for (const run of await openRigRuns(db)) {
     const build = await getBuild(db, run.buildId)
     if (build) await runRig(db, run, build.sheet)

@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import { lessonOf } from '#core/logbook/lessons'
@@ -22,7 +22,7 @@ function started(bars: number, engine = bare.engine): Sheet {
 }
 
 describe('what engines of the shop teach', () => {
-  let db: PGlite
+  let db: Database
   const [next, gone, sandbox, ...read] = Array.from({ length: 6 }, () => randomUUID())
   let shop: typeof Shop
   beforeAll(async () => {

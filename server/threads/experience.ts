@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { createHash } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { LEAST_ENGINES, type Learnt } from '#core/logbook/habit'
 import { withExperience } from '#core/engine/experience'
 import type { Sheet } from '#core/record/schema'
@@ -17,7 +17,7 @@ const fromOf = (program: string, { revision }: Pick<LessonRow, 'revision'>) => `
 /**
  * What every engine of the shop that was read teaches. One whose record has changed since is computed anew; it is waited for where that is asked.
  */
-export async function shopLessons(db: PGlite, waits = true): Promise<LessonRow[]> {
+export async function shopLessons(db: Database, waits = true): Promise<LessonRow[]> {
   const program = String(useRuntimeConfig().app.buildId)
   const rows = await listLessons(db)
   const stale = rows.filter((row) => row.computedFrom !== fromOf(program, row))
@@ -29,7 +29,7 @@ export async function shopLessons(db: PGlite, waits = true): Promise<LessonRow[]
 }
 
 /** Computes what one engine teaches, once for each state of its record. */
-function compute(db: PGlite, build: string, from: string): Promise<void> {
+function compute(db: Database, build: string, from: string): Promise<void> {
   const name = `${build} ${from}`
   const before = doing.get(name)
   if (before) return before
@@ -52,7 +52,7 @@ export const nameLessons = (rows: LessonRow[]): string => {
 }
 
 /** What the shop's other engines say of one build's model. */
-export async function learntFor(db: PGlite, build: string, sheet: Sheet, waits = true): Promise<Learnt> {
+export async function learntFor(db: Database, build: string, sheet: Sheet, waits = true): Promise<Learnt> {
   const rows = (await shopLessons(db, waits)).filter((row) => row.build !== build)
   const lessons = rows.flatMap(({ build: id, name, engine, lesson }) =>
     lesson && !('why' in lesson) ? [{ build: id, name, engine, lesson }] : [],
@@ -76,7 +76,7 @@ export async function learntFor(db: PGlite, build: string, sheet: Sheet, waits =
 }
 
 /** A sheet with what the shop's other engines say of its model; without it where that cannot be told, or not within so many ms. */
-export async function experienced(db: PGlite, build: string, sheet: Sheet, within = Infinity): Promise<Sheet> {
+export async function experienced(db: Database, build: string, sheet: Sheet, within = Infinity): Promise<Sheet> {
   const asked = learntFor(db, build, sheet, within === Infinity).catch(() => undefined)
   const found =
     within === Infinity

@@ -1,15 +1,15 @@
-import type { PGlite } from '@electric-sql/pglite'
+import type { Database } from '../data/database'
 import type { Backups } from '../backup/service'
 
-let database: PGlite | undefined
+let database: Database | undefined
 
 /** Called once at start, when the database is open and up to date. */
-export function provideDatabase(opened: PGlite): void {
+export function provideDatabase(opened: Database): void {
   database = opened
 }
 
 /** The open database; refuses with 503 while the server is starting or stopping. */
-export function requireDatabase(): PGlite {
+export function requireDatabase(): Database {
   if (!database) throw refusal(503, 'starting', 'The records are not open yet. Try again in a moment.')
   return database
 }

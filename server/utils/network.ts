@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { toNodeListener, type App } from 'h3'
-import type { PGlite } from '@electric-sql/pglite'
 import { doorOf } from '../access/door'
 import { isOwn, type Network, NotLetIn, openNetwork } from '../access/network'
 import { ownNames } from '../access/strangers'
@@ -15,7 +15,7 @@ export const currentNetwork = () => network
  *
  * @throws NotLetIn when there is none, or the address cannot be served
  */
-export async function letNetworkIn(db: PGlite, folder: string, application: App): Promise<void> {
+export async function letNetworkIn(db: Database, folder: string, application: App): Promise<void> {
   const host = process.env.ULDO_HOST ?? ''
   if (isOwn(host)) return
   if (!(await getPassphrase(db)) || !(await hasOwner(db)))

@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import type { Sheet } from '#core/record/schema'
@@ -28,7 +28,7 @@ vi.mock('../threads/pool', async (original) => {
 })
 
 describe('the watch on the server', () => {
-  let db: PGlite
+  let db: Database
   const build = randomUUID()
   const sheet = DEMO_BUILDS.ottiline()
   beforeAll(async () => {

@@ -1,5 +1,5 @@
+import type { Database } from '../data/database'
 import { randomUUID } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import type { Sheet } from '#core/record/schema'
 import { usableSheet } from '#core/engine/usableSheet'
 import { filledWith } from '#core/record/fill'
@@ -28,7 +28,7 @@ const watching = new Map<string, Watching>()
 
 /** What the watch needs of the server: told apart, so that it can be tried without one. */
 export interface WatchParts {
-  db: PGlite
+  db: Database
   tell: (id: string, news: RunNews) => void
   hearRun: (id: string, hear: (news: RunNews) => void) => () => void
   alarm: (alarm: Alarm) => void

@@ -1,5 +1,5 @@
+import type { Database } from '../../data/database'
 import { createHash } from 'node:crypto'
-import type { PGlite } from '@electric-sql/pglite'
 import { progressOf, type StationProgress } from '#core/progress/progress'
 import { openCase } from '#core/trace/cases'
 import { withExperience } from '#core/engine/experience'
@@ -35,7 +35,7 @@ const computed = new Map<string, Known>()
 const WAITS = 400
 
 function makeKnown(
-  db: PGlite,
+  db: Database,
   { id, place }: FloorRow,
   sheet: Sheet,
   computedFrom: string,

@@ -1,4 +1,4 @@
-import type { PGlite } from '@electric-sql/pglite'
+import type { Database } from '../../../data/database'
 import { z } from 'zod'
 import { CHANNELS } from '#core/run/channels'
 import { type ColumnUse, type FileHead, fileHead, guessColumns, readSamples, unitsFor, withUnits } from '#core/run/csv'
@@ -59,7 +59,7 @@ export default defineEventHandler(async (event) => {
 })
 
 /** Where readings without a time belong: now by the server's clock, and after what is there. */
-async function nextMoment(db: PGlite, run: Parameters<typeof secondsInto>[0] & { id: string }): Promise<number> {
+async function nextMoment(db: Database, run: Parameters<typeof secondsInto>[0] & { id: string }): Promise<number> {
   return Math.max(secondsInto(run), (await lastSequence(db, run.id)) / 1000 + 1e-3)
 }
 
@@ -77,7 +77,7 @@ function fromJson(text: string): unknown[] {
 
 /** A file, piece by piece, each told as it is committed; bad rows by line and column. */
 async function takeFile(
-  db: PGlite,
+  db: Database,
   id: string,
   text: string,
   { columns: said, header }: Record<string, unknown>,

@@ -1,7 +1,6 @@
 import type { H3Error, H3Event } from 'h3'
 import { removeResponseHeader, send, setResponseHeader, setResponseStatus } from 'h3'
-import { diskCode } from './data/failure'
-import { DatabaseAway } from './data/postgres'
+import { DATABASE_AWAY, diskCode } from './data/failure'
 import type { RefusalBody } from './utils/refusal'
 
 /** What a disk that takes nothing more is answered with, by its code: browsers keep what they have and try again. */
@@ -24,7 +23,8 @@ export function answerOf(error: Pick<H3Error, 'statusCode' | 'data' | 'cause'>, 
       message: `The disk of the shop’s machine ${disk}: nothing more is written there. What you write is kept in this browser until there is room.`,
       problems: [],
     }
-  if (error.cause instanceof DatabaseAway)
+  // By its code: what answers errors is bundled apart from what throws them.
+  if ((error.cause as { code?: unknown } | undefined)?.code === DATABASE_AWAY)
     return {
       status: 503,
       code: 'database-away',

@@ -31,6 +31,7 @@ export default defineEventHandler(async (event) => {
   return {
     ready: true,
     checked,
+    ...(process.env.ULDO_DATABASE_URL ? { keepsWatch: keepsWatch(), hearsOthers: hearsOthers() } : {}),
     instance: process.env.ULDO_INSTANCE ?? null,
     ...(event.context.actor.kind === 'open' ? { network: currentNetwork()?.address ?? null } : {}),
   }

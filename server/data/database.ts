@@ -23,6 +23,9 @@ export interface Migration {
   sql: string
 }
 
+/** The lock of the database that whoever brings it up to date holds. */
+const MIGRATING = 0x756c646d
+
 /**
  * Brings a database up to date: each migration once, in order of its number, all in one transaction, so that a failure
  * leaves what was there.
@@ -32,6 +35,8 @@ export interface Migration {
 export async function migrate(database: Database, migrations: Migration[]): Promise<string[]> {
   const ordered = [...migrations].sort((a, b) => a.name.localeCompare(b.name))
   return database.transaction(async (tx) => {
+    // Of several servers that start at once one does it, and the others find it done.
+    await tx.query('select pg_advisory_xact_lock($1)', [MIGRATING])
     await tx.exec(
       'create table if not exists migration (name text primary key, applied_at timestamptz not null default now())',
     )

@@ -21,3 +21,6 @@ export function inWords(error: unknown, words: Record<string, string>): string {
   const code = diskCode(error)
   return words[code ?? ''] ?? (error as Partial<Error>).message ?? `the disk failed (${code ?? String(error)}).`
 }
+
+/** Code of the error that says that the database did not answer. */
+export const DATABASE_AWAY = 'DATABASE_AWAY'

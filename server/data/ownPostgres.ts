@@ -112,6 +112,7 @@ export async function startPostgres({
     execFileSync(...asItsUser('kill', [`-${name}`, number!]))
   }
   const stopWith = async (name: string) => {
+    if (!child || child.exitCode !== null || child.signalCode) return
     const ended = gone()
     signal(name)
     await ended

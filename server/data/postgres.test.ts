@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
 import { FIRST_HOUSE } from '#core/house/first'
+import { createError } from 'h3'
+import { answerOf } from '../error'
 import { startPostgres } from './ownPostgres'
 import { enterChange, entriesAfter, getBuild, insertBuild } from './builds'
 import type { Database } from './database'
@@ -105,7 +107,10 @@ describe('a PostgreSQL server that dies', () => {
       )
       while (acknowledged < 50) await new Promise((done) => setTimeout(done, 5))
       await server.kill()
-      expect(await writing).toBeInstanceOf(DatabaseAway)
+      const thrown = await writing
+      expect(thrown).toBeInstanceOf(DatabaseAway)
+      // As a request is answered.
+      expect(answerOf(createError(thrown as Error), '/api/x')).toMatchObject({ status: 503, code: 'database-away' })
       await expect(own.query('select 1')).rejects.toThrow(DatabaseAway)
       await expect(own.transaction((tx) => tx.query('select 1'))).rejects.toThrow(DatabaseAway)
       await server.start()

@@ -1,5 +1,6 @@
 import pg from 'pg'
 import type { Database, Queries } from './database'
+import { DATABASE_AWAY } from './failure'
 
 /** A count or a number of a row is a JavaScript number here as it is on PGlite: none comes near 2^53. */
 const INT8 = 20
@@ -14,9 +15,9 @@ const STATEMENT = 60_000
 /** Connections at most, in one server of Uldo. */
 const MOST = 10
 
-/** The database did not answer, or ended the connection: what was asked is not known to have been done. Asked again with its key it is done once. */
+/** The database did not answer, or ended the connection: what was asked is not known to have been done. Asked again with its key it is done once. Without a cause: what answers errors would take that in its place. */
 export class DatabaseAway extends Error {
-  readonly code = 'DATABASE_AWAY'
+  readonly code = DATABASE_AWAY
 }
 
 /** PostgreSQL's own classes of a connection that failed, of a server that stops or starts, and of one that has no room for another. */
@@ -33,9 +34,7 @@ function isAway(error: unknown): boolean {
 }
 
 function asThrown(error: unknown): never {
-  throw isAway(error)
-    ? new DatabaseAway(`The database does not answer: ${(error as Error).message}`, { cause: error })
-    : error
+  throw isAway(error) ? new DatabaseAway(`The database does not answer: ${(error as Error).message}`) : error
 }
 
 const queriesOf = (client: pg.ClientBase): Queries => ({

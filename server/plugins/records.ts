@@ -14,13 +14,15 @@ import { isOwn, NotLetIn } from '../access/network'
 import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
-import { migrate, type Migration } from '../data/database'
+import { type Database, migrate, type Migration } from '../data/database'
 import { inWords } from '../data/failure'
 import { putHouse } from '../data/house'
 import { checkRecords, type Damage } from '../data/integrity'
 import { addPerson } from '../data/people'
 import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
+import { DatabaseAway, openPostgres } from '../data/postgres'
+import { sharedSecret } from '../data/secrets'
 import { resumeRigs, stopRigs } from '../rig/clock'
 import { resumeWatches, stopWatches } from '../watch/clock'
 
@@ -48,6 +50,11 @@ export default defineNitroPlugin((nitro) => {
       release()
       process.exit(6)
     }
+    if (error instanceof DatabaseAway) {
+      console.error(`${error.message}. Start PostgreSQL, or mend ULDO_DATABASE_URL.`)
+      release()
+      process.exit(7)
+    }
     console.error(
       `The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`,
     )
@@ -56,6 +63,7 @@ export default defineNitroPlugin((nitro) => {
   })
   const stop = async () => {
     currentNetwork()?.stop()
+    await leaveOthers()
     stopRigs()
     stopWatches()
     await currentBackups()?.stop()
@@ -111,12 +119,25 @@ const PLAIN: Record<string, string> = {
 /** A failure in words that say what to do. */
 const plainly = (error: unknown) => inWords(error, PLAIN)
 
-async function open(folder: string, application: App): Promise<PGlite> {
-  mkdirSync(folder, { recursive: true, mode: 0o700 })
+/** Of several servers that start on an empty database one puts the demo builds in. */
+async function seeds(database: Database): Promise<boolean> {
+  const own = randomUUID()
+  return (await sharedSecret(database, 'demo', () => own)) === own
+}
+
+/** The records: of a PostgreSQL server where one is named, else of the data folder. */
+async function openRecords(folder: string, server: string | undefined): Promise<Database> {
+  if (server) return openPostgres(server)
   refuseStrangeFolder(join(folder, 'records'))
-  const database = await PGlite.create(join(folder, 'records'))
+  return PGlite.create(join(folder, 'records'))
+}
+
+async function open(folder: string, application: App): Promise<Database> {
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const server = process.env.ULDO_DATABASE_URL
+  const database = await openRecords(folder, server)
   await migrate(database, await migrations())
-  if (process.env.ULDO_DEMO && (await listBuilds(database)).length === 0) {
+  if (process.env.ULDO_DEMO && (await listBuilds(database)).length === 0 && (await seeds(database))) {
     const builds = useStorage('assets:demo')
     for (const key of (await builds.getKeys()).sort().reverse())
       await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
@@ -125,7 +146,10 @@ async function open(folder: string, application: App): Promise<PGlite> {
       await addPerson(database, name, role)
     await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
   }
-  process.env.NUXT_SESSION_PASSWORD = sessionKey(folder)
+  // A session that one server began goes on at every other.
+  process.env.NUXT_SESSION_PASSWORD = server
+    ? await sharedSecret(database, 'session', () => sessionKey(folder))
+    : sessionKey(folder)
   await letNetworkIn(database, folder, application)
   provideDatabase(database)
   const backups = prepareBackups(database, folder, version)
@@ -140,8 +164,11 @@ async function open(folder: string, application: App): Promise<PGlite> {
     },
     (error: Error) => console.error(`The records could not be checked: ${error.message}`),
   )
-  await resumeRigs(database)
-  await resumeWatches(watchParts())
+  if (server) joinOthers(server, database)
+  else {
+    await resumeRigs(database)
+    await resumeWatches(watchParts())
+  }
   // What makes the page is loaded now, and not when somebody waits for it.
   void fetch(ownAddress()).then(
     (page) => page.arrayBuffer(),

@@ -1,4 +1,4 @@
-/** Who has a build open in which tab, and at which of its pages; in this process, since it is told by the streams that it holds. */
+/** Who has a build open in which tab, and at which of its pages; told by the streams that this process holds, and by other servers. */
 export interface Present {
   /** A tab. */
   device: string
@@ -17,8 +17,42 @@ const STREAM_WAIT = 30_000
 const rooms = new Map<string, Map<string, Tab>>()
 const listeners = new Map<string, Set<(present: Present[]) => void>>()
 
-export const presentAt = (build: string): Present[] =>
+const presentHere = (build: string): Present[] =>
   [...(rooms.get(build)?.values() ?? [])].flatMap(({ said, streams }) => (said && streams > 0 ? [said] : []))
+
+/** Who is at a build on other servers, by server, and when they last said so. */
+const elsewhere = new Map<string, Map<string, { present: Present[]; at: number }>>()
+/** Said again so often while somebody is there, ms; what was not said again for so long has gone with its server. */
+const SAY_AGAIN = 10_000
+const GONE = 25_000
+
+export const presentAt = (build: string): Present[] => [
+  ...presentHere(build),
+  ...[...(elsewhere.get(build)?.values() ?? [])].flatMap(({ present, at }) => (Date.now() - at < GONE ? present : [])),
+]
+
+let tellElsewhere: ((build: string, present: Present[]) => void) | undefined
+/** Other servers are told who is here, at each change and again while somebody is. */
+export function providePresenceElsewhere(tell: (build: string, present: Present[]) => void): void {
+  tellElsewhere = tell
+  setInterval(() => {
+    for (const build of rooms.keys()) tell(build, presentHere(build))
+    for (const [build, servers] of elsewhere) {
+      const old = [...servers].filter(([, { at }]) => Date.now() - at >= GONE)
+      for (const [server] of old) servers.delete(server)
+      if (servers.size === 0) elsewhere.delete(build)
+      if (old.length > 0) toldHere(build)
+    }
+  }, SAY_AGAIN).unref()
+}
+
+/** Another server says who is at a build there. */
+export function presentElsewhere(server: string, build: string, present: Present[]): void {
+  const servers = elsewhere.get(build) ?? new Map<string, { present: Present[]; at: number }>()
+  const before = JSON.stringify(servers.get(server)?.present ?? [])
+  elsewhere.set(build, servers.set(server, { present, at: Date.now() }))
+  if (before !== JSON.stringify(present)) toldHere(build)
+}
 
 function tabOf(build: string, device: string): Tab {
   const room = rooms.get(build) ?? new Map<string, Tab>()
@@ -29,6 +63,11 @@ function tabOf(build: string, device: string): Tab {
 }
 
 function told(build: string): void {
+  toldHere(build)
+  tellElsewhere?.(build, presentHere(build))
+}
+
+function toldHere(build: string): void {
   const present = presentAt(build)
   for (const hear of listeners.get(build) ?? []) hear(present)
 }

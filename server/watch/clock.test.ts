@@ -48,6 +48,7 @@ describe('the watch on the server', () => {
       db,
       now: () => now,
       alarm: (alarm) => alarms.push(alarm),
+      kept: () => undefined,
       tell: (id, news) => hearers.get(id)?.forEach((hear) => hear(news)),
       hearRun: (id, hear) => {
         hearers.set(id, [...(hearers.get(id) ?? []), hear])
@@ -161,10 +162,19 @@ describe('the watch on the server', () => {
       Array.from({ length: 40 }, (_, i) => ({ time: 20 + i / 10, pressure: 0, speed: 15 })),
     )
     await vi.waitFor(async () => expect(await calls(run.id)).toHaveLength(1))
-    // A call that was made is not made again.
+    // A call that was made is not made again; it stands until a hand has taken it, whichever server shouts.
     stopWatches()
     const second = parts()
     await watchStart(second.own, (await getRun(db, run.id))!, sheet)
-    expect(second.alarms).toEqual([])
+    expect(second.alarms).toMatchObject([{ on: true, run: run.id, code: 'lost', reading: 0 }])
+    expect(await calls(run.id)).toHaveLength(1)
+    const taken = { clientKey: randomUUID(), time: 24, kind: 'stop' as const, words: 'off', data: {}, who: 'Maren' }
+    const entered = (await insertEvent(db, run.id, taken))!
+    second.own.tell(run.id, { kind: 'event', event: entered.event })
+    expect(second.alarms.map(({ on }) => on)).toEqual([true, false])
+    stopWatches()
+    const third = parts()
+    await watchStart(third.own, (await getRun(db, run.id))!, sheet)
+    expect(third.alarms).toEqual([])
   })
 })

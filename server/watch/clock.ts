@@ -30,6 +30,8 @@ const watching = new Map<string, Watching>()
 export interface WatchParts {
   db: Database
   tell: (id: string, news: RunNews) => void
+  /** A call that was told before it was kept is kept now, under its number. */
+  kept: (id: string, number: number) => void
   hearRun: (id: string, hear: (news: RunNews) => void) => () => void
   alarm: (alarm: Alarm) => void
   now: () => number
@@ -50,9 +52,22 @@ export interface Alarm {
   limit: number
 }
 
+/** Code, reading and limit of the call that a server's watch made of a run; undefined where it made none. */
+export function callOf(
+  events: readonly Pick<KeptEvent, 'kind' | 'data'>[],
+): Pick<Alarm, 'code' | 'reading' | 'limit'> | undefined {
+  const call = events.find(({ kind, data }) => kind === 'word' && data.watch === 'server')
+  return (
+    call && { code: call.data.code as Stop['code'], reading: Number(call.data.reading), limit: Number(call.data.limit) }
+  )
+}
+
 /** Calls that stand: a page that opens later is told of them. */
 const standing = new Map<string, Alarm>()
 export const standingAlarms = () => [...standing.values()]
+/** A call that another server made stands here too, or no more. */
+export const standAlarm = (alarm: Alarm) =>
+  void (alarm.on ? standing.set(alarm.run, alarm) : standing.delete(alarm.run))
 
 /**
  * Watches a start on the server, by the very code of the page: a tablet that sleeps or a tab that is shut does not end the watch. What it calls is an event of the
@@ -69,8 +84,27 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   const begun = Date.parse(run.startedAt)
   const secondsNow = () => (parts.now() - begun) / 1000
   let heardAt = parts.now()
-  let called = run.events.some(({ kind, data }) => kind === 'word' && data.watch === 'server')
+  const calledBefore = callOf(run.events)
+  let called = calledBefore !== undefined
   let acknowledged = run.events.some(({ kind }) => kind === 'stop')
+  /** Shouts in the whole shop, until a hand has taken it. A simulated engine's own board shouts; the rest of the shop has none to switch off. */
+  function shout({ code, reading, limit }: Pick<Alarm, 'code' | 'reading' | 'limit'>): void {
+    if (acknowledged || run.setup.source === 'rig') return
+    const news: Alarm = {
+      kind: 'alarm',
+      on: true,
+      run: run.id,
+      build: run.buildId,
+      name: recorded.name,
+      code,
+      reading,
+      limit,
+    }
+    standing.set(run.id, news)
+    alarm(news)
+  }
+  // What was called before this server stood here stands until a hand has taken it.
+  if (calledBefore) shout(calledBefore)
 
   async function call(seen: Assessment | undefined): Promise<void> {
     if (!seen?.stop || called) return
@@ -84,28 +118,17 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
       data: { watch: 'server', code, reading, limit, speed, temperature },
       who: 'Uldo',
     }
-    // A simulated engine's own board shouts; the rest of the shop has none to switch off.
-    if (!acknowledged && run.setup.source !== 'rig') {
-      const news: Alarm = {
-        kind: 'alarm',
-        on: true,
-        run: run.id,
-        build: run.buildId,
-        name: recorded.name,
-        code,
-        reading,
-        limit,
-      }
-      standing.set(run.id, news)
-      alarm(news)
-    }
     // Told before it is kept: the seconds count.
     tell(run.id, {
       kind: 'event',
       event: { ...event, number: Number.MAX_SAFE_INTEGER, at: new Date(parts.now()).toISOString() },
     })
-    await insertEvent(db, run.id, event).catch((error: Error) =>
-      console.error(`The call of run ${run.id} could not be kept: ${error.message}`),
+    shout({ code, reading, limit })
+    await insertEvent(db, run.id, event).then(
+      (entered) => {
+        if (entered) parts.kept(run.id, entered.event.number)
+      },
+      (error: Error) => console.error(`The call of run ${run.id} could not be kept: ${error.message}`),
     )
   }
 

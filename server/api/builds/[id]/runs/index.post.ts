@@ -13,8 +13,10 @@ export default defineEventHandler(async (event) => {
     throw refusal(409, 'conflict', 'New run: that id belongs to another build’s run.', {
       problems: [{ path: 'id', message: 'is taken' }],
     })
-  if (run!.setup.rig && !run!.endedAt) await runRig(requireDatabase(), run!, build.sheet)
-  await watchStart(watchParts(), run!, build.sheet)
+  if (keepsWatch()) {
+    if (run!.setup.rig && !run!.endedAt) await runRig(requireDatabase(), run!, build.sheet)
+    await watchStart(watchParts(), run!, build.sheet)
+  } else announceBegun(run!.id)
   setResponseStatus(event, 201)
   return shown(run!)
 })

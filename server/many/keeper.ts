@@ -1,0 +1,64 @@
+import pg from 'pg'
+import { connection } from '../data/postgres'
+
+/** The lock of the database that the one who keeps watch holds, for as long as its connection lives. */
+const LOCK = 0x756c646f
+/** A server that does not keep the watch asks for it so often, ms; one that does looks whether it still has it. */
+const ASKS = 400
+/** What holds the lock and does not answer has lost it after so long, ms. */
+const PATIENCE = 1500
+
+/** Of several servers on one database the one that keeps the watch over starts and drives the simulated engines. */
+export interface Keeper {
+  keeps: () => boolean
+  close: () => Promise<void>
+}
+
+/**
+ * Takes the watch where nobody has it, and takes it over when its server dies: the database lets go of the lock with the connection.
+ *
+ * @param take called when this server has it; `leave` when it has it no more
+ */
+export function openKeeper(url: string, { take, leave }: { take: () => Promise<void>; leave: () => void }): Keeper {
+  let closed = false
+  let mine = false
+  let client: pg.Client | undefined
+
+  function lost(): void {
+    if (mine) leave()
+    mine = false
+    const gone = client
+    client = undefined
+    void gone?.end().catch(() => undefined)
+  }
+  async function round(): Promise<void> {
+    if (!client) {
+      const next = new pg.Client({ ...connection(url), query_timeout: PATIENCE, connectionTimeoutMillis: PATIENCE })
+      next.on('error', () => undefined)
+      next.once('end', () => client === next && lost())
+      await next.connect()
+      client = next
+    }
+    if (mine) return void (await client.query('select 1'))
+    const { rows } = await client.query<{ got: boolean }>('select pg_try_advisory_lock($1) as got', [LOCK])
+    if (!rows[0].got || closed) return
+    mine = true
+    await take()
+  }
+  let going: Promise<void> = Promise.resolve()
+  const goOn = () => {
+    going = round()
+      .catch(lost)
+      .then(() => void (closed || setTimeout(goOn, ASKS).unref()))
+  }
+  goOn()
+  return {
+    keeps: () => mine,
+    close: async () => {
+      closed = true
+      lost()
+      await going
+      lost()
+    },
+  }
+}

@@ -1,0 +1,16 @@
+/** What one server of Uldo tells the others: who and which number, never what; that is read from the records. */
+export type Notice =
+  | { kind: 'entry'; id: string; number: number }
+  /** An event of a run, by its number; readings of one, by the last that stood before them; and its end. */
+  | { kind: 'event'; id: string; number: number }
+  | { kind: 'samples'; id: string; number: number }
+  | { kind: 'end'; id: string }
+  | { kind: 'house'; number: number }
+  | { kind: 'shelf' }
+  | { kind: 'people' }
+  | { kind: 'proposals'; id: string }
+  /** The watch calls a start off, or a hand has taken it. */
+  | { kind: 'alarm'; id: string; on: boolean }
+  | { kind: 'session-ended'; id: string }
+  /** Who is at a build on this server. */
+  | { kind: 'present'; id: string; present: { device: string; who: string; page: string }[] }

@@ -4,8 +4,8 @@ import { PGlite } from '@electric-sql/pglite'
 import { migrate, type Migration } from '../data/database'
 import { checkRecords } from '../data/integrity'
 import { lockFolder } from '../data/lock'
-import { BadBackup, type Head, LOGS, migrationsOf } from './format'
-import type { Table } from '../data/tables'
+import { fillTables, numberOn } from './fill'
+import { BadBackup, type Head, migrationsOf } from './format'
 import { readArchive } from './read'
 
 /** Where records are put together before they get their name: a start beside it is refused. */
@@ -42,12 +42,9 @@ export async function restoreBackup(file: string, folder: string, migrations: Mi
     const db = await PGlite.create(half)
     try {
       await migrate(db, migrationsOf(head, migrations))
-      await fill(db, file)
+      await fillTables(db, file)
       await migrate(db, migrations)
-      for (const table of NUMBERED)
-        await db.query(
-          `select setval(pg_get_serial_sequence('${table}', 'number'), greatest(1, (select coalesce(max(number), 1) from ${table})), exists(select 1 from ${table}))`,
-        )
+      await numberOn(db)
       const damage = await checkRecords(db)
       if (damage.length > 0)
         throw new BadBackup(
@@ -65,32 +62,4 @@ export async function restoreBackup(file: string, folder: string, migrations: Mi
   } finally {
     release()
   }
-}
-
-/** Tables that number their rows themselves, by this version. */
-const NUMBERED: Table[] = [...LOGS, 'proposal']
-
-async function fill(db: PGlite, file: string): Promise<void> {
-  // What is put back is no new change: nothing is entered for it.
-  await db.exec('set session_replication_role = replica')
-  const photos = new Map<string, Buffer>()
-  const rows = async (table: Table, lines: string[]) => {
-    if (table === 'photo') {
-      for (const line of lines) {
-        const { id } = JSON.parse(line) as { id: string }
-        if (!photos.has(id)) throw new BadBackup(`The picture of photo ${id} is missing.`)
-        await db.query(
-          'insert into photo (id, build_id, media_type, bytes, who, at) select id, build_id, media_type, $2, who, at from jsonb_populate_record(null::photo, $1::jsonb)',
-          [line, photos.get(id)],
-        )
-        photos.delete(id)
-      }
-    } else
-      await db.query(
-        `insert into ${table} overriding system value select * from jsonb_populate_recordset(null::${table}, $1::jsonb)`,
-        [`[${lines.join(',')}]`],
-      )
-  }
-  await readArchive(file, { head: () => undefined, rows, photo: (id, bytes) => photos.set(id, bytes) })
-  await db.exec('set session_replication_role = origin')
 }

@@ -33,6 +33,8 @@ export async function fixMoment(db: Database): Promise<Moment> {
     const ids = async (table: string) =>
       (await tx.query<{ id: string }>(`select id from ${table} order by id`)).rows.map(({ id }) => id)
     const upTo = {} as Head['upTo']
+    // Numbers are given out before their rows are in: what is being written at this moment is waited for, and what comes after it waits.
+    await tx.exec(`lock table ${[...LOGS, ...WHOLE].join(', ')} in share mode`)
     for (const log of LOGS) upTo[log] = await last(log)
     const small: Moment['small'] = []
     for (const table of WHOLE) small.push({ table, rows: await asText(tx, table) })

@@ -1,6 +1,6 @@
 import jsonPatch from 'fast-json-patch'
 import { type BuildRow, entriesAfter, listBuilds } from './builds'
-import type { Database, Queries } from './database'
+import type { Queries } from './database'
 import { TABLES } from './tables'
 
 /** Something in the records that is not as it was written. */
@@ -17,7 +17,7 @@ const READ = [...TABLES, 'session', 'standing', 'lesson']
  *
  * @returns what differs or cannot be read; nothing when all is well
  */
-export async function checkRecords(db: Database): Promise<Damage[]> {
+export async function checkRecords(db: Queries): Promise<Damage[]> {
   const damage: Damage[] = []
   for (const table of READ) {
     try {

@@ -2,7 +2,7 @@ import pg from 'pg'
 import { connection } from '../data/postgres'
 
 /** The lock of the database that the one who keeps watch holds, for as long as its connection lives. */
-const LOCK = 0x756c646f
+export const WATCH_LOCK = 0x756c646f
 /** A server that does not keep the watch asks for it so often, ms; one that does looks whether it still has it. */
 const ASKS = 400
 /** What holds the lock and does not answer has lost it after so long, ms. */
@@ -40,7 +40,7 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
       client = next
     }
     if (mine) return void (await client.query('select 1'))
-    const { rows } = await client.query<{ got: boolean }>('select pg_try_advisory_lock($1) as got', [LOCK])
+    const { rows } = await client.query<{ got: boolean }>('select pg_try_advisory_lock($1) as got', [WATCH_LOCK])
     if (!rows[0].got || closed) return
     mine = true
     await take()

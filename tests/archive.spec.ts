@@ -10,6 +10,8 @@ import { json, put, write } from './keptBuild'
 const outlookOf = async (page: Page) => {
   await expect(page.locator('[data-state="idleHot"]')).toContainText(/\d/)
   await expect(page.getByTestId('strip-late')).toHaveCount(0)
+  // In full: the quick band that stands while hands move is of fewer samples.
+  await expect(page.locator('.strip')).toHaveAttribute('data-full', 'true')
   return page.locator('[data-state]').allInnerTexts()
 }
 

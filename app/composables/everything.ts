@@ -6,6 +6,9 @@ import { PAGES, stationPath } from './stations'
 const APART = [
   () => import('primevue/datatable'),
   () => import('primevue/fileupload'),
+  () => import('~/components/readings/CheckFault.vue'),
+  () => import('~/components/run/EarlierRuns.vue'),
+  () => import('~/components/readings/PhotoRow.vue'),
   () => import('primevue/tooltip'),
   () => import('~/components/frame/FindPalette.vue'),
   () => import('~/components/frame/StepToast.vue'),

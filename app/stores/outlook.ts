@@ -24,6 +24,8 @@ export const useOutlook = defineStore('outlook', () => {
   const late = ref(false)
   /** What stands, if anything, is of the record that is open now. */
   const current = computed(() => now.value !== undefined && failed.value === undefined && !late.value)
+  /** What stands was drawn with all samples, and not quickly while hands move. */
+  const full = ref(false)
   /** Milliseconds from the last change to its prediction. */
   const took = ref(0)
   let settling: ReturnType<typeof setTimeout> | undefined
@@ -50,6 +52,7 @@ export const useOutlook = defineStore('outlook', () => {
       const before = sheet.experience === taught ? now.value : undefined
       taught = sheet.experience
       now.value = found
+      full.value = false
       failed.value = undefined
       took.value = performance.now() - started
       if (before && moved(before, found)) {
@@ -58,10 +61,12 @@ export const useOutlook = defineStore('outlook', () => {
         fading = setTimeout(() => (ghost.value = undefined), GHOST)
       }
       settling = setTimeout(async () => {
-        const full = await useEngineModel()
+        const whole = await useEngineModel()
           .fullOutlook(sheet)
           .catch(() => undefined)
-        if (full && turn === asked && id === build.id) now.value = full
+        if (!whole || turn !== asked || id !== build.id) return
+        now.value = whole
+        full.value = true
       }, SETTLE)
     } catch (error) {
       if (turn !== asked) return
@@ -89,7 +94,7 @@ export const useOutlook = defineStore('outlook', () => {
     if (!before || !after || Math.abs(after.pressure - before.pressure) < SHOWN) return undefined
     return after.pressure - before.pressure
   }
-  return { now, ghost, failed, late, current, took, change }
+  return { now, ghost, failed, late, full, current, took, change }
 })
 
 function moved(a: Outlook, b: Outlook): boolean {

@@ -5,6 +5,8 @@ const PAGES = /\/app\/pages\/[\w/[\]-]+\.vue$/
 const FIRST = ['readings', 'tables', 'frame']
 const FRAME = /\/app\/pages\/build\/\[id\]\.vue$/
 const STATIONS = /\/app\/pages\/build\/\[id\]\/[\w-]+\.vue$/
+/** A few lines that are not worth the tables for a station that has none. */
+const SMALL = /\/app\/composables\//
 /** Stations that need a module before it travels with what nearly all of them need, and before it travels with the tables. */
 const MOST = 5
 const SOME = 3
@@ -51,7 +53,8 @@ function plan(modules: Modules): Map<string, string> {
   for (const station of all.filter((id) => STATIONS.test(id)))
     for (const id of needsOf([station], modules)) times.set(id, (times.get(id) ?? 0) + 1)
   const chunks = new Map<string, string>()
-  for (const [id, count] of times) if (count >= SOME) chunks.set(id, count >= MOST ? 'readings' : 'tables')
+  for (const [id, count] of times)
+    if (count >= SOME) chunks.set(id, count >= MOST || SMALL.test(id) ? 'readings' : 'tables')
   for (const id of frame) chunks.set(id, 'frame')
   for (const id of entry) chunks.delete(id)
   return chunks

@@ -31,7 +31,13 @@ const assumed = computed(() => outlook.now?.assumed.slice(0, 5) ?? [])
 </script>
 
 <template>
-  <aside class="strip" :aria-label="t('outlookStrip.outlook')" tabindex="0" :data-took="outlook.took">
+  <aside
+    class="strip"
+    :aria-label="t('outlookStrip.outlook')"
+    tabindex="0"
+    :data-took="outlook.took"
+    :data-full="outlook.full"
+  >
     <div class="head">
       <h2>{{ t('outlookStrip.outlook') }}</h2>
       <span class="quiet">{{ t('outlookStrip.atTheGauge', { unit: units.unit('pressure').symbol }) }}</span>

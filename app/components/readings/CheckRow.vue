@@ -25,28 +25,11 @@ const ANSWERS = [
       :options="ANSWERS"
       @choose="build.check(item.key, $event, item.label)"
     />
-    <DraftInput
-      v-if="check?.state === 'fault'"
-      class="of-it"
-      :value="check.note ?? ''"
-      :aria-label="t('checkRow.noteOn', { item: named(item.label) })"
-      :placeholder="t('checkRow.whatIsWrong')"
-      maxlength="500"
-      @write="build.annotate(item.key, $event, item.label)"
-    /><PhotoRow
-      v-if="check?.state === 'fault'"
-      class="of-it"
-      :of="named(item.label)"
-      :photos="check.photos"
-      @kept="build.photograph(item.key, $event, t('checkRow.photo', { item: named(item.label) }))"
-    />
+    <LazyCheckFault v-if="check?.state === 'fault'" :item="item" />
   </div>
 </template>
 
 <style scoped>
-.of-it {
-  grid-column: 1 / -1;
-}
 .fault-words {
   display: block;
   color: var(--stop);

@@ -152,7 +152,7 @@ const addPhoto = (id: string) =>
         <Button type="button" variant="text" :aria-expanded="open === 'note'" @click="toggle('note')">{{
           t('readingBar.note')
         }}</Button>
-        <PhotoRow size="small" :of="named(quantity.label)" :photos="reading.photos" @kept="addPhoto" />
+        <LazyPhotoRow size="small" :of="named(quantity.label)" :photos="reading.photos" @kept="addPhoto" />
       </template>
       <Button v-if="term" type="button" variant="text" :aria-expanded="open === 'word'" @click="toggle('word')">{{
         t('readingBar.whatIsIt')

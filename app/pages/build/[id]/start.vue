@@ -41,7 +41,7 @@ function look(earlier: Run) {
     </ViewTabs>
     <section v-if="view !== 'breakin' && run.list.length > 0" class="block">
       <h2>{{ t('start.earlierStarts') }}</h2>
-      <EarlierRuns @look="look" />
+      <LazyEarlierRuns @look="look" />
     </section>
     <LazyStartBoard v-if="boarded && run.run?.kind === 'start'" @leave="leave" />
   </div>

@@ -1,5 +1,5 @@
 /** Everything that must hold: types, lint, unit tests, build, browser tests. Installs what is missing first. */
-import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs'
 import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ensureInstalled, root, run } from './lib/prepare.mjs'
@@ -29,6 +29,13 @@ function installs(name) {
     if (status !== 0) console.error(`“${[command, ...args].join(' ')}” failed.`)
     return status === 0
   })
+}
+
+/** Where Debian's newest PostgreSQL has the program that makes a folder of records. */
+function newestPostgres() {
+  const debian = '/usr/lib/postgresql'
+  const version = existsSync(debian) ? readdirSync(debian).sort((a, b) => Number(b) - Number(a))[0] : undefined
+  return join(debian, version ?? '', 'bin', 'initdb')
 }
 
 function step(title, command, args, options) {
@@ -67,8 +74,8 @@ if (!process.env.CHROMIUM)
   )
 // Certificates are judged by another hand than the one that makes them.
 ensureProgram({ name: 'openssl', file: '/usr/bin/openssl' })
-// The records are tried on a PostgreSQL server as well: one of the tests' own, which Debian's package brings.
-ensureProgram({ name: 'postgresql', file: '/usr/share/postgresql-common/pg_wrapper' })
+// The records are tried on a PostgreSQL server as well: one of the tests' own, with the programs of Debian's package. Its clients alone do not do.
+ensureProgram({ name: 'postgresql', file: newestPostgres() })
 step('what Nuxt prepares', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 await sideBySide([
   [

@@ -95,8 +95,10 @@ export async function startPostgres({
       data,
       ...Object.entries(all).flatMap(([name, value]) => ['-c', `${name}=${value}`]),
     ])
-    child = spawn(command, words, { stdio: 'ignore', cwd: folder })
-    for (let tries = 0; tries < 200; tries++) {
+    for (let tries = 0; tries < 300; tries++) {
+      // One that was killed leaves processes behind for a moment; while they live no other begins in its folder.
+      if (!child || child.exitCode !== null || child.signalCode)
+        child = spawn(command, words, { stdio: 'ignore', cwd: folder })
       if (await answers()) return
       await new Promise((done) => setTimeout(done, 100))
     }

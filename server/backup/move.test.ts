@@ -130,27 +130,33 @@ describe('a shop that moves', () => {
     expect(existsSync(join(folder, 'none'))).toBe(false)
     await keeper.close()
 
-    // The server dies in the middle.
+    // The server dies in the middle: entries are in, and the run's events wait for a table that another holds.
     const half = await fresh('half')
+    const holding = openPostgres(half)
+    await migrate(holding, migrations)
+    const held = holding
+      .transaction(async (tx) => {
+        await tx.exec('lock table run_event in access exclusive mode')
+        await tx.query('select pg_sleep(60)')
+      })
+      .catch(() => undefined)
+    const looking = openPostgres(server.url)
+    const waits = async () =>
+      (await looking.query('select 1 from pg_locks where not granted and locktype = $1', ['relation'])).rows.length > 0
+    await new Promise((done) => setTimeout(done, 200))
     const moving = moveToServer(here, half, '0.1.0', migrations).then(
       () => 'moved',
       (error: unknown) => error,
     )
-    const looking = openPostgres(server.url)
-    const filling = async () =>
-      (
-        await looking.query(
-          "select 1 from pg_stat_activity where datname = 'half' and state in ('active', 'idle in transaction') and query like 'insert into entry%'",
-        )
-      ).rows.length > 0
-    while (!(await filling())) await new Promise((done) => setTimeout(done, 1))
+    while (!(await waits())) await new Promise((done) => setTimeout(done, 20))
     await server.kill()
     expect(await moving).toBeInstanceOf(DatabaseAway)
+    await held
     await server.start()
     const after = openPostgres(half)
     expect(await listBuilds(after)).toEqual([])
     await after.close()
     expect(await moveToServer(here, half, '0.1.0', migrations)).toMatchObject({ builds: 1, entries: 260 })
-    for (const db of [looking, here]) await db.close()
+    for (const db of [looking, holding, here]) await db.close()
   })
 })

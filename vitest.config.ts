@@ -25,7 +25,7 @@ export default defineConfig({
               ...LONG,
               name: 'core and server',
               include: [ALL],
-              exclude: ['app/**', 'server/data/postgres.test.ts', 'server/backup/move.test.ts'],
+              exclude: ['app/**', 'server/data/postgres.test.ts', 'server/backup/move.test.ts', 'server/many/**'],
               isolate: false,
             },
           },
@@ -35,7 +35,11 @@ export default defineConfig({
             test: {
               ...LONG,
               name: 'on PostgreSQL',
-              include: ['server/{data,archive,watch,rig}/**/*.test.ts', 'server/backup/move.test.ts'],
+              include: [
+                'server/{data,archive,watch,rig}/**/*.test.ts',
+                'server/backup/move.test.ts',
+                'server/many/*.test.ts',
+              ],
               globalSetup: ['server/data/testPostgres.ts'],
               isolate: false,
             },

@@ -1,4 +1,5 @@
 import { t } from '~/words/of/frame'
+import { answeredAhead } from './ahead'
 import type { Refusal } from './kept'
 import type { Answer, Ask, Route } from './routes'
 
@@ -39,11 +40,11 @@ export async function ask<R extends Route>(
   let status: number
   let text: string
   try {
-    const response = await fetch(addressOf(route, at, query), {
-      method: route.split(' ')[0],
-      ...carried(body),
-      signal: signal ?? AbortSignal.timeout(PATIENCE),
-    })
+    const address = addressOf(route, at, query)
+    const method = route.split(' ')[0]
+    const response =
+      (method === 'GET' ? await answeredAhead(address) : undefined) ??
+      (await fetch(address, { method, ...carried(body), signal: signal ?? AbortSignal.timeout(PATIENCE) }))
     status = response.status
     text = await response.text()
   } catch {

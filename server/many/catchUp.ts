@@ -1,14 +1,17 @@
-import { sequenceOf } from '#core/run/channels'
+import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { Entry } from '#core/record/entry'
 import type { RunNews } from '#core/run/run'
 import { entriesAfter } from '../data/builds'
 import type { Queries } from '../data/database'
-import { eventsOf, getRun, samplesAfter } from '../data/runs'
+import { eventsOf, getRun, getRunHead, samplesAfter } from '../data/runs'
 
 /** Readings are read in pieces of so many. */
 const PIECE = 3000
 /** Where nobody knows what was told last, so many entries are told again: who has them passes them over. */
 const OVERLAP = 20
+
+/** Without a notice so much before the last reading is looked at again, ms of the run: readings of two servers may come out of turn. */
+const WINDOW = 30_000
 
 /** What listens in this process. */
 export interface Listened {
@@ -18,10 +21,25 @@ export interface Listened {
   tellRun: (run: string, news: RunNews) => void
 }
 
+function mark(at: Told, samples: readonly ChannelSample[]): void {
+  for (const sample of samples) {
+    at.samples.add(sequenceOf(sample))
+    at.sequence = Math.max(at.sequence, sequenceOf(sample))
+  }
+}
+
+/** What of a run was told here: its last event, its readings by their numbers, and its end. */
+interface Told {
+  event: number
+  sequence: number
+  samples: Set<number>
+  ended: boolean
+}
+
 /** Tells what other servers wrote to those who listen here, in its order, by the numbers that it has in the records: what a lost notice would have said too. */
 export function openCatchUp(db: Queries, { builds, runs, tellEntry, tellRun }: Listened) {
   const revisions = new Map<string, number>()
-  const seen = new Map<string, { event: number; sequence: number; ended: boolean }>()
+  const seen = new Map<string, Told>()
   /** One after the other for each build and run. */
   const lines = new Map<string, Promise<void>>()
   const inLine = (id: string, work: () => Promise<void>): Promise<void> => {
@@ -30,7 +48,7 @@ export function openCatchUp(db: Queries, { builds, runs, tellEntry, tellRun }: L
     void turn.then(() => lines.get(id) === turn && lines.delete(id))
     return turn
   }
-  const runOf = (id: string) => seen.get(id) ?? { event: 0, sequence: -1, ended: false }
+  const runOf = (id: string): Told => seen.get(id) ?? { event: 0, sequence: -1, samples: new Set(), ended: false }
 
   const build = (id: string, known?: number) =>
     inLine(id, async () => {
@@ -41,29 +59,32 @@ export function openCatchUp(db: Queries, { builds, runs, tellEntry, tellRun }: L
         tellEntry(id, entry)
       }
     })
-  const run = (id: string, after?: number) =>
+  /** @param after the number before the first reading that is not told, where a notice says it: it may lie before others that came by another server */
+  const run = (id: string, after = Infinity) =>
     inLine(id, async () => {
       const at = runOf(id)
-      if (after !== undefined && at.sequence < 0) at.sequence = after
+      if (at.sequence < 0 && after < Infinity) at.sequence = after
       seen.set(id, at)
       for (const event of await eventsOf(db, id)) {
         if (event.number <= at.event) continue
         at.event = event.number
         if (event.kind !== 'end') tellRun(id, { kind: 'event', event })
       }
-      for (let pieces = true; pieces;) {
-        const samples = await samplesAfter(db, id, at.sequence, PIECE)
+      for (let from = Math.min(after, at.sequence - WINDOW), pieces = true; pieces;) {
+        const read = await samplesAfter(db, id, from, PIECE)
+        const samples = read.filter((sample) => sequenceOf(sample) > from && !at.samples.has(sequenceOf(sample)))
         if (samples.length > 0) {
-          at.sequence = sequenceOf(samples.at(-1)!)
+          mark(at, samples)
           tellRun(id, { kind: 'samples', samples })
         }
-        pieces = samples.length === PIECE
+        pieces = read.length === PIECE
+        if (pieces) from = sequenceOf(read.at(-1)!)
       }
-      const row = at.ended ? undefined : await getRun(db, id)
-      if (!row?.endedAt) return
+      if (at.ended || !(await getRunHead(db, id))?.endedAt) return
       at.ended = true
-      for (const event of row.events) if (event.kind === 'end') tellRun(id, { kind: 'event', event })
-      tellRun(id, { kind: 'end', outcome: row.outcome ?? 'ended' })
+      const { events, outcome } = (await getRun(db, id))!
+      for (const event of events) if (event.kind === 'end') tellRun(id, { kind: 'event', event })
+      tellRun(id, { kind: 'end', outcome: outcome ?? 'ended' })
     })
 
   return {
@@ -85,8 +106,7 @@ export function openCatchUp(db: Queries, { builds, runs, tellEntry, tellRun }: L
         const at = runOf(id)
         if (news.kind === 'event' && news.event.number < Number.MAX_SAFE_INTEGER)
           at.event = Math.max(at.event, news.event.number)
-        if (news.kind === 'samples')
-          for (const sample of news.samples) at.sequence = Math.max(at.sequence, sequenceOf(sample))
+        if (news.kind === 'samples') mark(at, news.samples)
         if (news.kind === 'end') at.ended = true
         seen.set(id, at)
       },

@@ -15,20 +15,22 @@ export interface Keeper {
 }
 
 /**
- * Takes the watch where nobody has it, and takes it over when its server dies: the database lets go of the lock with the connection.
+ * Takes the watch where nobody has it, and takes it over when its server dies: the database lets go of the lock with the connection. One that has lost its connection
+ * goes on watching until it knows that another does: twice is safer than not at all.
  *
- * @param take called when this server has it; `leave` when it has it no more
+ * @param take called whenever this server has got the lock; `leave` when another has it who had not
  */
 export function openKeeper(url: string, { take, leave }: { take: () => Promise<void>; leave: () => void }): Keeper {
   let closed = false
   let mine = false
   let client: pg.Client | undefined
+  /** Whether the lock is held by the connection that stands. */
+  let held = false
 
   function lost(): void {
-    if (mine) leave()
-    mine = false
     const gone = client
     client = undefined
+    held = false
     void gone?.end().catch(() => undefined)
   }
   async function round(): Promise<void> {
@@ -39,9 +41,15 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
       await next.connect()
       client = next
     }
-    if (mine) return void (await client.query('select 1'))
+    if (held) return void (await client.query('select 1'))
     const { rows } = await client.query<{ got: boolean }>('select pg_try_advisory_lock($1) as got', [WATCH_LOCK])
-    if (!rows[0].got || closed) return
+    if (closed) return
+    if (!rows[0].got) {
+      if (mine) leave()
+      mine = false
+      return
+    }
+    held = true
     mine = true
     await take()
   }
@@ -59,6 +67,8 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
       lost()
       await going
       lost()
+      if (mine) leave()
+      mine = false
     },
   }
 }

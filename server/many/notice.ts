@@ -1,7 +1,8 @@
 /** What one server of Uldo tells the others: who and which number, never what; that is read from the records. */
 export type Notice =
   | { kind: 'entry'; id: string; number: number }
-  /** An event of a run, by its number; readings of one, by the last that stood before them; and its end. */
+  /** A run has begun; an event of it, by its number; readings of it, by the last number before them; and its end. */
+  | { kind: 'begun'; id: string }
   | { kind: 'event'; id: string; number: number }
   | { kind: 'samples'; id: string; number: number }
   | { kind: 'end'; id: string }

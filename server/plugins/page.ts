@@ -15,7 +15,7 @@ const AT_THE_LATEST = 250
 
 /**
  * What a page asks the server for first, by its address: it is fetched while the application's own code comes, and the application's
- * question then takes the answer that is on its way. Runs in the page.
+ * question then takes the answer that is on its way (`app/sync/ahead.ts`). Runs in the page.
  */
 export function firstAnswers(path: string): string[] {
   const [, id, station] = /^\/build\/([0-9a-f-]{36})\/(\w+)/.exec(path) ?? []
@@ -41,7 +41,12 @@ function firstPaintFirst(html: string): string {
       begun = true
       for (const href of ${JSON.stringify(sheets)}) add('link', { rel: 'stylesheet', href, media: 'not all', className: 'beside' })
       for (const href of ${JSON.stringify(modules)}) add('link', { rel: 'modulepreload', href })
-      for (const href of (${firstAnswers.toString()})(location.pathname)) add('link', { rel: 'preload', as: 'fetch', href })
+      window.uldoAhead = new Map()
+      for (const href of (${firstAnswers.toString()})(location.pathname)) {
+        const answer = fetch(href)
+        answer.catch(() => undefined)
+        window.uldoAhead.set(href, { answer, at: performance.now() })
+      }
       add('script', { type: 'module', src: ${JSON.stringify(entry)} })
     }
     if (document.hidden) begin()

@@ -55,12 +55,13 @@ export function announceRun(run: string, news: RunNews): void {
   // An event that is told before it is kept has no number yet: it is told to the others once it has.
   if (news.kind === 'event' && news.event.number < Number.MAX_SAFE_INTEGER)
     others?.tell({ kind: 'event', id: run, number: news.event.number })
-  if (news.kind === 'samples') others?.tell({ kind: 'samples', id: run, number: sequenceOf(news.samples[0]) - 1 })
+  if (news.kind === 'samples')
+    others?.tell({ kind: 'samples', id: run, number: Math.min(...news.samples.map(sequenceOf)) - 1 })
   if (news.kind === 'end') others?.tell({ kind: 'end', id: run })
 }
 
 /** A run that another server is to take up has begun. */
-export const announceBegun = (run: string) => others?.tell({ kind: 'event', id: run, number: 0 })
+export const announceBegun = (run: string) => others?.tell({ kind: 'begun', id: run })
 
 /** A call of the watch that was told here before it was kept is in the records now, where the others read it. */
 export function announceCall(run: string, number: number): void {

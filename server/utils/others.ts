@@ -1,3 +1,4 @@
+import type { KeptEvent } from '#core/run/run'
 import type { Database } from '../data/database'
 import { getBuild } from '../data/builds'
 import { getHouse } from '../data/house'
@@ -7,7 +8,7 @@ import { type Channel, openChannel } from '../many/channel'
 import { type Keeper, openKeeper } from '../many/keeper'
 import type { Notice } from '../many/notice'
 import { actOnRig, resumeRigs, stopRig, stopRigs } from '../rig/clock'
-import { type Alarm, callOf, resumeWatches, standAlarm, standingAlarms, stopWatches } from '../watch/clock'
+import { type Alarm, callOf, resumeWatches, standAlarm, standingAlarms, stillGoes, stopWatches } from '../watch/clock'
 
 /** What a lost notice would have said is looked up so often, ms. */
 const LOOKS = 2000
@@ -22,6 +23,8 @@ export const keepsWatch = () => keeper?.keeps() ?? true
 /** Whether this server hears of what others write; one that stands alone has nobody to hear. */
 export const hearsOthers = () => channel?.hears() ?? true
 
+const stopped = (events: readonly KeptEvent[]) => events.some(({ kind }) => kind === 'stop')
+
 /** Joins the other servers of Uldo on a PostgreSQL database. */
 export function joinOthers(url: string, db: Database): void {
   const catchUp = openCatchUp(db, {
@@ -34,18 +37,22 @@ export function joinOthers(url: string, db: Database): void {
       tellHere.run(id, news)
     },
   })
-  const everything = () => void Promise.all([catchUp.everything(), standing()]).catch(() => undefined)
-  /** Calls of another server's watch that stand, and those that stand no more: also those of which no notice came. */
+  const everything = () => void Promise.all([catchUp.everything(), takenBack()]).catch(() => undefined)
+  /** Calls of another server's watch that stand, of which this one heard no notice: told when it begins to hear. */
   async function standing(): Promise<void> {
     if (keepsWatch()) return
-    const runs = await openRuns(db, 'start')
-    for (const { id, setup } of runs) {
-      if (setup.source === 'rig') continue
-      const events = await eventsOf(db, id)
-      const on = callOf(events) !== undefined && !events.some(({ kind }) => kind === 'stop')
-      if (on !== standingAlarms().some(({ run }) => run === id)) await hearAlarm(id, on)
+    for (const run of await openRuns(db, 'start')) {
+      if (run.setup.source === 'rig' || !stillGoes(run, Date.now())) continue
+      const events = await eventsOf(db, run.id)
+      if (callOf(events) && !stopped(events)) await hearAlarm(run.id, true)
     }
-    for (const { run } of standingAlarms()) if (!runs.some(({ id }) => id === run)) await hearAlarm(run, false)
+  }
+  /** Calls that stand here and that a hand has taken, or whose run has ended, elsewhere. */
+  async function takenBack(): Promise<void> {
+    for (const { run } of standingAlarms()) {
+      const now = await getRun(db, run)
+      if (!now || now.endedAt || stopped(now.events)) await hearAlarm(run, false)
+    }
   }
   /** A start or a simulated engine that another server began is taken up by the one that keeps the watch. */
   const takeUp = async () => {
@@ -55,15 +62,19 @@ export function joinOthers(url: string, db: Database): void {
   }
   channel = openChannel(url, db, {
     hear: (notice, from) => void heard(notice, from).catch(() => undefined),
-    back: everything,
+    back: () => {
+      everything()
+      void standing().catch(() => undefined)
+    },
   })
   async function heard(notice: Notice, from: string): Promise<void> {
     switch (notice.kind) {
       case 'entry':
         return catchUp.build(notice.id, notice.number)
+      case 'begun':
+        return takeUp()
       case 'event':
       case 'end':
-        await takeUp()
         return catchUp.run(notice.id)
       case 'samples':
         return catchUp.run(notice.id, notice.number)

@@ -164,6 +164,9 @@ describe('the watch on the server', () => {
     await vi.waitFor(async () => expect(await calls(run.id)).toHaveLength(1))
     // A call that was made is not made again; it stands until a hand has taken it, whichever server shouts.
     stopWatches()
+    // A server that stops takes nothing back.
+    expect(first.alarms.map(({ on }) => on)).toEqual([true])
+    expect(standingAlarms().map((alarm) => alarm.run)).toContain(run.id)
     const second = parts()
     await watchStart(second.own, (await getRun(db, run.id))!, sheet)
     expect(second.alarms).toMatchObject([{ on: true, run: run.id, code: 'lost', reading: 0 }])

@@ -5,7 +5,7 @@ import { usableSheet } from '#core/engine/usableSheet'
 import { filledWith } from '#core/record/fill'
 import { experienced } from '../threads/experience'
 import { houseRules } from '#core/house/limits'
-import type { ChannelSample } from '#core/run/channels'
+import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { KeptEvent, Run, RunNews } from '#core/run/run'
 import type { RunEvent } from '#core/run/schema'
 import { watchRun } from '#core/start/follow'
@@ -21,10 +21,12 @@ const FORSAKEN = 15 * 60_000
 
 /** A run that is being watched here. */
 interface Watching {
-  hear: (news: RunNews) => void
-  end: () => void
+  /** Stops watching here; what was called stands. */
+  leave: () => void
 }
 const watching = new Map<string, Watching>()
+/** Runs of which nothing was heard for so long that they are not watched again by themselves. */
+const forsaken = new Set<string>()
 
 /** What the watch needs of the server: told apart, so that it can be tried without one. */
 export interface WatchParts {
@@ -139,7 +141,13 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
     alarm({ ...stood, on: false })
   }
 
-  function feed(samples: ChannelSample[], events: KeptEvent[]): void {
+  /** What was judged already: told by this server and found in the records again it is one reading. */
+  const judged = new Set<number | string>()
+  const fresh = <T>(all: T[], key: (each: T) => number | string) =>
+    all.filter((each) => !judged.has(key(each)) && judged.add(key(each)))
+  function feed(told: ChannelSample[], said: KeptEvent[]): void {
+    const samples = fresh(told, sequenceOf)
+    const events = fresh(said, ({ clientKey }) => clientKey)
     heardAt = parts.now()
     for (const sample of samples) before?.samples.push(sample)
     before?.events.push(...events)
@@ -156,7 +164,10 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
   }
 
   const timer = setInterval(() => {
-    if (parts.now() - heardAt > FORSAKEN) return end()
+    if (parts.now() - heardAt > FORSAKEN) {
+      forsaken.add(run.id)
+      return end()
+    }
     if (run.setup.source !== 'rig') void call(watch.tick(secondsNow()))
   }, TICK)
   const unhear = parts.hearRun(run.id, (news) => {
@@ -165,13 +176,16 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
       feed([], [news.event])
     else if (news.kind === 'end') end()
   })
-  function end(): void {
+  function leave(): void {
     clearInterval(timer)
     unhear()
-    quiet()
     watching.delete(run.id)
   }
-  watching.set(run.id, { hear: () => undefined, end })
+  function end(): void {
+    leave()
+    quiet()
+  }
+  watching.set(run.id, { leave })
 
   // What was read and said before this server stood here.
   if (run.events.length > 0 || run.samples > 0) feed(await samplesAfter(db, run.id, -1, 200_000), run.events)
@@ -189,16 +203,21 @@ export async function watchStart(parts: WatchParts, run: Run, recorded: Sheet): 
     .finally(() => (before = undefined))
 }
 
-/** Ends every watch of this process. */
+/** Ends every watch of this process. A call that stands is taken back by a hand alone, and not by a server that stops or gives the watch away. */
 export function stopWatches(): void {
-  for (const { end } of [...watching.values()]) end()
+  for (const { leave } of [...watching.values()]) leave()
 }
+
+/** A start that nobody has ended is thought to go on for so long, ms. */
+const GOES = 12 * 3600_000
+export const stillGoes = ({ startedAt }: Pick<Run, 'startedAt'>, now: number) => now - Date.parse(startedAt) < GOES
 
 /** Takes up the watch over every start that nobody has ended. */
 export async function resumeWatches(parts: WatchParts): Promise<void> {
   for (const run of await openRuns(parts.db, 'start')) {
+    if (watching.has(run.id) || forsaken.has(run.id)) continue
     const build = await getBuild(parts.db, run.buildId)
-    if (build && parts.now() - Date.parse(run.startedAt) < 12 * 3600_000)
+    if (build && stillGoes(run, parts.now()))
       await watchStart(parts, { ...run, events: await eventsOf(parts.db, run.id) }, build.sheet)
   }
 }

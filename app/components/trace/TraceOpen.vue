@@ -51,9 +51,11 @@ const takeUp = async (stopped: (typeof stops.value)[number]) => {
     readings: [],
   })
 }
+/** What a run has noted is waited for so long, ms. */
+const LOOKS = 3000
 /** What was seen and heard in a run; without the server the case begins without it, and the run still has it. */
 async function rememberedOf(id: string, at: string) {
-  const events = await ask('GET /api/runs/:run', { at: { run: id } }).then(
+  const events = await ask('GET /api/runs/:run', { at: { run: id }, signal: AbortSignal.timeout(LOOKS) }).then(
     (found) => found.events,
     () => [],
   )

@@ -1,13 +1,13 @@
 import { type CardGrounds, type CardReading, readsUnder } from '#core/logbook/gaugeCard'
 import type { PaperAnswers } from '#core/logbook/papers'
 import { ruleOf } from '#core/house/limits'
-import { portLeftOf } from '#core/prime/setUp'
+import { handOverOf, portLeftOf } from '#core/start/handOver'
 import { fillOf, oilFor } from '#core/record/fill'
 import type { Sheet } from '#core/record/schema'
 import { trendOf } from '#core/logbook/trend'
 import { floorFrom } from '#core/logbook/trendVerdict'
 import { breakInPlan, remindersOf } from '#core/start/breakIn'
-import { recorded, requireValue } from '#core/engine/values'
+import { requireValue } from '#core/engine/values'
 import { dateOf } from '~/words/dates'
 import { figure } from '~/words/numbers'
 import { named, said } from '~/words/speak'
@@ -85,16 +85,15 @@ export function gaugeCard(
 
 /** What is in it as it leaves, and who takes it. */
 function handedOver(sheet: Sheet, units: Units): Block[] {
-  const volume = recorded(sheet, 'start.oilIn')
-  const to = sheet.choices['start.handedTo']
+  const { oil, to } = handOverOf(sheet) ?? {}
   const { grade } = oilFor(sheet, 'start')
   return [
-    ...(volume
+    ...(oil !== undefined
       ? [
           {
             kind: 'text' as const,
             tone: 'careful' as const,
-            words: t('card.oilInSoMuch', { grade, volume: units.say(volume.value, 'volume') }),
+            words: t('card.oilInSoMuch', { grade, volume: units.say(oil, 'volume') }),
           },
         ]
       : fillOf(sheet) === 'firstFill'
@@ -138,11 +137,11 @@ const PORTS = said(t, { gauge: 'card.portGauge', pad: 'card.portPad', pump: 'car
 function primeWords(sheet: Sheet, leastPressure: number, good: number | undefined, units: Units): string {
   const least = units.say(leastPressure, 'pressure', units.fine)
   const left = portLeftOf(sheet)
-  const fitting = sheet.choices['start.fittingLeft']
+  const fitting = handOverOf(sheet)?.fitting
   return [
     good === undefined ? '' : t('card.primeGood', { hours: figure(good / HOUR, 0) }),
     left === undefined ? t('card.noPort', { least }) : t('card.primePort', { port: PORTS[left], least }),
-    left !== undefined && fitting ? t('card.fitting', { fitting }) : '',
+    fitting ? t('card.fitting', { fitting }) : '',
     t('card.deadline', { seconds: figure(ruleOf(sheet, 'start.deadline'), 0) }),
   ]
     .filter(Boolean)

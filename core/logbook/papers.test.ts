@@ -5,6 +5,7 @@ import { primeExpectation } from '../prime/prime'
 import type { Sheet } from '../record/schema'
 import { type CardReading, cardReadings, readsUnder } from './gaugeCard'
 import { measurementsOf } from './measurements'
+import { handOverOf } from '../start/handOver'
 import { paperAnswers, type PaperAnswers, primeAgain } from './papers'
 
 const six = DEMO_BUILDS.ottiline()
@@ -154,9 +155,19 @@ describe('the owner’s gauge card', () => {
       method: 'tank',
       port: 'gauge',
     })
-    const handed = (port: string) => ({ ...six, choices: { 'prime.port': 'gauge', 'start.portLeft': port } })
-    expect(primeAgain(handed('pump'))).toMatchObject({ method: 'tank', port: 'pump' })
-    expect(primeAgain(handed('none')).method).toBe('starter')
+    const handed = (choices: Record<string, string>) => ({ ...six, choices: { 'prime.port': 'gauge', ...choices } })
+    const away = (port: string) => handed({ 'start.elsewhere': 'yes', 'start.portLeft': port })
+    expect(primeAgain(away('pump'))).toMatchObject({ method: 'tank', port: 'pump' })
+    expect(primeAgain(away('none')).method).toBe('starter')
+    // Decided otherwise since: what was written of a hand-over goes with nobody.
+    const here = handed({ 'start.portLeft': 'none', 'start.fittingLeft': '1/8 in', 'start.handedTo': 'the farm' })
+    expect(primeAgain(here)).toMatchObject({ method: 'tank', port: 'gauge' })
+    expect(handOverOf(here)).toBeUndefined()
+    expect(handOverOf({ ...here, choices: { ...here.choices, 'start.elsewhere': 'yes' } })).toMatchObject({
+      port: undefined,
+      fitting: undefined,
+      to: 'the farm',
+    })
     expect(answers.prime.pressure).toBeCloseTo(primeExpectation(six, primeAgain(six)).pressure)
   })
 

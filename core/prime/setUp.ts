@@ -68,12 +68,6 @@ export function primeSetUpOf(sheet: Sheet, more: Partial<PrimeSetUp> = {}): Prim
   }
 }
 
-/** The port that is left for another prime of an engine that is started elsewhere: as it was handed over, else the one that it was primed through. */
-export function portLeftOf({ choices }: Pick<Sheet, 'choices'>): Port | undefined {
-  const left = choices['start.portLeft'] ?? choices['prime.port']
-  return among(PORTS, left)
-}
-
 /** Whether a method turns the pump. */
 export function turnsPump(method: Method): boolean {
   return method !== 'tank'

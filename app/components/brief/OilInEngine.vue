@@ -10,24 +10,15 @@ function nowIn(value: 'firstFill' | 'running' | undefined) {
 </script>
 
 <template>
-  <div v-if="build.sheet?.oils?.firstFill" class="row">
-    <span class="what"
-      >{{ t('oilInEngine.inTheEngineNow')
-      }}<span class="origin">{{ t('oilInEngine.runsAndReadingsAreJudgedBy') }}</span></span
-    ><SegmentChoice
-      :label="t('oilInEngine.inTheEngineNow')"
-      :value="fillOf(build.sheet)"
-      :options="[
-        { value: 'firstFill', words: t('oilInEngine.firstFill') },
-        { value: 'running', words: t('oilInEngine.runningOil') },
-      ]"
-      @choose="nowIn($event)"
-    />
-  </div>
+  <SegmentRow
+    v-if="build.sheet?.oils?.firstFill"
+    :label="t('oilInEngine.inTheEngineNow')"
+    :origin="t('oilInEngine.runsAndReadingsAreJudgedBy')"
+    :value="fillOf(build.sheet)"
+    :options="[
+      { value: 'firstFill', words: t('oilInEngine.firstFill') },
+      { value: 'running', words: t('oilInEngine.runningOil') },
+    ]"
+    @choose="nowIn($event)"
+  />
 </template>
-
-<style scoped>
-.origin {
-  white-space: normal;
-}
-</style>

@@ -85,28 +85,24 @@ const packing = computed(() => PACKINGS[build.sheet!.choices['pump.packing'] ?? 
         <p class="quiet suits">{{ named(guide.suits) }}</p>
         <ReadingRow v-for="name in FIELDS[setUp.method]" :key="name" :name="name" />
         <ReadingRow name="prime.oilTemperature" />
-        <div v-if="setUp.method === 'drill'" class="row">
-          <span class="what"
-            >{{ t('primePlan.drillTurns')
-            }}<span class="origin">{{ t('primePlan.seenFromAboveTheDriveAs') }}</span></span
-          ><SegmentChoice
-            :label="t('primePlan.drillTurns')"
-            :value="build.sheet!.choices['prime.direction']"
-            :options="[
-              { value: 'clockwise', words: t('primePlan.clockwise') },
-              { value: 'anticlockwise', words: t('primePlan.anticlockwise') },
-            ]"
-            @choose="choose('direction', $event, t('primePlan.directionOfTheDrill'))"
-          />
-        </div>
-        <div v-if="setUp.method === 'tank' || setUp.method === 'hand'" class="row">
-          <span class="what">{{ t('primePlan.port') }}</span><SegmentChoice
-            :label="t('primePlan.port')"
-            :value="setUp.port"
-            :options="ports"
-            @choose="choose('port', $event ?? 'gauge', t('primePlan.primingPort'))"
-          />
-        </div>
+        <SegmentRow
+          v-if="setUp.method === 'drill'"
+          :label="t('primePlan.drillTurns')"
+          :origin="t('primePlan.seenFromAboveTheDriveAs')"
+          :value="build.sheet!.choices['prime.direction']"
+          :options="[
+            { value: 'clockwise', words: t('primePlan.clockwise') },
+            { value: 'anticlockwise', words: t('primePlan.anticlockwise') },
+          ]"
+          @choose="choose('direction', $event, t('primePlan.directionOfTheDrill'))"
+        />
+        <SegmentRow
+          v-if="setUp.method === 'tank' || setUp.method === 'hand'"
+          :label="t('primePlan.port')"
+          :value="setUp.port"
+          :options="ports"
+          @choose="choose('port', $event ?? 'gauge', t('primePlan.primingPort'))"
+        />
         <CautionNote :name="guide.caution.name">{{ named(guide.caution.words) }}</CautionNote>
         <h2 class="next">{{ t('primePlan.makeReady') }}</h2>
         <p class="quiet">{{ guide.kit.map(named).join(', ') }}.</p>

@@ -25,17 +25,15 @@ const ports = computed(() =>
 
 <template>
   <section data-testid="hand-over">
-    <div class="row">
-      <span class="what">{{ t('handOver.isIt') }}</span><SegmentChoice
-        :label="t('handOver.isIt')"
-        :value="elsewhere ? 'elsewhere' : 'here'"
-        :options="[
-          { value: 'here', words: t('handOver.here') },
-          { value: 'elsewhere', words: t('handOver.elsewhere') },
-        ]"
-        @choose="choose('elsewhere', $event === 'elsewhere' ? 'yes' : undefined, t('handOver.title'))"
-      />
-    </div>
+    <SegmentRow
+      :label="t('handOver.isIt')"
+      :value="elsewhere ? 'elsewhere' : 'here'"
+      :options="[
+        { value: 'here', words: t('handOver.here') },
+        { value: 'elsewhere', words: t('handOver.elsewhere') },
+      ]"
+      @choose="choose('elsewhere', $event === 'elsewhere' ? 'yes' : undefined, t('handOver.title'))"
+    />
     <template v-if="elsewhere">
       <p class="quiet">
         {{ t('handOver.why') }}{{ ' '
@@ -44,17 +42,13 @@ const ports = computed(() =>
         }}</NuxtLink>
       </p>
       <ReadingRow name="start.oilIn" />
-      <div class="row">
-        <span class="what"
-          >{{ t('handOver.port')
-          }}<span v-if="portLeft === 'none'" class="origin">{{ t('handOver.noPort') }}</span></span
-        ><SegmentChoice
-          :label="t('handOver.port')"
-          :value="portLeft"
-          :options="ports"
-          @choose="choose('portLeft', $event, t('handOver.port'))"
-        />
-      </div>
+      <SegmentRow
+        :label="t('handOver.port')"
+        :origin="portLeft === 'none' ? t('handOver.noPort') : undefined"
+        :value="portLeft"
+        :options="ports"
+        @choose="choose('portLeft', $event, t('handOver.port'))"
+      />
       <div v-if="portLeft !== 'none'" class="row">
         <span class="what">{{ t('handOver.fitting') }}</span><DraftInput
           :value="chosen('fittingLeft') ?? ''"

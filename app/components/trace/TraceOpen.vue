@@ -84,14 +84,12 @@ async function rememberedOf(id: string, at: string) {
       }}</Button>
     </p>
     <h2>{{ t('trace.whatIsWrong') }}</h2>
-    <div class="row">
-      <span class="what">{{ t('trace.behindIt') }}</span><SegmentChoice
-        :label="t('trace.behindIt')"
-        :value="context"
-        :options="CONTEXTS.map((value) => ({ value, words: CONTEXT_WORDS[value] }))"
-        @choose="context = $event ?? context"
-      />
-    </div>
+    <SegmentRow
+      :label="t('trace.behindIt')"
+      :value="context"
+      :options="CONTEXTS.map((value) => ({ value, words: CONTEXT_WORDS[value] }))"
+      @choose="context = $event ?? context"
+    />
     <div v-if="context === 'stood'" class="row">
       <span class="what">{{ t('trace.daysItStood') }}</span><InputNumber
         v-model="days"
@@ -101,14 +99,12 @@ async function rememberedOf(id: string, at: string) {
         :aria-label="t('trace.daysItStood')"
       />
     </div>
-    <div class="row">
-      <span class="what">{{ t('trace.when') }}</span><SegmentChoice
-        :label="t('trace.when')"
-        :value="moment"
-        :options="MOMENTS.map((value) => ({ value, words: MOMENT_WORDS[value] }))"
-        @choose="moment = $event ?? moment"
-      />
-    </div>
+    <SegmentRow
+      :label="t('trace.when')"
+      :value="moment"
+      :options="MOMENTS.map((value) => ({ value, words: MOMENT_WORDS[value] }))"
+      @choose="moment = $event ?? moment"
+    />
     <div class="row">
       <span class="what"
         >{{ t('trace.gaugeRead') }}<span class="origin">{{ t('trace.notRead') }}</span></span

@@ -163,7 +163,10 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect(page.locator('[data-remark="tick"]')).toHaveAttribute('aria-pressed', 'true')
   await page.locator('[data-remark="tick"]').click()
   await expect(page.locator('[data-remark="tick"]')).toHaveAttribute('aria-pressed', 'false')
-  await expect(page.getByText('No network: what is tapped in is kept here')).toBeVisible()
+  // In sight without a hand on the page, and no server is said to watch.
+  await expect(page.getByTestId('run-online')).toBeInViewport()
+  await expect(page.getByTestId('run-online')).toContainText('No network: what is tapped in is kept here')
+  await expect(page.getByText('The server goes on watching')).toHaveCount(0)
   await context.setOffline(false)
   await expect
     .poll(async () => (await samplesOf(server, run.id)).map(({ pressure }) => pressure! / 1e5))

@@ -21,6 +21,14 @@ defineEmits<{ choose: [value: T | undefined] }>()
 </template>
 
 <style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+}
+.what {
+  flex: 1 1 150px;
+}
 .origin {
   white-space: normal;
 }

@@ -146,6 +146,7 @@ function another() {
       />
       <PrimeCircuit :full="full" />
       <RunFeed v-if="going" :baud-rate="baudRate" />
+      <RunOnline v-if="going" />
       <section v-if="going" class="block">
         <h2>{{ t('primeLive.oilSeenAt') }}</h2>
         <PrimeOutlets @seen="(key, label) => run.event('seen', label, { place: key })" />

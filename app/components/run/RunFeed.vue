@@ -2,12 +2,10 @@
 import { t } from '~/words/of/start'
 import { whole } from '~/words/numbers'
 import type { ChannelSample } from '#core/run/channels'
-import { useSync } from '~/sync/useSync'
 
 /** What an open run is fed by: where a logger posts to, the state of a port, a file to be read in, or the rig. */
 const { baudRate = 115_200 } = defineProps<{ baudRate?: number }>()
 const run = useRun()
-const sync = useSync()
 const serial = useSerial(run.now, (samples: ChannelSample[]) => void run.take(samples))
 const address = computed(() => `${location.origin}/api/runs/${run.run!.id}/samples`)
 const source = computed(() => run.run!.setup.source)
@@ -47,12 +45,6 @@ const source = computed(() => run.run!.setup.source)
         })
       }}
     </p>
-    <p v-if="!run.online || run.unsent > 0" class="quiet" role="status">
-      <template v-if="run.online">{{ t('runFeed.onTheirWay', { unsent: run.unsent }) }}</template>
-      <template v-else-if="sync.keeping > 0">{{ t('runFeed.noNetworkBeingKept') }}</template>
-      <template v-else>{{ t('runFeed.noNetworkWhatIsTappedIn') }}</template>
-    </p>
-    <p v-if="run.refused" class="wrong" role="alert">{{ run.refused }}</p>
   </div>
 </template>
 

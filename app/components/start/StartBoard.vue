@@ -99,6 +99,7 @@ async function act(action: RigAction) {
     />
     <template v-else>
       <BoardFace :board="board" />
+      <RunOnline v-if="!run.ended" />
       <div v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind">
         <p v-for="each in blind" :key="each">{{ each }}</p>
       </div>
@@ -132,7 +133,7 @@ async function act(action: RigAction) {
           t('startBoard.notKnownEveryTemperatureCounts')
         }}</span></label
       >
-      <p v-if="awake === 'none' && !run.ended" class="quiet" data-testid="may-sleep">
+      <p v-if="awake === 'none' && run.online && !run.ended" class="quiet" data-testid="may-sleep">
         {{ t('startBoard.thisScreenMaySleepThePage') }}
       </p>
       <RunFeed v-if="!run.ended && !rig" :baud-rate="baudRate" />

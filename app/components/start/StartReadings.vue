@@ -20,12 +20,12 @@ const run = useRun()
 const runSheet = useRunSheet()
 const first = computed(() => recorded(build.sheet!, 'start.firstPressure')?.value)
 const points = useStartPoints()
-const worst = computed(() =>
-  worstOf([
-    first.value === undefined ? undefined : judgeFirstPressure(build.sheet!, first.value),
-    ...(points.value ?? []).map((point) => point.judged?.verdict),
-  ]),
-)
+/** Of the steady points; that first pressure came in time makes none of them good. */
+const worst = computed(() => {
+  const steady = worstOf((points.value ?? []).map((point) => point.judged?.verdict))
+  const came = first.value === undefined ? undefined : judgeFirstPressure(build.sheet!, first.value)
+  return steady === undefined && came === 'pass' ? undefined : worstOf([steady, came])
+})
 const remarks = computed(() => remarksOf(run.events))
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const design = computed(() => {

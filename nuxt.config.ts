@@ -2,7 +2,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { addTemplate, useNuxt } from 'nuxt/kit'
 import { build } from 'esbuild'
-import { chunkOf, compiledAsItComes, stylesStandInTheSheet } from './bin/lib/chunks'
+import { chunkOf, compiledAsItComes, noJsonSchemaInThePage, stylesStandInTheSheet } from './bin/lib/chunks'
 import { themeCss } from './bin/lib/theme-css'
 
 // The application is a single page served by its own small server: the model runs in the browser's worker,
@@ -191,8 +191,8 @@ export default defineNuxtConfig({
   },
   vite: {
     resolve: { alias: { 'primevue/ripple': fileURLToPath(new URL('./app/noRipple.ts', import.meta.url)) } },
-    plugins: [stylesStandInTheSheet, compiledAsItComes],
-    worker: { format: 'es' },
+    plugins: [stylesStandInTheSheet, noJsonSchemaInThePage, compiledAsItComes],
+    worker: { format: 'es', plugins: () => [noJsonSchemaInThePage] },
     build: {
       target: 'es2022',
       // One style sheet and few larger files: on a shop's network each request costs more than what it brings.

@@ -224,7 +224,11 @@ test('from measurements to a first-start verdict', async ({ server, bench: page 
   await test.step('First start', async () => {
     await station('First start')
     await expect(page.getByTestId('clear-to-start')).toContainText('Not yet')
-    for (const button of await page.locator('.check button').all()) await button.click()
+    for (const button of await page
+      .locator('.check')
+      .getByRole('button', { name: /: in order$/ })
+      .all())
+      await button.click()
     await expect(page.getByTestId('clear-to-start')).toContainText('Clear to start')
     await page.getByRole('tab', { name: 'Readings', exact: true }).click()
     const hot = Number(await idleHot.getByTestId('pressure').textContent())

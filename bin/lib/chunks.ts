@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import type { Plugin } from 'vite'
 
 const PAGES = /\/app\/pages\/[\w/[\]-]+\.vue$/
@@ -66,6 +67,29 @@ export const stylesStandInTheSheet: Plugin = {
   apply: 'build',
   enforce: 'pre',
   load: (id) => (/@primeuix\/styles\/dist\//.test(id) ? "export const style = ''" : undefined),
+}
+
+const JSON_SCHEMA = /\/zod\/v4\/core\/(?:to-json-schema|json-schema-processors)\.js$/
+
+/**
+ * The page checks by Zod's schemas and makes no JSON Schema of them: what would is left out of its scripts, a tenth of
+ * Zod on the wire. Whoever asks for one in the page is told where it is made.
+ */
+export const noJsonSchemaInThePage: Plugin = {
+  name: 'uldo:no-json-schema-in-the-page',
+  apply: 'build',
+  enforce: 'pre',
+  async load(id) {
+    if (!JSON_SCHEMA.test(id)) return undefined
+    const names = [...(await readFile(id, 'utf8')).matchAll(/^export (?:const|function) (\w+)/gm)].map(
+      ([, name]) => name!,
+    )
+    return [
+      "const absent = () => { throw new Error('JSON Schema is made by the server and by scripts, not in the page') }",
+      // What is called for each schema as it is made gives the method, and the rest is called by that.
+      ...names.map((name) => `export const ${name} = ${name.startsWith('create') ? '() => absent' : 'absent'}`),
+    ].join('\n')
+  },
 }
 
 /**

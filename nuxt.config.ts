@@ -165,9 +165,11 @@ export default defineNuxtConfig({
       const { options } = runtimeConfig.public.primevue as { options: unknown }
       Object.assign(runtimeConfig.public, { primevue: { options } })
     },
-    // The server's own thread for what takes longer than a request may.
-    'nitro:init': (nitro) =>
-      void nitro.hooks.hook('compiled', async () => {
+    'nitro:init': (nitro) => {
+      // What would find out the language of each request: no page is made on the server, and no address carries a language.
+      nitro.options.plugins = nitro.options.plugins.filter((plugin) => !/@nuxtjs\/i18n\/.*server\/plugin/.test(plugin))
+      // The server's own thread for what takes longer than a request may.
+      nitro.hooks.hook('compiled', async () => {
         await build({
           entryPoints: [fileURLToPath(new URL('./server/threads/worker.ts', import.meta.url))],
           outfile: join(nitro.options.output.serverDir, 'threads.mjs'),
@@ -180,7 +182,8 @@ export default defineNuxtConfig({
             js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
           },
         })
-      }),
+      })
+    },
     // Fetch only what the open station needs: without this the page hints at every chunk there is.
     'build:manifest': (manifest) => {
       for (const file of Object.values(manifest)) {

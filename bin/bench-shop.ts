@@ -6,19 +6,15 @@
  *   BUILDS=50 ENTRIES=100 npm run bench:shop
  */
 import { type ChildProcess, spawn } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
-import { existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PGlite } from '@electric-sql/pglite'
 import { type Browser, chromium } from '@playwright/test'
-import { DEMO_BUILDS } from '../demo/make'
-import { migrate } from '../server/data/database'
-import { migrations } from '../server/data/migrationFiles'
 // @ts-expect-error a script without types of its own
 import { ARGS, CHROMIUM } from './lib/demo-browser.mjs'
 // @ts-expect-error a script without types of its own
 import { ensureBuilt, root } from './lib/prepare.mjs'
+import { fillFolder } from './lib/load/filledShop'
 
 const BUILDS = Number(process.env.BUILDS ?? 200)
 const ENTRIES = Number(process.env.ENTRIES ?? 500)
@@ -27,38 +23,6 @@ const RUNS = 5
 const say = (words: string, value: number, target = '') =>
   console.log(`${words.padEnd(58)} ${value.toFixed(0).padStart(6)} ms   ${target}`)
 const median = (of: number[]) => of.sort((a, b) => a - b)[Math.floor(of.length / 2)]!
-
-/** Builds in turn after the demo's, each with as many entries of two readings, by three hands over two years. */
-async function fill(folder: string): Promise<string> {
-  mkdirSync(join(folder, 'records'), { recursive: true })
-  const db = await PGlite.create(join(folder, 'records'))
-  await migrate(db, migrations)
-  const sheets = Object.values(DEMO_BUILDS).map((make) => make())
-  let last = ''
-  for (let i = 0; i < BUILDS; i++) {
-    const sheet = structuredClone(sheets[i % sheets.length]!)
-    sheet.name = `${sheet.name} ${i + 1}`
-    const keys = Object.keys(sheet.readings)
-      .filter((key) => sheet.readings[key]!.source === 'measured')
-      .slice(0, 40)
-    last = randomUUID()
-    await db.query(
-      `insert into build (id, revision, sheet, created_at, changed_at) values ($1, $2, $3, now() - interval '2 years', now() - $4 * interval '1 hour')`,
-      [last, ENTRIES, JSON.stringify(sheet), i],
-    )
-    // Each entry writes one of the readings anew, as it stands: they replay to the sheet.
-    await db.query(
-      `insert into entry (build_id, revision, client_key, device, who, at, patch, inverse, reason)
-       select $1, n, gen_random_uuid(), gen_random_uuid(), (array['Maren', 'Jorun', 'Ilse'])[1 + n % 3], now() - (2 * 365 - n) * interval '1 day',
-              jsonb_build_array(jsonb_build_object('op', 'replace', 'path', '/readings/' || k, 'value', $3::jsonb->k)),
-              jsonb_build_array(jsonb_build_object('op', 'replace', 'path', '/readings/' || k, 'value', jsonb_set($3::jsonb->k, '{by}', '"Tobi"'))), ''
-       from generate_series(1, $2::int) n, lateral (select ($4::text[])[1 + n % cardinality($4::text[])] k) keyed`,
-      [last, ENTRIES, JSON.stringify(sheet.readings), keys],
-    )
-  }
-  await db.close()
-  return last
-}
 
 async function answering(address: string) {
   while (
@@ -132,7 +96,9 @@ const folder = kept ?? mkdtempSync(join(tmpdir(), 'uldo-shop-'))
 let server: ChildProcess | undefined
 try {
   const began = performance.now()
-  const filled = existsSync(join(folder, 'records')) ? undefined : await fill(folder)
+  const filled = existsSync(join(folder, 'records'))
+    ? undefined
+    : (await fillFolder(folder, { builds: BUILDS, entries: ENTRIES })).at(-1)
   console.log(
     `${BUILDS} builds with ${ENTRIES} entries each, made in ${((performance.now() - began) / 1e3).toFixed(0)} s`,
   )

@@ -6,7 +6,7 @@ import { moveToFolder, moveToServer } from '../server/backup/move'
 import { plainly } from '../server/backup/service'
 import { FolderInUse } from '../server/data/lock'
 import { migrations } from '../server/data/migrationFiles'
-import { DatabaseAway } from '../server/data/postgres'
+import { DatabaseAway } from '../server/data/failure'
 import { end, flag, withRecords } from './lib/shop'
 
 const words = process.argv.slice(2)

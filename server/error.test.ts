@@ -1,6 +1,6 @@
 import { createError } from 'h3'
 import { expect, it } from 'vitest'
-import { DatabaseAway } from './data/postgres'
+import { DatabaseAway } from './data/failure'
 import { answerOf } from './error'
 
 const of = (thrown: unknown) => answerOf(createError(thrown as Error), '/api/x')

@@ -20,14 +20,20 @@ export interface Catalogue {
 }
 
 const known = new WeakMap<Layout, Catalogue>()
+/** Layouts that were read anew and say the same share one; the last so many that were asked for. */
+const alike = new Map<string, Catalogue>()
+const ALIKE = 32
 
 /** The catalogue of a layout, made once. */
 export function catalogueOf(layout: Layout): Catalogue {
   let catalogue = known.get(layout)
-  if (!catalogue) {
-    catalogue = make(layout)
-    known.set(layout, catalogue)
-  }
+  if (catalogue) return catalogue
+  const words = JSON.stringify(layout)
+  catalogue = alike.get(words) ?? make(layout)
+  alike.delete(words)
+  alike.set(words, catalogue)
+  if (alike.size > ALIKE) alike.delete(alike.keys().next().value!)
+  known.set(layout, catalogue)
   return catalogue
 }
 

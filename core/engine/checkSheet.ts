@@ -65,8 +65,10 @@ export function checkSheet(sheet: Sheet): Problem[] {
 
 /** Problems that a change brings in or leaves where it writes: what an older record holds elsewhere never stands in the way of a change that does not touch it. */
 export function problemsOfChange(before: Sheet, after: Sheet, paths: string[]): Problem[] {
+  const found = checkSheet(after)
+  if (found.length === 0) return found
   const known = new Set(checkSheet(before).map(({ path, message }) => `${path} ${message}`))
-  return checkSheet(after).filter(
+  return found.filter(
     ({ path, message }) =>
       !known.has(`${path} ${message}`) ||
       paths.some((written) => `/${path}`.startsWith(written) || written.startsWith(`/${path}`)),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
 import type { Experience } from '#core/record/experience'
-import { applyPatch } from './builds'
+import { applyPatch } from './patch'
 
 const experience: Experience = {
   engines: 9,

@@ -17,6 +17,14 @@ export interface Database extends Queries {
   close: () => Promise<void>
 }
 
+/** Records that no other process writes to while this one has them: a folder, by its lock. */
+const alone = new WeakSet<Queries>()
+export const hasAlone = <T extends Queries>(db: T): T => {
+  alone.add(db)
+  return db
+}
+export const isAlone = (db: Queries): boolean => alone.has(db)
+
 export interface Migration {
   /** `0001_records` */
   name: string

@@ -24,3 +24,8 @@ export function inWords(error: unknown, words: Record<string, string>): string {
 
 /** Code of the error that says that the database did not answer. */
 export const DATABASE_AWAY = 'DATABASE_AWAY'
+
+/** The database did not answer, or ended the connection: what was asked is not known to have been done. Asked again with its key it is done once. Without a cause: what answers errors would take that in its place. */
+export class DatabaseAway extends Error {
+  readonly code = DATABASE_AWAY
+}

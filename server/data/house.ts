@@ -4,7 +4,7 @@ import type { Change, Entry } from '#core/record/entry'
 import { type Problem, problemsOf } from '#core/record/schema'
 import { FIRST_HOUSE } from '#core/house/first'
 import { House } from '#core/house/schema'
-import { conflictWith, valueAt } from './builds'
+import { conflictWith, valueAt } from './patch'
 import type { Database, Queries } from './database'
 
 export interface HouseRow {

@@ -20,15 +20,40 @@ export interface LessonRow {
 /** A gauge that was read at a point of a start. */
 const READ = `array['start.idleCold.pressure', 'start.idleHot.pressure', 'start.workingHot.pressure']`
 
+/** What was last read of each build, by whether its gauge was read; its sheet is not looked into again while its revision and its lesson are the same. */
+const seen = new WeakMap<Queries, Map<string, { revision: number; computedFrom: string | null; row?: LessonRow }>>()
+
 /** Engines of the shop whose gauge was read: not deleted, and none to learn on; by build. */
 export async function listLessons(db: Queries): Promise<LessonRow[]> {
+  const { rows: now } = await db.query<{ id: string; revision: number; computed_from: string | null }>(
+    `select build.id, build.revision, lesson.computed_from from build left join lesson on lesson.build = build.id
+      where build.deleted_at is null and build.sandbox_until is null order by build.id`,
+  )
+  const before = seen.get(db) ?? new Map()
+  const changed = now.filter(({ id, revision, computed_from }) => {
+    const known = before.get(id)
+    return known?.revision !== revision || known.computedFrom !== computed_from
+  })
+  const changedIds = new Set(changed.map(({ id }) => id))
+  const read = new Map((await readLessons(db, [...changedIds])).map((row) => [row.build, row]))
+  const after = new Map(
+    now.map(({ id, revision, computed_from }) => [
+      id,
+      changedIds.has(id) ? { revision, computedFrom: computed_from, row: read.get(id) } : before.get(id)!,
+    ]),
+  )
+  seen.set(db, after)
+  return [...after.values()].flatMap(({ row }) => (row ? [row] : []))
+}
+
+async function readLessons(db: Queries, builds: string[]): Promise<LessonRow[]> {
+  if (builds.length === 0) return []
   const { rows } = await db.query<Omit<LessonRow, 'computedFrom'> & { computed_from: string | null }>(
     `select build.id as build, build.revision, build.sheet ->> 'name' as name, build.sheet ->> 'engine' as engine,
         lesson.computed_from, lesson.lesson
        from build left join lesson on lesson.build = build.id
-      where build.deleted_at is null and build.sandbox_until is null
-        and jsonb_exists_any(build.sheet -> 'readings', ${READ})
-      order by build.id`,
+      where build.id = any($1::uuid[]) and jsonb_exists_any(build.sheet -> 'readings', ${READ})`,
+    [builds],
   )
   return rows.map(({ computed_from, ...row }) => ({ ...row, computedFrom: computed_from }))
 }

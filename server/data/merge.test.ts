@@ -3,7 +3,9 @@ import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { newSheet } from '#core/record/layouts'
-import { applyPatch, enterChange, entriesAfter, getBuild, insertBuild } from './builds'
+import { entriesAfter, getBuild, insertBuild } from './builds'
+import { enterChange } from './enterChange'
+import { applyPatch } from './patch'
 import { emptyDatabase } from './testDatabase'
 
 let db: Database
@@ -76,4 +78,66 @@ it('a value and what lies in it are one place: whichever is written first, the o
   expect(await write(1, whole)).toMatchObject({ kind: 'conflict', path: whole.path })
   // A name that only begins alike is another place.
   expect(await write(1, { ...whole, path: '/readings/main.1.bore' })).toMatchObject({ kind: 'entered' })
+})
+
+/** A change of one reading, made on a revision. */
+const writing = (key: string, value: number, base: number, clientKey: string = randomUUID()) => ({
+  clientKey,
+  device: randomUUID(),
+  base,
+  who: 'Maren',
+  patch: [{ op: 'add' as const, path: `/readings/${key}`, value: { value, source: 'measured' } }],
+  reason: '',
+})
+async function begun(): Promise<string> {
+  const id = randomUUID()
+  await insertBuild(db, id, newSheet('inline4', 'Four', 'Test engine'))
+  return id
+}
+const readingsOf = async (id: string) =>
+  Object.fromEntries(Object.entries((await getBuild(db, id))!.sheet.readings).map(([key, { value }]) => [key, value]))
+
+it('a record that was put back under a running server is read anew: what was written last is not written over it', async () => {
+  const id = await begun()
+  await enterChange(db, id, writing('main.1.bore', 0.06, 0))
+  const { sheet } = (await getBuild(db, id))!
+  await enterChange(db, id, writing('main.2.bore', 0.061, 1))
+  // The same number again, and another content: as after a restore of the database.
+  await db.query('delete from entry where build_id = $1 and revision = 2', [id]).catch(() => undefined)
+  await db.query('update build set sheet = $2, changed_at = now() where id = $1', [
+    id,
+    JSON.stringify({ ...sheet, name: 'Put back' }),
+  ])
+  const result = await enterChange(db, id, writing('main.3.bore', 0.062, 2))
+  expect(result).toMatchObject({ kind: 'entered', again: false })
+  expect((await getBuild(db, id))!.sheet.name).toBe('Put back')
+  expect(await readingsOf(id)).toEqual({ 'main.1.bore': 0.06, 'main.3.bore': 0.062 })
+})
+
+it('the same change twice at once is entered once; ten hands at once are all entered, each on its own reading', async () => {
+  const id = await begun()
+  const key = randomUUID()
+  const twice = await Promise.all([0, 1, 2].map(() => enterChange(db, id, writing('main.1.bore', 0.06, 0, key))))
+  expect(twice.map((each) => each.kind)).toEqual(['entered', 'entered', 'entered'])
+  expect(twice.filter((each) => each.kind === 'entered' && !each.again)).toHaveLength(1)
+  expect(await entriesAfter(db, id, 0)).toHaveLength(1)
+  const keys = ['main', 'rod'].flatMap((set) => [1, 2, 3, 4].map((n) => `${set}.${n}.journal`))
+  const all = await Promise.all(keys.map((each, i) => enterChange(db, id, writing(each, 0.05 + i * 1e-4, 1))))
+  expect(all.map((each) => each.kind)).toEqual(keys.map(() => 'entered'))
+  expect(Object.keys(await readingsOf(id)).sort()).toEqual(['main.1.bore', ...keys].sort())
+  const entries = await entriesAfter(db, id, 0)
+  expect(entries.map(({ revision }) => revision)).toEqual(Array.from({ length: 9 }, (_, i) => i + 1))
+})
+
+it('what was refused on what was written last is refused by what stands, and a deleted build takes nothing', async () => {
+  const id = await begun()
+  await enterChange(db, id, writing('main.1.bore', 0.06, 0))
+  const wrong = {
+    ...writing('main.1.bore', 0.06, 1),
+    patch: [{ op: 'remove' as const, path: '/readings/main.2.bore' }],
+  }
+  expect(await enterChange(db, id, wrong)).toMatchObject({ kind: 'invalid' })
+  await db.query('update build set deleted_at = now() where id = $1', [id])
+  expect(await enterChange(db, id, writing('main.1.bore', 0.061, 1))).toEqual({ kind: 'unknown' })
+  expect(await entriesAfter(db, id, 0)).toHaveLength(1)
 })

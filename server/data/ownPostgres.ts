@@ -41,13 +41,15 @@ const asItsUser = (program: string, args: string[]): [string, string[]] =>
   process.getuid?.() === 0 ? ['runuser', ['-u', 'postgres', '--', program, ...args]] : [program, args]
 
 /**
- * Makes a server in a folder of its own and starts it; on this machine alone, and quick rather than safe unless `safe`.
+ * Makes a server in a folder of its own and starts it; on this machine alone, and quick rather than safe unless `safe`. One that `follows` another begins as its copy and
+ * writes only once it is promoted.
  *
  * @throws Error naming what to install where PostgreSQL is not there
  */
 export async function startPostgres({
   safe = false,
   settings = {} as Record<string, string>,
+  follows = undefined as OwnPostgres | undefined,
 } = {}): Promise<OwnPostgres> {
   const programs = postgresPrograms()
   if (!programs) throw new Error('PostgreSQL is not installed. Install Debian’s package postgresql.')
@@ -61,7 +63,22 @@ export async function startPostgres({
     const [command, words] = asItsUser(join(programs, program), args)
     execFileSync(command, words, { stdio: ['ignore', 'ignore', 'pipe'], cwd: folder })
   }
-  run('initdb', '--pgdata', data, '--username', 'uldo', '--auth', 'trust', '--encoding', 'UTF8', '--locale', 'C.UTF-8')
+  if (follows)
+    run('pg_basebackup', '--pgdata', data, '--dbname', follows.url, '--write-recovery-conf', '--checkpoint', 'fast')
+  else
+    run(
+      'initdb',
+      '--pgdata',
+      data,
+      '--username',
+      'uldo',
+      '--auth',
+      'trust',
+      '--encoding',
+      'UTF8',
+      '--locale',
+      'C.UTF-8',
+    )
   const port = await freePort()
   const all = {
     listen_addresses: '127.0.0.1',

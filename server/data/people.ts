@@ -1,5 +1,5 @@
 import type { Person, Role } from '#core/house/people'
-import type { Queries } from './database'
+import { isAlone, type Queries } from './database'
 
 interface PersonRow {
   id: string
@@ -9,11 +9,21 @@ interface PersonRow {
 }
 const personOf = ({ pin, ...row }: PersonRow): Person => ({ ...row, pin: pin !== null })
 
+/** The list as it was last read, where no other process writes to the records: every change by a hand here forgets it. */
+let listed = new WeakMap<Queries, Promise<Person[]>>()
+
 /** Who works here, by name. */
-export async function listPeople(db: Queries): Promise<Person[]> {
-  return (
-    await db.query<PersonRow>('select id, name, role, pin from person where ended_at is null order by lower(name)')
-  ).rows.map(personOf)
+export function listPeople(db: Queries): Promise<Person[]> {
+  const known = listed.get(db)
+  if (known) return known
+  const read = db
+    .query<PersonRow>('select id, name, role, pin from person where ended_at is null order by lower(name)')
+    .then(({ rows }) => rows.map(personOf))
+  if (isAlone(db)) {
+    listed.set(db, read)
+    read.catch(() => listed.delete(db))
+  }
+  return read
 }
 
 export async function getPerson(db: Queries, id: string): Promise<Person | undefined> {
@@ -39,6 +49,7 @@ export async function addPerson(db: Queries, name: string, role: Role, pin?: str
       [name, role, pin ?? null],
     )
   ).rows[0]
+  listed = new WeakMap()
   return row && personOf(row)
 }
 
@@ -52,6 +63,7 @@ export async function changePerson(
     'update person set role = coalesce($2, role), pin = case when $3 then $4 else pin end, ended_at = case when $5 then now() else ended_at end where id = $1',
     [id, role ?? null, pin !== undefined, pin ?? null, gone],
   )
+  listed = new WeakMap()
 }
 
 /** Whether somebody could still sign in and rule the shop, were `without` gone. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import pg from 'pg'
+import type pg from 'pg'
 import type { Queries } from '../data/database'
-import { connection } from '../data/postgres'
+import { connectWriting } from '../data/postgres'
 import type { Notice } from './notice'
 
 /** The channel of the database that notices go by; a message may be 8,000 bytes long. */
@@ -33,26 +33,25 @@ export function openChannel(
 
   async function listen(): Promise<void> {
     if (closed) return
-    const next = new pg.Client({ ...connection(url), statement_timeout: 0 })
-    const again = () => {
+    const again = () => void (closed || setTimeout(() => void listen(), RETRY).unref())
+    const next = await connectWriting(url, { statement_timeout: 0 }).catch(again)
+    if (!next) return
+    if (closed) return void (await next.end().catch(() => undefined))
+    next.once('end', () => {
       if (client === next) client = undefined
-      next.removeAllListeners('end')
-      void next.end().catch(() => undefined)
-      if (!closed) setTimeout(() => void listen(), RETRY).unref()
-    }
-    next.on('error', () => undefined)
-    next.once('end', again)
+      again()
+    })
     next.on('notification', ({ payload = '' }) => {
       const { from, notices } = JSON.parse(payload) as { from: string; notices: Notice[] }
       if (from !== own) for (const notice of notices) hear(notice, from)
     })
     try {
-      await next.connect()
       await next.query(`listen ${CHANNEL}`)
       client = next
       back()
     } catch {
-      again()
+      // Its end, which makes another, comes with it.
+      void next.end().catch(() => undefined)
     }
   }
 

@@ -1,5 +1,5 @@
-import pg from 'pg'
-import { connection } from '../data/postgres'
+import type pg from 'pg'
+import { connectWriting } from '../data/postgres'
 
 /** The lock of the database that the one who keeps watch holds, for as long as its connection lives. */
 export const WATCH_LOCK = 0x756c646f
@@ -35,10 +35,8 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
   }
   async function round(): Promise<void> {
     if (!client) {
-      const next = new pg.Client({ ...connection(url), query_timeout: PATIENCE, connectionTimeoutMillis: PATIENCE })
-      next.on('error', () => undefined)
+      const next = await connectWriting(url, { query_timeout: PATIENCE, connectionTimeoutMillis: PATIENCE })
       next.once('end', () => client === next && lost())
-      await next.connect()
       client = next
     }
     if (held) return void (await client.query('select 1'))

@@ -14,14 +14,14 @@ import { isOwn, NotLetIn } from '../access/network'
 import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
-import { type Database, migrate, type Migration } from '../data/database'
-import { inWords } from '../data/failure'
+import { type Database, hasAlone, migrate, type Migration } from '../data/database'
+import { DatabaseAway, inWords } from '../data/failure'
 import { putHouse } from '../data/house'
 import { checkRecords, type Damage } from '../data/integrity'
 import { addPerson } from '../data/people'
 import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
-import { DatabaseAway, openPostgres } from '../data/postgres'
+import { openPostgres } from '../data/postgres'
 import { sharedSecret } from '../data/secrets'
 import { resumeRigs, stopRigs } from '../rig/clock'
 import { resumeWatches, stopWatches } from '../watch/clock'
@@ -129,7 +129,7 @@ async function seeds(database: Database): Promise<boolean> {
 async function openRecords(folder: string, server: string | undefined): Promise<Database> {
   if (server) return openPostgres(server)
   refuseStrangeFolder(join(folder, 'records'))
-  return PGlite.create(join(folder, 'records'))
+  return hasAlone(await PGlite.create(join(folder, 'records')))
 }
 
 async function open(folder: string, application: App): Promise<Database> {

@@ -1,5 +1,5 @@
 import type { Entry } from '#core/record/entry'
-import type { ChangeResult } from '../data/builds'
+import type { ChangeResult } from '../data/enterChange'
 
 /** Tells everybody of a change that was entered, and gives its entry; refuses where it was not. */
 export function entered(id: string, result: ChangeResult, moved: boolean): Entry {

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { DECISIONS, NAME_LENGTH, suffices } from '#core/house/people'
-import { enterChange } from '../../../../data/builds'
+import { enterChange } from '../../../../data/enterChange'
 import { decide, waitingProposal } from '../../../../data/proposals'
 
 const Body = z.strictObject({

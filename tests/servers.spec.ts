@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { againstHistory, tablets } from '../bin/lib/load/tablets'
 import { type OwnPostgres, startPostgres } from '../server/data/ownPostgres'
 import { json } from './keptBuild'
 import { buildId, expect, type Running, sharing as test, startServer } from './server'
@@ -204,6 +205,27 @@ test('a start whose readings come in at one server is watched by the other; kill
     await expect.poll(() => calls(late.told, run).at(-1)?.data).toMatchObject({ on: true })
     for (const each of [shop, late]) each.end()
   })
+})
+
+test('tablets with open streams that write at once to both servers, and to a folder’s: nothing is lost, twice or out of its order', async () => {
+  const some = async (at: string[]) => {
+    const builds = (await (await fetch(`${at[0]}/api/builds`)).json()) as { id: string }[]
+    const heard = await tablets(
+      at,
+      builds.map(({ id }) => id),
+      { count: 8, seconds: 4 },
+    )
+    expect(heard.errors).toEqual([])
+    expect(heard.entered).toHaveLength(32)
+    // Both that listen at a build are told of each.
+    expect(heard.told).toHaveLength(64)
+    expect(await againstHistory(at.at(-1)!, heard)).toEqual([])
+  }
+  await some(servers.map(({ address }) => address))
+  const alone = await startServer()
+  await some([alone.address])
+  await alone.stop()
+  rmSync(alone.folder, { recursive: true, force: true })
 })
 
 test('PostgreSQL killed while values come in at both: nothing acknowledged is lost or twice, both go on by themselves, and say meanwhile what is wrong', async () => {

@@ -11,11 +11,13 @@ export interface Entered {
 
 /** What a measurement of tablets came to. */
 export interface Heard {
-  /** From a patch's sending to its answer, ms. */
-  answers: number[]
+  /** From a patch's sending to its answer, ms, and how long after the beginning it was sent, s. */
+  answers: { ms: number; after: number }[]
   /** From a patch's sending until a page that listens at the same build was told of it, ms. */
   told: number[]
   entered: Entered[]
+  /** Patches that were asked again, since there was no answer or none that entered them. */
+  again: number
   /** What went wrong, in words. */
   errors: string[]
 }
@@ -104,7 +106,7 @@ export async function tablets(
   builds: string[],
   { count, seconds, tolerant = false }: { count: number; seconds: number; tolerant?: boolean },
 ): Promise<Heard & { builds: string[]; begun: Map<string, number> }> {
-  const heard: Heard = { answers: [], told: [], entered: [], errors: [] }
+  const heard: Heard = { answers: [], told: [], entered: [], again: 0, errors: [] }
   const sent = new Map<string, number>()
   const used = builds.slice(0, Math.ceil(count / 2))
   const begun = new Map<string, number>()
@@ -162,7 +164,7 @@ export async function tablets(
             text: error.message,
           }))
           if (answer.status === 200) {
-            heard.answers.push(performance.now() - from)
+            heard.answers.push({ ms: performance.now() - from, after: (from - began) / 1000 })
             const { revision } = JSON.parse(answer.text) as { revision: number }
             heard.entered.push({ build: id, clientKey, revision })
             break
@@ -171,6 +173,7 @@ export async function tablets(
             heard.errors.push(`${answer.status} ${answer.text.slice(0, 120)}`)
             break
           }
+          heard.again++
           await new Promise((done) => setTimeout(done, 250))
         }
         const next = began + (1000 * i) / count + 1000 * (n + 1)

@@ -10,6 +10,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seeded } from '../core/random/random.ts'
 import { oddities } from './lib/fuzz/odd.mjs'
+import { recordsOn } from './lib/load/records.ts'
 import { routesOf } from './lib/fuzz/routes.mjs'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
@@ -23,10 +24,11 @@ await ensureInstalled()
 await ensureBuilt()
 const folder = mkdtempSync(join(tmpdir(), 'uldo-fuzz-'))
 const port = await freePort()
+const records = await recordsOn()
 const server = spawn(process.execPath, ['.output/server/index.mjs'], {
   cwd: root,
   stdio: ['ignore', 'ignore', 'pipe'],
-  env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' },
+  env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...records.env },
 })
 let traces = ''
 server.stderr.on('data', (chunk) => (traces += chunk))

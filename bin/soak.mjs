@@ -1,19 +1,23 @@
 /**
- * That nothing acknowledged is lost: the server killed three hundred times in bursts of changes, then fifty tablets writing and listening for a minute. `KILLS`, `TABLETS` and `SECONDS` say otherwise.
+ * That nothing acknowledged is lost: the server killed a thousand times in bursts of changes; with ON=postgres its records lie on a PostgreSQL
+ * server, which every tenth time is killed with it.
+ *
+ *   npm run soak
+ *   KILLS=100 ON=postgres npm run soak
  */
 import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { recordsOn } from './lib/load/records.ts'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
-const KILLS = Number(process.env.KILLS ?? 300)
-const TABLETS = Number(process.env.TABLETS ?? 50)
-const SECONDS = Number(process.env.SECONDS ?? 60)
+const KILLS = Number(process.env.KILLS ?? 1000)
 await ensureInstalled()
 await ensureBuilt()
 const folder = mkdtempSync(join(tmpdir(), 'uldo-soak-'))
+const records = await recordsOn()
 const port = await freePort()
 const base = `http://127.0.0.1:${port}`
 const pause = (ms) => new Promise((done) => setTimeout(done, ms))
@@ -21,7 +25,7 @@ async function start() {
   const child = spawn(process.execPath, ['.output/server/index.mjs'], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'pipe'],
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' },
+    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...records.env },
   })
   let words = ''
   child.stderr.on('data', (chunk) => (words += chunk))
@@ -76,6 +80,7 @@ for (let kill = 0; kill < KILLS; kill++) {
   await first
   await pause(100 * Math.random())
   server.child.kill('SIGKILL')
+  if (kill % 10 === 9) await records.die()
   await server.gone
   await Promise.all(burst)
   server = await start()
@@ -85,45 +90,13 @@ const check = async () => {
   const kept = new Map(entries.map((entry) => [entry.revision, entry.patch[0].value.value]))
   return [...acknowledged].filter(([revision, value]) => kept.get(revision) !== value).length
 }
-let lost = await check()
+const lost = await check()
 console.log(
   `${KILLS} SIGKILLs in bursts: ${sent} sent, ${acknowledged.size} acknowledged, ${lost} lost, in ${((Date.now() - began) / 1000).toFixed(0)} s`,
 )
-
-// Tablets: each listens, and writes to its own places as fast as it is answered, with a pause as a hand makes it.
-const until = Date.now() + 1000 * SECONDS
-let heard = 0
-let refused = 0
-const before = acknowledged.size
-await Promise.all(
-  Array.from({ length: TABLETS }, async (_, tablet) => {
-    const listening = new AbortController()
-    void fetch(`${base}/api/builds/${build}/events?after=999999`, { signal: listening.signal })
-      .then(async (response) => {
-        for await (const piece of response.body) heard += piece.length > 0 ? 1 : 0
-      })
-      .catch(() => undefined)
-    for (let n = 0; Date.now() < until; n++) {
-      const value = 0.06 + 1e-7 * (tablet * 10_000 + n)
-      const entry = await enter(
-        build,
-        `${tablet % 2 ? 'rod' : 'main'}.${1 + (tablet % 6)}.${tablet < 25 ? 'bore' : 'journal'}.${['left', 'right', 'rear', 'rearLeft', 'rearRight'][Math.floor(tablet / 6) % 5]}`,
-        value,
-        device,
-      )
-      if (entry) acknowledged.set(entry.revision, value)
-      else refused++
-      await pause(150)
-    }
-    listening.abort()
-  }),
-)
-lost = await check()
-console.log(
-  `${TABLETS} tablets for ${SECONDS} s: ${acknowledged.size - before} acknowledged, ${refused} refused, ${lost} lost; ${heard} messages heard`,
-)
 server.child.kill('SIGTERM')
 const code = await server.gone
+await records.stop()
 rmSync(folder, { recursive: true, force: true })
 if (acknowledged.size < 3 * KILLS) console.error('So few were acknowledged that this shows nothing.')
 process.exitCode = acknowledged.size < 3 * KILLS || lost > 0 || code !== 0 ? 1 : 0

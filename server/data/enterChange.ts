@@ -3,6 +3,7 @@ import type { Change, Entry } from '#core/record/entry'
 import type { Problem, Sheet } from '#core/record/schema'
 import { entriesAfter, ENTRY, entryOf, type EntryRow } from './builds'
 import type { Database, Queries } from './database'
+import { makeLines } from './lines'
 import { applyPatch, conflictWith, valueAt } from './patch'
 import { decide } from './proposals'
 import { type MoveOrder, moveWithin } from './shelfMoves'
@@ -57,12 +58,12 @@ const TWICE = '23505'
  *
  * @throws RangeError in words when the shelf does not hold what is wanted of it
  */
-export async function enterChange(
-  db: Database,
-  id: string,
-  change: Change,
-  belongs: Belongs = {},
-): Promise<ChangeResult> {
+export const enterChange = (db: Database, id: string, change: Change, belongs: Belongs = {}): Promise<ChangeResult> =>
+  // Hands at one build would only be in each other's way; those of another server are met by what is written onto.
+  lines.next(id, () => enterInTurn(db, id, change, belongs))
+const lines = makeLines()
+
+async function enterInTurn(db: Database, id: string, change: Change, belongs: Belongs): Promise<ChangeResult> {
   // Alone it is one statement, which writes only onto what was read: the database is asked half as often.
   if (!belongs.orders?.length && !belongs.signed) {
     const last = written.get(db)?.get(id)

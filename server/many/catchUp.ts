@@ -3,6 +3,7 @@ import type { Entry } from '#core/record/entry'
 import type { RunNews } from '#core/run/run'
 import { entriesAfter } from '../data/builds'
 import type { Queries } from '../data/database'
+import { makeLines } from '../data/lines'
 import { eventsOf, getRun, getRunHead, samplesAfter } from '../data/runs'
 
 /** Readings are read in pieces of so many. */
@@ -41,13 +42,8 @@ export function openCatchUp(db: Queries, { builds, runs, tellEntry, tellRun }: L
   const revisions = new Map<string, number>()
   const seen = new Map<string, Told>()
   /** One after the other for each build and run. */
-  const lines = new Map<string, Promise<void>>()
-  const inLine = (id: string, work: () => Promise<void>): Promise<void> => {
-    const turn = (lines.get(id) ?? Promise.resolve()).then(work).catch(() => undefined)
-    lines.set(id, turn)
-    void turn.then(() => lines.get(id) === turn && lines.delete(id))
-    return turn
-  }
+  const lines = makeLines()
+  const inLine = (id: string, work: () => Promise<void>): Promise<void> => lines.next(id, work).catch(() => undefined)
   const runOf = (id: string): Told => seen.get(id) ?? { event: 0, sequence: -1, samples: new Set(), ended: false }
 
   const build = (id: string, known?: number) =>
@@ -95,7 +91,7 @@ export function openCatchUp(db: Queries, { builds, runs, tellEntry, tellRun }: L
       /** Whether an entry can be told at once; else it is told from the records, after what others wrote before it. */
       entry: (id: string, revision: number): boolean => {
         const next = (revisions.get(id) ?? revision - 1) === revision - 1
-        if (!next || lines.has(id)) {
+        if (!next || lines.busy(id)) {
           void build(id, revision)
           return false
         }

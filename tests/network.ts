@@ -56,7 +56,7 @@ export const cookieOf = ({ headers }: Answer) => String(headers['set-cookie']).s
 
 /** A folder with a passphrase and three people's PINs, made once and copied for each test. */
 let template: string | undefined
-async function letIn(): Promise<string> {
+export async function letIn(): Promise<string> {
   const server = await startServer()
   const send = async (method: string, path: string, body: unknown) =>
     expect(

@@ -20,7 +20,7 @@ const right = (methods: string, path: string, need: Need, logger?: true): Right 
 
 /** Every route and what it needs; what is not here is the owner's alone. Looked through in order. */
 const RIGHTS: Right[] = [
-  right('GET', 'health', 'nothing', true),
+  right('GET', 'health(/(live|ready))?', 'nothing', true),
   right('GET', 'access', 'nothing', true),
   right('POST', 'access/passphrase', 'nothing'),
   right('POST', 'access/sign-in', 'device'),
@@ -33,7 +33,7 @@ const RIGHTS: Right[] = [
   right('GET', 'runs/*', 'reader', true),
   right('POST', 'runs/*/samples', 'apprentice', true),
   right('GET', '(builds|runs|shelf|house|cases|practice)(/.+)?', 'reader'),
-  right('GET', '(events|backups|network)', 'reader'),
+  right('GET', '(events|backups|network|metrics)', 'reader'),
 
   right('POST', 'practice', 'apprentice'),
   right('POST', 'builds/*/(entries|runs)', 'apprentice'),

@@ -1,4 +1,3 @@
-import type { TLSSocket } from 'node:tls'
 import { ownNames, strange } from '../access/strangers'
 
 /** Names are looked at anew so often, ms: a tablet's network may come later than the server. */
@@ -13,7 +12,7 @@ export default defineEventHandler((event) => {
     lookedAt = Date.now()
   }
   const header = (name: string) => getRequestHeader(event, name)
-  const secure = (event.node.req.socket as TLSSocket).encrypted
+  const secure = isSecure(event)
   setResponseHeaders(event, {
     'x-content-type-options': 'nosniff',
     'x-frame-options': 'DENY',
@@ -48,4 +47,13 @@ export default defineEventHandler((event) => {
     names,
   )
   if (found) throw refusal(found.status, found.code, found.message)
+  requireProxySays(event)
+  if (isLeaving()) {
+    setResponseHeader(event, 'retry-after', 2)
+    throw refusal(
+      503,
+      'restarting',
+      'The shop’s server is being started anew. What you write is kept in this browser until it is back.',
+    )
+  }
 })

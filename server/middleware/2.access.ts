@@ -10,7 +10,7 @@ const strangersRequests = new RateLimiterMemory({ points: 100, duration: WINDOW 
 /** Lets through who may: on this machine everybody as ever, elsewhere who is signed in and whose role is enough; and no address more often than a shop needs. */
 export default defineEventHandler(async (event) => {
   const path = event.path.split('?')[0]
-  const address = event.node.req.socket.remoteAddress ?? ''
+  const address = clientAddress(event)
   const open = isOwnMachine(event)
   if (!open) await within(requests, address)
   if (!path.startsWith('/api/')) return

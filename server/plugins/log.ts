@@ -1,5 +1,6 @@
 import { resolve } from 'node:path'
 import { openLog } from '../log/log'
+import { countRequest } from '../metrics/metrics'
 
 /** Writes a line for each request: what, by whom, with what status, in how many ms; never what it brought or was answered. */
 export default defineNitroPlugin((nitro) => {
@@ -7,6 +8,8 @@ export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('request', (event) => {
     const began = performance.now()
     const { req, res } = event.node
+    const from = clientAddress(event)
+    countAnswer(res)
     // A stream's line is written when it ends, as any other's.
     res.once('close', () => {
       const path = event.path.split('?')[0]
@@ -17,9 +20,11 @@ export default defineNitroPlugin((nitro) => {
         status,
         ms: Math.round(10 * (performance.now() - began)) / 10,
         who: event.context.who as string | undefined,
-        from: req.socket.remoteAddress,
+        from,
         ...(res.writableFinished ? {} : { cut: true }),
       }
+      if (!res.getHeader('content-type')?.toString().startsWith('text/event-stream'))
+        countRequest(req.method ?? 'GET', path, status, (performance.now() - began) / 1000)
       if (status >= 500) log.error(line)
       else if (status >= 400) log.warn(line)
       else if (path.startsWith('/api/')) log.info(line)

@@ -62,7 +62,8 @@ export default defineNitroPlugin((nitro) => {
     process.exit(4)
   })
   const stop = async () => {
-    currentNetwork()?.stop()
+    closeNetwork()
+    await sayFarewell()
     await leaveOthers()
     stopRigs()
     stopWatches()

@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import type { TLSSocket } from 'node:tls'
 import { type Role, suffices, type TokenKind, UNNAMED } from '#core/house/people'
+import { isProxied } from '../access/proxied'
 import { digestOf } from '../access/secret'
 import { nameOf } from '../access/strangers'
 import { listPeople } from '../data/people'
@@ -32,7 +33,7 @@ const LOOPBACK_NAMES = ['localhost', '127.0.0.1', '::1']
  */
 export function isOwnMachine(event: H3Event): boolean {
   const { socket, headers } = event.node.req
-  if ((socket as TLSSocket).encrypted) return false
+  if ((socket as TLSSocket).encrypted || isProxied(socket)) return false
   if (
     headers.forwarded ??
     headers['x-forwarded-for'] ??
@@ -67,7 +68,7 @@ export async function actorOf(event: H3Event): Promise<Actor> {
 
 /** Where a request came from, for the log of access. */
 export const originOf = (event: H3Event): Origin => ({
-  address: isOwnMachine(event) ? 'this machine' : (event.node.req.socket.remoteAddress ?? ''),
+  address: isOwnMachine(event) ? 'this machine' : clientAddress(event),
   agent: getRequestHeader(event, 'user-agent') ?? '',
 })
 

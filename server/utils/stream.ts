@@ -3,6 +3,8 @@ import type { ServerResponse } from 'node:http'
 import { createEventStream, type H3Event } from 'h3'
 import { stillStands } from '../data/sessions'
 import type { Actor } from './actor'
+import { countListener } from './farewell'
+import { clientAddress } from './origin'
 import { requireDatabase } from './database'
 import { hearEnded } from './hub'
 import { refusal } from './refusal'
@@ -25,7 +27,7 @@ export interface Listener {
 
 /** A stream of messages to one listener (server-sent events), with a beat so that a lost line is noticed; 503 when there are too many. */
 export function openListener(event: H3Event, patience = PATIENCE): Listener {
-  const address = event.node.req.socket.remoteAddress ?? ''
+  const address = clientAddress(event)
   if (open >= MOST || (byAddress.get(address) ?? 0) >= FROM_ONE)
     throw refusal(503, 'busy', 'Too many pages listen at once. Close some.')
   open++
@@ -45,11 +47,13 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
         () => undefined,
       )
   }, 10_000)
+  const uncount = countListener(event.node.res, sendAway)
   const unhear = session ? hearEnded(session, sendAway) : undefined
   stream.onClosed(async () => {
     if (closed) return
     closed = true
     unhear?.()
+    uncount()
     clearInterval(beat)
     open--
     byAddress.set(address, (byAddress.get(address) ?? 1) - 1)

@@ -1,6 +1,6 @@
 import { resolve } from 'node:path'
-import { remedy } from '../backup/service'
-import { recordsState } from '../plugins/records'
+import { remedy } from '../../backup/service'
+import { recordsState } from '../../plugins/records'
 
 const data = () => resolve(process.env.ULDO_DATA ?? 'data')
 

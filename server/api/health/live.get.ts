@@ -1,0 +1,2 @@
+/** Whether this process answers at all: where it does not, whoever keeps it running starts it anew. Asks nothing of the records. */
+export default defineEventHandler(() => ({ live: true }))

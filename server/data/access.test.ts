@@ -3,6 +3,8 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { setUpAccess } from '../access/setUp'
 import type { Change } from '#core/record/entry'
 import { newSheet } from '#core/record/layouts'
+import { Sheet } from '#core/record/schema'
+import { OBSERVATION_KEYS, OBSERVATIONS, type Observation } from '#core/record/traceWords'
 import { accessLog, HERE, logAccess, wrongPassphrases, wrongPins, wrongWithinHour } from './accessLog'
 import { entriesAfter, getBuild, insertBuild } from './builds'
 import { enterChange } from './enterChange'
@@ -262,5 +264,47 @@ describe('a name on a record', () => {
     expect(await enter(put('Tobi', 3, reading(0.0605, 'Tobi')))).toMatchObject({ kind: 'entered' })
     expect(await enter(put('Tobi', 4, reading(0.06, 'Ilse')))).toMatchObject({ kind: 'entered' })
     expect((await getBuild(db, id))!.sheet.readings['main.1.journal']).toMatchObject({ value: 0.06, by: 'Ilse' })
+  })
+
+  it('an engine with a case of one hand is recorded on by another, who may add to the case and not write in it', async () => {
+    const begun = '2026-11-20T10:00:00.000Z'
+    const seen = (by: string) => ({ value: 'no', by, at: begun })
+    const found = {
+      opened: begun,
+      by: 'Oda',
+      from: 'hand',
+      symptom: 'low when hot',
+      context: 'fresh',
+      moment: 'idle-hot',
+      readings: [{ moment: 'idle-hot', pressure: 1e5, with: 'mechanical', by: 'Oda', at: begun }],
+      observations: {
+        [OBSERVATION_KEYS[0]]: { ...seen('Oda'), value: OBSERVATIONS[OBSERVATION_KEYS[0] as Observation][0] },
+      },
+    }
+    const sheet = Sheet.parse({ ...newSheet('inline4', 'Boat', 'x', ''), cases: { 'case.1': found } })
+    const id = (await insertBuild(db, randomUUID(), sheet)).id
+    const enter = (change: Change) => enterChange(db, id, change, { bound: true })
+    const other = OBSERVATION_KEYS[1] as Observation
+    const into = (path: string, value: unknown, base: number, who = 'Tobi') =>
+      enter(put(who, base, value as never, `/cases/case.1${path}`))
+    expect(await enter(put('Tobi', 0, reading(0.06, 'Tobi')))).toMatchObject({ kind: 'entered' })
+    const answer = { ...seen('Tobi'), value: OBSERVATIONS[other][0] }
+    expect(await into(`/observations/${other}`, answer, 1)).toMatchObject({ kind: 'entered' })
+    expect(await into('/readings/-', { moment: 'idle-hot', pressure: 2e5, by: 'Tobi', at: begun }, 2)).toMatchObject({
+      kind: 'entered',
+    })
+    expect(await into('/closed', begun, 3)).toMatchObject({ kind: 'entered' })
+    for (const [path, value] of [
+      ['/symptom', 'low when cold'],
+      [
+        `/observations/${OBSERVATION_KEYS[2]}`,
+        { ...seen('Oda'), value: OBSERVATIONS[OBSERVATION_KEYS[2] as Observation][0] },
+      ],
+      ['/readings/0/pressure', 3e5],
+    ] as const)
+      expect(await into(path, value, 4), path).toMatchObject({
+        kind: 'invalid',
+        problems: [{ message: expect.stringContaining('bears the name Oda') }],
+      })
   })
 })

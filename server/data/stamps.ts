@@ -9,23 +9,30 @@ interface Stamped {
   act: string
 }
 
-/** What may be added to a record by another hand than its own. */
-const ADDED = ['note', 'photos']
+/** What may be added to a record by another hand than its own: of a case also that a check was left, and that it is closed. */
+const ADDED = ['note', 'photos', 'skipped', 'closed']
+
+const isStamped = (value: unknown) =>
+  typeof value === 'object' && value !== null && typeof (value as { by?: unknown }).by === 'string'
+
+/** What somebody recorded, with its keys in one order whatever kept it, and without what others recorded inside of it: each of those has its own hand. */
+function own(value: unknown): unknown {
+  if (Array.isArray(value)) return value.filter((each) => !isStamped(each)).map(own)
+  if (typeof value !== 'object' || value === null) return value
+  return Object.entries(value)
+    .filter(([, each]) => !isStamped(each))
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([key, each]) => [key, own(each)])
+}
 
 /** Everything under a value that says who recorded it, by path. */
 function* stampsIn(value: unknown, path: string): Generator<Stamped> {
   if (typeof value !== 'object' || value === null) return
-  const { by } = value as { by?: unknown }
-  if (typeof by === 'string')
-    yield {
-      path,
-      by,
-      act: JSON.stringify(
-        Object.entries(value)
-          .filter(([key]) => !ADDED.includes(key))
-          .sort(([a], [b]) => (a < b ? -1 : 1)),
-      ),
-    }
+  if (isStamped(value)) {
+    const { by, ...rest } = value as { by: string } & Record<string, unknown>
+    for (const key of ADDED) delete rest[key]
+    yield { path, by, act: JSON.stringify([by, own(rest)]) }
+  }
   for (const [key, each] of Object.entries(value))
     yield* stampsIn(each, `${path}/${key.replaceAll('~', '~0').replaceAll('/', '~1')}`)
 }

@@ -2,13 +2,13 @@
 import { version } from '../package.json'
 import { prepareBackups } from '../server/backup/service'
 import type { Written } from '../server/backup/write'
-import { dataFolder, end, serverOf, withRecords } from './lib/shop'
+import { dataFolder, end, serverOf, withShop } from './lib/shop'
 
 const folder = dataFolder()
 const address = serverOf(folder)
 const written = address
   ? await asked(address)
-  : await withRecords(folder, (db) => prepareBackups(db, folder, version).now()).catch((error: Error) =>
+  : await withShop(folder, (db) => prepareBackups(db, folder, version).now()).catch((error: Error) =>
       end(error.message, 1),
     )
 console.log(

@@ -1,12 +1,16 @@
 /** Reads all records and replays all entries of all builds against their sheets: says what differs, and ends with 1 when anything does. */
 import { checkRecords, type Damage } from '../server/data/integrity'
-import { dataFolder, end, serverOf, withRecords } from './lib/shop'
+import { dataFolder, end, serverOf, whereRecordsAre, withShop } from './lib/shop'
 
 const folder = dataFolder()
 const address = serverOf(folder)
-const damage = address ? await asked(address) : await withRecords(folder, checkRecords)
+const damage = address ? await asked(address) : await withShop(folder, checkRecords)
 for (const { where, why } of damage) console.log(`${where}: ${why}`)
-console.log(damage.length === 0 ? `The records in ${folder} hold together.` : `${damage.length} do not hold together.`)
+console.log(
+  damage.length === 0
+    ? `The records in ${whereRecordsAre(folder)} hold together.`
+    : `${damage.length} do not hold together.`,
+)
 process.exit(damage.length === 0 ? 0 : 1)
 
 async function asked(address: string): Promise<Damage[]> {

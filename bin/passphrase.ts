@@ -6,7 +6,7 @@ import type { Database } from '../server/data/database'
 import { createInterface } from 'node:readline'
 import { setUpAccess } from '../server/access/setUp'
 import { getPassphrase, hasOwner } from '../server/data/people'
-import { dataFolder, end, serverOf, withRecords } from './lib/shop'
+import { dataFolder, end, serverOf, withShop } from './lib/shop'
 
 const folder = dataFolder()
 const address = serverOf(folder)
@@ -24,7 +24,7 @@ if (address)
           `The server answered ${response.status}.`)
   }).catch(tell)
 else
-  await withRecords(
+  await withShop(
     folder,
     async (db) => {
       if (process.argv.includes('--if-missing') && (await set(db))) return

@@ -66,19 +66,20 @@ const device = randomUUID()
 let sent = 0
 const began = Date.now()
 for (let kill = 0; kill < KILLS; kill++) {
-  let heard
-  const first = new Promise((done) => (heard = done))
+  // In the middle of its work, and not before it has begun.
+  let left = 1 + Math.floor(12 * Math.random())
+  let enough
+  const worked = new Promise((done) => (enough = done))
   const burst = Array.from({ length: 40 }, async (_, i) => {
     await pause(3 * i)
     const value = 0.05 + 1e-7 * ++sent
     const entry = await enter(build, `main.${1 + (i % 7)}.journal`, value, device)
     if (!entry) return
     acknowledged.set(entry.revision, value)
-    heard()
+    if (--left === 0) enough()
   })
-  // In the middle of its work, and not before it has begun.
-  await first
-  await pause(100 * Math.random())
+  await Promise.race([worked, Promise.all(burst)])
+  await pause(5 * Math.random())
   server.child.kill('SIGKILL')
   if (kill % 10 === 9) await records.die()
   await server.gone

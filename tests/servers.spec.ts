@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -278,4 +279,22 @@ test('PostgreSQL killed while values come in at both: nothing acknowledged is lo
   expect(new Set(acknowledged).size).toBe(acknowledged.length)
   expect(entries.length - at).toBe(acknowledged.length)
   await expect.poll(async () => (await Promise.all(servers.map(keeps))).filter(Boolean).length).toBe(1)
+})
+
+test('the scripts find the records where they are: a backup and a check beside the servers, without asking either', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'uldo-scripts-'))
+  folders.push(folder)
+  const script = (name: string, url = postgres.url) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', `bin/${name}.ts`], {
+      env: { ...process.env, ULDO_DATABASE_URL: url, ULDO_DATA: folder },
+      encoding: 'utf8',
+    })
+    return { status, stdout, stderr }
+  }
+  expect(script('check')).toMatchObject({ status: 0, stdout: expect.stringMatching(/postgres:.* hold together/) })
+  expect(script('backup')).toMatchObject({ status: 0, stdout: expect.stringContaining('read back whole') })
+  const nobody = postgres.url.replace(/:\d+\//, ':1/').replace('uldo@', 'uldo:secret@')
+  const away = script('check', nobody)
+  expect(away).toMatchObject({ status: 7, stderr: expect.stringContaining('mend ULDO_DATABASE_URL') })
+  expect(away.stdout + away.stderr).not.toContain('secret')
 })

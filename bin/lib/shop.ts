@@ -1,8 +1,10 @@
 import { join, resolve } from 'node:path'
 import { PGlite } from '@electric-sql/pglite'
-import { migrate } from '../../server/data/database'
+import { type Database, migrate } from '../../server/data/database'
+import { DatabaseAway } from '../../server/data/failure'
 import { holderOf, lockFolder } from '../../server/data/lock'
 import { migrations } from '../../server/data/migrationFiles'
+import { openPostgres } from '../../server/data/postgres'
 import { existsSync, readdirSync } from 'node:fs'
 
 /** The shop's data folder, as the server takes it. */
@@ -45,3 +47,24 @@ export async function withRecords<T>(folder: string, work: (db: PGlite) => Promi
     release()
   }
 }
+
+/** The shop's records while no server of this folder has them: on the PostgreSQL server of ULDO_DATABASE_URL, which others may use meanwhile, else in the folder. */
+export async function withShop<T>(folder: string, work: (db: Database) => Promise<T>, fresh = false): Promise<T> {
+  const url = process.env.ULDO_DATABASE_URL
+  if (!url) return withRecords(folder, work, fresh)
+  const db = openPostgres(url)
+  try {
+    await migrate(db, migrations)
+    return await work(db)
+  } catch (error) {
+    return error instanceof DatabaseAway
+      ? end(`${error.message}. Start PostgreSQL, or mend ULDO_DATABASE_URL.`, 7)
+      : Promise.reject(error as Error)
+  } finally {
+    await db.close()
+  }
+}
+
+/** Where the shop's records are, in words; an address without its password. */
+export const whereRecordsAre = (folder: string): string =>
+  process.env.ULDO_DATABASE_URL?.replace(/(:\/\/[^:@/]+):[^@/]*@/, '$1@') ?? folder

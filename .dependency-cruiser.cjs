@@ -26,12 +26,14 @@ const LAYERS = [
   ],
   ['rig'],
   ['practice'],
+  ['verbs'],
 ]
 const folders = (layers) => `^core/(${layers.flat().join('|')})/`
 const upward = () =>
   LAYERS.slice(0, -1).map((layer, i) => ({
     name: `${layer.length > 1 ? (i === 0 ? 'quantity' : i === 1 ? 'physics' : 'answers') : layer[0]}-looks-down`,
-    comment: 'Arrows run one way: quantity, physics, circuit, record, house, parts, engine, answers, rig, practice.',
+    comment:
+      'Arrows run one way: quantity, physics, circuit, record, house, parts, engine, answers, rig, practice, verbs.',
     severity: 'error',
     from: { path: folders([layer]), pathNot: notTests },
     to: { path: folders(LAYERS.slice(i + 1)) },

@@ -3,12 +3,57 @@
  * standard output. Exit code 0, or 2 with one line on standard error that names the field and the reason.
  */
 import { readFileSync } from 'node:fs'
-import { Refused, VERBS } from './lib/verbs/index'
+import { z } from 'zod'
+import { Refused, type Verb, VERBS } from '../core/verbs/index'
+import { version } from '../package.json'
+import { completionFor, SHELLS } from './lib/completion'
 
-const [verb, file] = process.argv.slice(2)
-try {
-  const handler = VERBS[verb ?? '']
-  if (!handler) throw new Refused('verb', `is one of ${Object.keys(VERBS).join(', ')}`)
+const HELP = `uldo VERB [FILE]    reads JSON from FILE or standard input, writes one JSON value; SI units, °C
+
+${Object.entries(VERBS)
+  .map(([name, { about }]) => `  ${name.padEnd(11)}${about}`)
+  .join('\n')}
+
+  VERB --help          its input as JSON Schema, with an example
+  completion SHELL     completion for ${SHELLS.join(' or ')}, to be read by it: eval "$(npm run -s uldo -- completion bash)"
+  --version
+
+Exit code 0, or 2 with one line on standard error that names the field and the reason.
+`
+
+const WHERE = {
+  whole: 'Input is a build file (docs/file-format.md), such as demo/builds/ottiline.json.',
+  beside: 'Input is a build file (docs/file-format.md) with these keys beside its own.',
+  under: 'Input has a build file (docs/file-format.md) under “build”, beside these.',
+}
+
+function helpOf(name: string, { about, input, example, build }: Verb): string {
+  const schema = build === 'whole' ? undefined : z.toJSONSchema(input, { io: 'input', unrepresentable: 'any' })
+  return [
+    `uldo ${name} [FILE]    ${about}.`,
+    ...(build ? [WHERE[build]] : []),
+    ...(schema
+      ? [`Schema of the input:\n${JSON.stringify(schema, null, 2)}`]
+      : ['Schema of the input: docs/build-file.schema.json']),
+    ...(build === 'whole'
+      ? []
+      : [`Example${build ? ', beside the build file' : ''}:\n${JSON.stringify(example, null, 2)}`]),
+    '',
+  ].join('\n\n')
+}
+
+function answer(words: string[]): string {
+  const [name, file] = words
+  if (name === '--help') return HELP
+  if (name === '--version') return `${version}\n`
+  if (name === 'completion') {
+    const found = completionFor(file ?? '', Object.keys(VERBS))
+    if (!found) throw new Refused('shell', `is one of ${SHELLS.join(', ')}`)
+    return found
+  }
+  const verb = Object.hasOwn(VERBS, name ?? '') ? VERBS[name!] : undefined
+  if (!verb) throw new Refused('verb', `is one of ${Object.keys(VERBS).join(', ')}`)
+  if (words.includes('--help')) return helpOf(name!, verb)
   let text: string
   try {
     text = readFileSync(file ?? 0, 'utf8')
@@ -21,7 +66,15 @@ try {
   } catch {
     throw new Refused('input', 'is not JSON')
   }
-  process.stdout.write(`${JSON.stringify(handler(input))}\n`)
+  return `${JSON.stringify(verb.run(input))}\n`
+}
+
+const words = process.argv.slice(2)
+try {
+  if (words.length === 0) {
+    process.stderr.write(HELP)
+    process.exitCode = 2
+  } else process.stdout.write(answer(words))
 } catch (error) {
   if (!(error instanceof Refused)) throw error
   process.stderr.write(`${error.message}\n`)

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { problemsOf } from '../../../core/record/schema'
-import { CircuitError } from '../../../core/circuit/types'
+import { problemsOf } from '../record/schema'
+import { CircuitError } from '../circuit/types'
 
 /** Input that cannot be used: which field, and why. */
 export class Refused extends Error {

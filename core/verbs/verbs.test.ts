@@ -1,16 +1,17 @@
 import { spawnSync } from 'node:child_process'
 import { describe, expect, it } from 'vitest'
-import { DEMO_BUILDS } from '../../../demo/make'
-import { outlookOf } from '../../../core/outlook/outlook'
-import { Refused, VERBS } from '.'
+import { z } from 'zod'
+import { DEMO_BUILDS } from '../../demo/make'
+import { outlookOf } from '../outlook/outlook'
+import { exampleOf, Refused, VERBS } from '.'
 
-const root = new URL('../../..', import.meta.url)
+const root = new URL('../..', import.meta.url)
 const run = (verb: string, input: string) =>
   spawnSync(process.execPath, ['--import', 'tsx', 'bin/uldo.ts', verb], { cwd: root, input, encoding: 'utf8' })
 
 describe('headless', () => {
   it('viscosity answers the published points', () => {
-    const { points } = VERBS.viscosity({ kv40: 108, kv100: 14.6, density15: 880, temperatures: [20, 90] }) as {
+    const { points } = VERBS.viscosity.run({ kv40: 108, kv100: 14.6, density15: 880, temperatures: [20, 90] }) as {
       points: { kinematic: number; dynamic: number; density: number }[]
     }
     expect(points[0].kinematic).toBeCloseTo(313.2, 1)
@@ -27,11 +28,11 @@ describe('headless', () => {
       solidLength: 0.0274,
       port: { shape: 'round', diameter: 0.0065 },
     }
-    expect(VERBS.relief(valve)).toMatchObject({
+    expect(VERBS.relief.run(valve)).toMatchObject({
       openingPressure: expect.closeTo(405517, -1),
       bindMargin: expect.closeTo(0.0058, 9),
     })
-    const flowing = VERBS.relief({ ...valve, flow: 3e-4, oil: '15W-40', temperature: 95 }) as {
+    const flowing = VERBS.relief.run({ ...valve, flow: 3e-4, oil: '15W-40', temperature: 95 }) as {
       fullFlowPressure: number
       lift: number
     }
@@ -40,14 +41,14 @@ describe('headless', () => {
   })
   it('outlook says what the page says', () => {
     const sheet = DEMO_BUILDS.ottiline()
-    const { states } = VERBS.outlook(sheet) as { states: { name: string; rpm: number; pressure: number }[] }
+    const { states } = VERBS.outlook.run(sheet) as { states: { name: string; rpm: number; pressure: number }[] }
     const page = outlookOf(sheet, 20).states
     expect(states.map((state) => state.name)).toEqual(['crankingCold', 'idleCold', 'idleHot', 'workingHot'])
     states.forEach((state, i) => expect(state.pressure / page[i].pressure).toBeCloseTo(1, 9))
     expect(states[2].rpm).toBeCloseTo(650, 4)
   })
   it('outlook’s map is 32 temperatures by 40 speeds of finite pressures', () => {
-    const { map } = VERBS.outlook(DEMO_BUILDS.pell()) as {
+    const { map } = VERBS.outlook.run(DEMO_BUILDS.pell()) as {
       map: { rpm: number[]; temperatures: number[]; pressures: number[][] }
     }
     expect([map.rpm.length, map.temperatures.length, map.pressures.length, map.pressures[31].length]).toEqual([
@@ -57,10 +58,10 @@ describe('headless', () => {
   })
   it('film gives Raimondi and Boyd’s point, and comes back from its load', () => {
     const bearing = { diameter: 0.06, length: 0.06, radialClearance: 3e-5, speed: 50, viscosity: 0.01, inlet: 'axial' }
-    const there = VERBS.film({ ...bearing, eccentricity: 0.6 }) as Record<string, number>
+    const there = VERBS.film.run({ ...bearing, eccentricity: 0.6 }) as Record<string, number>
     expect(there.sommerfeld).toBeCloseTo(0.121, 2)
     expect(there.attitude).toBeCloseTo(50.6, 0)
-    const back = VERBS.film({ ...bearing, load: there.load }) as Record<string, number>
+    const back = VERBS.film.run({ ...bearing, load: there.load }) as Record<string, number>
     expect(back.eccentricity).toBeCloseTo(0.6, 4)
     expect(back.minimumFilm).toBeCloseTo(1.2e-5, 9)
   })
@@ -75,8 +76,8 @@ describe('headless', () => {
       feedPressure: 3e5,
     }
     const groove = { arc: 180, centre: 180, width: 0.004, from: 'load' }
-    const cold = VERBS.film({ ...bearing, groove }) as Record<string, number>
-    const warm = VERBS.film({
+    const cold = VERBS.film.run({ ...bearing, groove }) as Record<string, number>
+    const warm = VERBS.film.run({
       ...bearing,
       viscosity: undefined,
       groove,
@@ -86,12 +87,12 @@ describe('headless', () => {
     expect(cold.temperatureRise).toBeUndefined()
     // A full groove cuts the shell into two short bearings: less film under the same load.
     expect(
-      (VERBS.film({ ...bearing, groove: { arc: 360, width: 0.004 } }) as Record<string, number>).minimumFilm,
+      (VERBS.film.run({ ...bearing, groove: { arc: 360, width: 0.004 } }) as Record<string, number>).minimumFilm,
     ).toBeLessThan(cold.minimumFilm)
   })
   it('network balances any graph by the contract’s kinds', () => {
     const ends = (id: string, from: string, to: string) => ({ id, from, to })
-    const answer = VERBS.network({
+    const answer = VERBS.network.run({
       fluid: { density: 850, viscosity: 0.02 },
       nodes: [{ id: 's', pressure: 0 }, { id: 'p' }, { id: 'g', elevation: 0.3 }, { id: 'e' }],
       elements: [
@@ -122,20 +123,20 @@ describe('headless', () => {
       pressure: number
     }
     const sheet = DEMO_BUILDS.ottiline()
-    const good = VERBS.prime({ ...sheet, method: 'drill' }) as Primed
+    const good = VERBS.prime.run({ ...sheet, method: 'drill' }) as Primed
     expect(good.primed).toBe(true)
     expect(good.outlets.every(({ time }) => time! > 0)).toBe(true)
     expect(good.timeToPressure).toBeGreaterThan(5)
     expect(good.pressure).toBeGreaterThan(good.expected.least)
-    const stalled = VERBS.prime({ ...sheet, method: 'drill', packing: 'dry', filter: 'filled' }) as Primed
+    const stalled = VERBS.prime.run({ ...sheet, method: 'drill', packing: 'dry', filter: 'filled' }) as Primed
     expect(stalled).toMatchObject({ primed: false, timeToPressure: null, reason: 'cannot-push' })
     expect(stalled.cures!.map(({ key }) => key)).toContain('filter-off')
-    expect(() => VERBS.prime({ ...sheet, method: 'wishing' })).toThrow(/^method: /)
+    expect(() => VERBS.prime.run({ ...sheet, method: 'wishing' })).toThrow(/^method: /)
   })
   it('trace weighs cases, and says which check to make next and what each outcome would mean', () => {
     const build = DEMO_BUILDS.ottiline()
     const one = { context: 'fresh', moment: 'crank', readings: [{ rpm: 200, pressure: 0, with: 'sender' }] }
-    const { cases } = VERBS.trace({
+    const { cases } = VERBS.trace.run({
       build,
       cases: [one, { ...one, observations: { drive: 'wrong-way' } }],
     }) as {
@@ -159,16 +160,16 @@ describe('headless', () => {
     })
     expect(cases[1].causes[0].fault).toBe('wrong-way')
     expect(cases[1].nextChecks.map(({ check }) => check)).not.toContain('drive')
-    expect(() => VERBS.trace({ build, cases: [{ ...one, observations: { drive: 'sideways' } }] })).toThrow(
+    expect(() => VERBS.trace.run({ build, cases: [{ ...one, observations: { drive: 'sideways' } }] })).toThrow(
       /cases.0.observations.drive/,
     )
-    expect(() => VERBS.trace({ build, cases: [{ ...one, moment: 'lunch' }] })).toThrow(/cases.0.moment/)
+    expect(() => VERBS.trace.run({ build, cases: [{ ...one, moment: 'lunch' }] })).toThrow(/cases.0.moment/)
   })
   it('watch calls recorded starts as the page would, and says what was to be watched', () => {
     const build = DEMO_BUILDS.ottiline()
     const stretch = (from: number, to: number, pressure: number) =>
       Array.from({ length: Math.round(10 * (to - from)) }, (_, i) => ({ time: from + i / 10, rpm: 900, pressure }))
-    const { runs } = VERBS.watch({
+    const { runs } = VERBS.watch.run({
       build,
       runs: [
         { samples: [{ time: 0, rpm: 0, pressure: 0 }, ...stretch(0.1, 1.5, 0), ...stretch(1.5, 30, 4.2e5)] },
@@ -191,14 +192,14 @@ describe('headless', () => {
     expect(runs[2].stop).toMatchObject({ code: 'lost', limit: 30e3 })
     expect(runs[3]).toMatchObject({ firstPressure: 0 })
     expect(runs[3].stop).toBeUndefined()
-    expect(() => VERBS.watch({ build, runs: [{ samples: [{ rpm: 900 }] }] })).toThrow(/runs.0.samples.0.time/)
+    expect(() => VERBS.watch.run({ build, runs: [{ samples: [{ rpm: 900 }] }] })).toThrow(/runs.0.samples.0.time/)
   })
   it('validate names each problem by its path', () => {
     const sheet = DEMO_BUILDS.pell()
-    expect(VERBS.validate(sheet)).toEqual({ ok: true, problems: [] })
+    expect(VERBS.validate.run(sheet)).toEqual({ ok: true, problems: [] })
     sheet.readings['main.9.bore'] = { value: 0.06, source: 'measured' }
-    expect(VERBS.validate(sheet)).toMatchObject({ ok: false, problems: [{ path: 'readings/main.9.bore' }] })
-    expect(VERBS.validate({ ...sheet, version: 2 })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
+    expect(VERBS.validate.run(sheet)).toMatchObject({ ok: false, problems: [{ path: 'readings/main.9.bore' }] })
+    expect(VERBS.validate.run({ ...sheet, version: 2 })).toMatchObject({ ok: false, problems: [{ path: 'version' }] })
   })
   it.each([
     ['viscosity', { kv40: 10, kv100: 14, density15: 880, temperatures: [] }, /^kv40: /],
@@ -222,8 +223,8 @@ describe('headless', () => {
       /^elements.0.to: /,
     ],
   ])('%s refuses with the field’s name', (verb, input, message) => {
-    expect(() => VERBS[verb](input)).toThrow(Refused)
-    expect(() => VERBS[verb](input)).toThrow(message as RegExp)
+    expect(() => VERBS[verb].run(input)).toThrow(Refused)
+    expect(() => VERBS[verb].run(input)).toThrow(message as RegExp)
   })
   it('exits with 0 and one JSON value, or 2 and one line', () => {
     const good = run('viscosity', JSON.stringify({ kv40: 44, kv100: 8.4, density15: 845, temperatures: [20] }))
@@ -240,4 +241,27 @@ describe('headless', () => {
       expect(bad.stderr).not.toMatch(/ at /)
     }
   })
+  it('each verb answers its own example, and says what it wants and how it is completed', () => {
+    for (const [name, verb] of Object.entries(VERBS)) {
+      const input = exampleOf(verb, DEMO_BUILDS.pell())
+      expect(verb.run(JSON.parse(JSON.stringify(input))), name).toBeTypeOf('object')
+      expect(z.toJSONSchema(verb.input, { io: 'input', unrepresentable: 'any' }), name).toHaveProperty('type', 'object')
+    }
+    const asked = (...words: string[]) =>
+      spawnSync(process.execPath, ['--import', 'tsx', 'bin/uldo.ts', ...words], { cwd: root, encoding: 'utf8' })
+    const help = asked('film', '--help')
+    expect([help.status, help.stdout]).toEqual([0, expect.stringMatching(/radialClearance[\s\S]*Example/)])
+    const none = asked()
+    expect(none.status).toBe(2)
+    for (const name of Object.keys(VERBS)) expect(none.stderr).toContain(`  ${name} `)
+    const { stdout } = asked('completion', 'bash')
+    const completed = spawnSync(
+      'bash',
+      ['-c', `${stdout}\nCOMP_WORDS=(uldo v) COMP_CWORD=1; _uldo; echo "\${COMPREPLY[@]}"`],
+      {
+        encoding: 'utf8',
+      },
+    )
+    expect(completed.stdout.trim().split(' ').sort()).toEqual(['validate', 'viscosity'])
+  }, 60_000)
 })

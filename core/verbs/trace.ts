@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import type { Sheet } from '../../../core/record/schema'
-import { CAUSES } from '../../../core/trace/priors'
-import { prepareTracer } from '../../../core/trace/trace'
-import { CONTEXTS, MOMENTS, OBSERVATIONS } from '../../../core/trace/vocabulary'
+import { CAUSES } from '../trace/priors'
+import { prepareTracer } from '../trace/trace'
+import { CONTEXTS, MOMENTS, OBSERVATIONS } from '../trace/vocabulary'
+import { build } from './build'
 import { degrees, notNegative, take } from './take'
 
 const Moment = z.enum(MOMENTS)
@@ -24,11 +24,11 @@ const Case = z.strictObject({
   observations: z.strictObject(observations).default({}),
   mended: z.array(z.enum(CAUSES)).max(CAUSES.length).default([]),
 })
-const Input = z.object({ build: z.unknown(), cases: z.array(Case).max(10_000) })
+export const TraceInput = z.object({ build: z.unknown(), cases: z.array(Case).max(10_000) })
 
 /** Causes of each case by how likely they are, and the checks to make next: those that tell most for each minute first. */
-export function trace(input: unknown, build: (file: unknown) => Sheet) {
-  const { build: file, cases } = take(Input, input)
+export function trace(input: z.input<typeof TraceInput>) {
+  const { build: file, cases } = take(TraceInput, input)
   const tracer = prepareTracer(build(file))
   return {
     cases: cases.map(({ readings, ...traced }) => {

@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { prepareBearing } from '../../../core/film/bearing'
-import { HEAT_CAPACITY } from '../../../core/bearing/warmth'
-import { warm } from '../../../core/film/heat'
-import type { FilmCase } from '../../../core/film/types'
-import { kinematicViscosity, oilDensity, waltherLine } from '../../../core/oil/viscosity'
+import { prepareBearing } from '../film/bearing'
+import { HEAT_CAPACITY } from '../bearing/warmth'
+import { warm } from '../film/heat'
+import type { FilmCase } from '../film/types'
+import { kinematicViscosity, oilDensity, waltherLine } from '../oil/viscosity'
 import { degrees, named, notNegative, positive, Refused, take } from './take'
 
 const RADIAN = Math.PI / 180
 
-const FilmInput = z.object({
+export const FilmInput = z.object({
   diameter: positive,
   length: positive,
   radialClearance: positive,
@@ -39,7 +39,7 @@ const FilmInput = z.object({
 })
 
 /** One bearing's film by the Reynolds solver: under a load, or at an eccentricity. */
-export function film(input: unknown) {
+export function film(input: z.input<typeof FilmInput>) {
   const { load, eccentricity, groove, inlet, thermal, ...given } = take(FilmInput, input)
   if ((load === undefined) === (eccentricity === undefined))
     throw new Refused('load', 'give either load or eccentricity')

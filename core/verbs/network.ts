@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { prepareCircuit } from '../../../core/circuit/solve'
-import type { Network } from '../../../core/circuit/types'
+import { prepareCircuit } from '../circuit/solve'
+import type { Network } from '../circuit/types'
 import { named, notNegative, positive, take } from './take'
 
 const ends = { id: z.string().min(1), from: z.string().min(1), to: z.string().min(1) }
-const NetworkInput = z.object({
+export const NetworkInput = z.object({
   fluid: z.object({ density: positive, viscosity: positive }),
   nodes: z
     .array(z.object({ id: z.string().min(1), elevation: z.number().optional(), pressure: z.number().optional() }))
@@ -57,7 +57,7 @@ const NetworkInput = z.object({
 })
 
 /** Any graph of nodes and elements: pressures and flows that balance. */
-export function network(input: unknown) {
+export function network(input: z.input<typeof NetworkInput>) {
   const { fluid, ...graph } = take(NetworkInput, input)
   return named(() => {
     const circuit = prepareCircuit(graph as Network)

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import type { Sheet } from '../../../core/record/schema'
-import { expectationOf } from '../../../core/start/expectation'
-import { prepareWatch } from '../../../core/start/watch'
-import { watchRules } from '../../../core/start/watchRules'
-import type { Stop, WatchCode } from '../../../core/start/watchTypes'
+import { expectationOf } from '../start/expectation'
+import { prepareWatch } from '../start/watch'
+import { watchRules } from '../start/watchRules'
+import type { Stop, WatchCode } from '../start/watchTypes'
+import { build } from './build'
 import { take } from './take'
 
 const Sample = z.object({
@@ -13,7 +13,7 @@ const Sample = z.object({
   gauge: z.number().optional(),
   temperature: z.number().min(-100).max(300).optional(),
 })
-const Input = z.object({
+export const WatchInput = z.object({
   build: z.unknown(),
   runs: z
     .array(
@@ -23,8 +23,8 @@ const Input = z.object({
 })
 
 /** The watch over recorded starts: the very one of the page and the server. */
-export function watch(input: unknown, build: (file: unknown) => Sheet) {
-  const { build: file, runs } = take(Input, input)
+export function watch(input: z.input<typeof WatchInput>) {
+  const { build: file, runs } = take(WatchInput, input)
   const sheet = build(file)
   const rules = watchRules(sheet)
   const expectation = expectationOf(sheet)

@@ -1,16 +1,16 @@
-import { filledFor } from '../../../core/record/fill'
-import { FILTER_FITMENTS, METHODS, PORTS } from '../../../core/parts/primingWords'
+import { filledFor } from '../record/fill'
+import { FILTER_FITMENTS, METHODS, PORTS } from '../parts/primingWords'
 import { z } from 'zod'
-import { Sheet } from '../../../core/record/schema'
-import { curesFor, safeFilter, STALL_WORDS } from '../../../core/prime/cures'
-import { modelOf } from '../../../core/outlook/model'
-import { primeExpectation } from '../../../core/prime/prime'
-import { primeTimeline } from '../../../core/prime/timeline'
-import { primeSetUpOf } from '../../../core/prime/setUp'
+import { curesFor, safeFilter, STALL_WORDS } from '../prime/cures'
+import { modelOf } from '../outlook/model'
+import { primeExpectation } from '../prime/prime'
+import { primeTimeline } from '../prime/timeline'
+import { primeSetUpOf } from '../prime/setUp'
+import { build, type BuildFile } from './build'
 import { named, notNegative, take } from './take'
 
 /** How to prime, beside the build file's own fields: what is left out is as the build has it. SI, °C. */
-const Way = z.object({
+export const PrimeWay = z.object({
   method: z.enum(METHODS).optional(),
   filter: z.enum(FILTER_FITMENTS).optional(),
   port: z.enum(PORTS).optional(),
@@ -22,14 +22,14 @@ const Way = z.object({
 })
 
 /** Splits what says how to prime from the build file. */
-export function primeInput(input: unknown): { setUp: z.infer<typeof Way>; file: unknown } {
+export function primeInput(input: unknown): { setUp: z.infer<typeof PrimeWay>; file: unknown } {
   if (typeof input !== 'object' || input === null) return { setUp: {}, file: input }
-  const own = new Set(Object.keys(Way.shape))
+  const own = new Set(Object.keys(PrimeWay.shape))
   const pick = (mine: boolean) => Object.fromEntries(Object.entries(input).filter(([key]) => own.has(key) === mine))
-  return { setUp: take(Way, pick(true)), file: pick(false) }
+  return { setUp: take(PrimeWay, pick(true)), file: pick(false) }
 }
 
-export function prime(input: unknown, build: (file: unknown) => Sheet) {
+export function prime(input: BuildFile) {
   const { setUp: more, file } = primeInput(input)
   const sheet = build(file)
   const setUp = primeSetUpOf(sheet, Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined)))

@@ -11,7 +11,7 @@ import { completionFor, SHELLS } from './lib/completion'
 const HELP = `uldo VERB [FILE]    reads JSON from FILE or standard input, writes one JSON value; SI units, °C
 
 ${Object.entries(VERBS)
-  .map(([name, { about }]) => `  ${name.padEnd(11)}${about}`)
+  .map(([name, { summary }]) => `  ${name.padEnd(11)}${summary}`)
   .join('\n')}
 
   VERB --help          its input as JSON Schema, with an example
@@ -27,10 +27,10 @@ const WHERE = {
   under: 'Input has a build file (docs/file-format.md) under “build”, beside these.',
 }
 
-function helpOf(name: string, { about, input, example, build }: Verb): string {
+function helpOf(name: string, { summary, input, example, build }: Verb): string {
   const schema = build === 'whole' ? undefined : z.toJSONSchema(input, { io: 'input', unrepresentable: 'any' })
   return [
-    `uldo ${name} [FILE]    ${about}.`,
+    `uldo ${name} [FILE]    ${summary}.`,
     ...(build ? [WHERE[build]] : []),
     ...(schema
       ? [`Schema of the input:\n${JSON.stringify(schema, null, 2)}`]

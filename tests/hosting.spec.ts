@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
-import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { Validator } from '@seriousme/openapi-schema-validator'
 import { json } from './keptBuild'
 import { letIn, PASSPHRASE, PINS } from './network'
 import { buildId, expect, freePort, sharing, startServer, test } from './server'
@@ -61,6 +62,58 @@ sharing('says that it lives, that it is ready, and in numbers what it does', asy
   expect(text).not.toContain(id)
   expect(text).not.toContain('nonsense')
 })
+
+sharing(
+  'every route that is there describes itself to programs, with the schema that it goes by',
+  async ({ server }) => {
+    const document = (await (await fetch(`${server.address}/api/openapi.json`)).json()) as {
+      paths: Record<
+        string,
+        Record<string, { summary: string; requestBody?: { content: Record<string, { schema: object }> } }>
+      >
+    }
+    const { valid, errors } = await new Validator().validate(structuredClone(document))
+    expect([errors, valid]).toEqual([undefined, true])
+    const described = Object.entries(document.paths).flatMap(([path, methods]) =>
+      Object.keys(methods).map((method) => `${method} ${path}`),
+    )
+    // As the files of the routes say: builds/[id]/index.get.ts is GET /api/builds/{id}.
+    const files = readdirSync('server/api', { recursive: true, encoding: 'utf8' })
+      .filter((name) => name.endsWith('.ts') && !name.startsWith('[...]'))
+      .map((name) => {
+        const [, path, method] = /^(.*)\.(\w+)\.ts$/.exec(name)!
+        return `${method} /api/${path.replace(/\/?index$/, '').replace(/\[(\w+)\]/g, '{$1}')}`
+      })
+    expect(described.sort()).toEqual(files.sort())
+    // What is sent by the schema is taken, and what it forbids is refused.
+    const { content } = document.paths['/api/builds/{id}/entries'].post.requestBody!
+    const { properties, required } = content['application/json'].schema as {
+      properties: Record<string, object>
+      required: string[]
+    }
+    expect(Object.keys(properties)).toEqual(
+      expect.arrayContaining(['clientKey', 'device', 'base', 'who', 'patch', 'orders']),
+    )
+    const id = await buildId(server, 'Ottiline')
+    for (const missing of required) {
+      const body: Record<string, unknown> = {
+        clientKey: randomUUID(),
+        device: randomUUID(),
+        base: 0,
+        who: 'A program',
+        patch: [],
+      }
+      delete body[missing]
+      const answer = await fetch(`${server.address}/api/builds/${id}/entries`, {
+        method: 'POST',
+        headers: json,
+        body: JSON.stringify(body),
+      })
+      expect(answer.status, missing).toBe(400)
+      expect(await answer.text()).toContain(`"path":"${missing}"`)
+    }
+  },
+)
 
 test('behind a proxy: who asks is whom the proxy saw, nobody is this machine’s own, and what it does not say is refused in words', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'uldo-proxied-'))

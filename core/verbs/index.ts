@@ -21,7 +21,7 @@ export type { BuildFile } from './build'
 /** One verb of the command line. */
 export interface Verb {
   /** What it answers, in a line. */
-  about: string
+  summary: string
   input: z.ZodType
   /** An input that it answers; where it begins with a build file, the rest of it, to be put beside or around one. */
   example: unknown
@@ -38,13 +38,13 @@ const verb = <T>(each: Omit<Verb, 'run'> & { run: (input: T) => unknown }): Verb
 
 export const VERBS: Record<string, Verb> = {
   viscosity: verb({
-    about: 'Viscosity and density of an oil at temperatures',
+    summary: 'Viscosity and density of an oil at temperatures',
     input: ViscosityInput,
     example: { kv40: 108, kv100: 14.6, density15: 880, temperatures: [20, 90] },
     run: viscosity,
   }),
   film: verb({
-    about:
+    summary:
       'One plain bearing by the Reynolds equation: thinnest film, leakage and drag under a load or at an eccentricity',
     input: FilmInput,
     example: {
@@ -60,7 +60,7 @@ export const VERBS: Record<string, Verb> = {
     run: film,
   }),
   relief: verb({
-    about: 'A relief valve: opening pressure, spring left to bind, pressure and lift at a flow',
+    summary: 'A relief valve: opening pressure, spring left to bind, pressure and lift at a flow',
     input: ReliefInput,
     example: {
       plungerDiameter: 0.0127,
@@ -77,7 +77,7 @@ export const VERBS: Record<string, Verb> = {
     run: relief,
   }),
   network: verb({
-    about: 'Pressures and flows of any oil circuit of pipes, orifices, valves and pumps',
+    summary: 'Pressures and flows of any oil circuit of pipes, orifices, valves and pumps',
     input: NetworkInput,
     example: {
       fluid: { density: 850, viscosity: 0.02 },
@@ -98,21 +98,21 @@ export const VERBS: Record<string, Verb> = {
     run: network,
   }),
   outlook: verb({
-    about: 'What the gauge of a build will read at its four states, with bands and verdicts, and its map',
+    summary: 'What the gauge of a build will read at its four states, with bands and verdicts, and its map',
     input: Sheet,
     example: {},
     build: 'whole',
     run: outlook,
   }),
   prime: verb({
-    about: 'Priming a build: when oil is where, or why it stalls and what cures it',
+    summary: 'Priming a build: when oil is where, or why it stalls and what cures it',
     input: PrimeWay.loose(),
     example: { method: 'drill', packing: 'oil' },
     build: 'beside',
     run: prime,
   }),
   watch: verb({
-    about: 'The watch over recorded starts, as the page keeps it: first pressure, STOP, what was to be watched',
+    summary: 'The watch over recorded starts, as the page keeps it: first pressure, STOP, what was to be watched',
     input: WatchInput,
     example: {
       runs: [
@@ -129,7 +129,7 @@ export const VERBS: Record<string, Verb> = {
     run: watch,
   }),
   trace: verb({
-    about: 'Causes of wrong or missing pressure by how likely they are, and which check to make next',
+    summary: 'Causes of wrong or missing pressure by how likely they are, and which check to make next',
     input: TraceInput,
     example: {
       cases: [{ context: 'fresh', moment: 'prime', readings: [{ pressure: 0, with: 'mechanical' }], observations: {} }],
@@ -138,7 +138,7 @@ export const VERBS: Record<string, Verb> = {
     run: trace,
   }),
   validate: verb({
-    about: 'Whether a build file can be taken, and what in it would void its prediction',
+    summary: 'Whether a build file can be taken, and what in it would void its prediction',
     input: Sheet,
     example: {},
     build: 'whole',

@@ -1,4 +1,6 @@
 import { closedCases } from '../data/cases'
 
-/** What the shop's closed cases were: they move what a trace thinks likely. */
-export default defineEventHandler(async () => closedCases(requireDatabase()))
+export default describedHandler(
+  { about: 'What the shop’s closed cases were: they move what a trace thinks likely.' },
+  async () => closedCases(requireDatabase()),
+)

@@ -1,4 +1,5 @@
 import { checkRecords } from '../data/integrity'
 
-/** Reads all records and replays all entries; what differs. */
-export default defineEventHandler(async () => ({ damage: await checkRecords(requireDatabase()) }))
+export default describedHandler({ about: 'Reads all records and replays all entries; what differs.' }, async () => ({
+  damage: await checkRecords(requireDatabase()),
+}))

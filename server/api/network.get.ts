@@ -1,7 +1,6 @@
 import { ROOT_FILE } from '../access/door'
 
-/** How tablets reach this server, and what they are asked to trust. */
-export default defineEventHandler(() => {
+export default describedHandler({ about: 'How tablets reach this server, and what they are asked to trust.' }, () => {
   const network = currentNetwork()
   if (!network) return { open: false as const }
   const { address, fingerprint, root } = network

@@ -1,2 +1,1 @@
-/** How the shop's backups stand. */
-export default defineEventHandler(() => requireBackups().state())
+export default describedHandler({ about: 'How the shop’s backups stand.' }, () => requireBackups().state())

@@ -1,8 +1,10 @@
-/** Makes a backup now, and answers once it is whole on the disk and was read back. */
-export default defineEventHandler(async () => {
-  try {
-    return await requireBackups().now()
-  } catch (error) {
-    throw refusal(507, 'no-backup', `The backup came to nothing: ${(error as Error).message}`)
-  }
-})
+export default describedHandler(
+  { about: 'Makes a backup now, and answers once it is whole on the disk and was read back.' },
+  async () => {
+    try {
+      return await requireBackups().now()
+    } catch (error) {
+      throw refusal(507, 'no-backup', `The backup came to nothing: ${(error as Error).message}`)
+    }
+  },
+)

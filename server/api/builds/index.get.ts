@@ -72,60 +72,64 @@ function makeKnown(
   return made
 }
 
-/** All builds with how far each is by this house's rules, for the Floor. */
-export default defineEventHandler(async () => {
-  const db = requireDatabase()
-  const [builds, { house }, stops, waiting] = await Promise.all([
-    listFloor(db),
-    getHouse(db),
-    unansweredStops(db),
-    proposalCounts(db),
-  ])
-  const rules = houseRules(house)
-  // What an earlier server had computed is read once.
-  const kept = computed.size === 0 ? await listStandings(db) : []
-  const by = JSON.stringify([useRuntimeConfig().app.buildId, rules, nameLessons(await shopLessons(db, false))])
-  const from = (revision: number) => createHash('sha256').update(`${revision} ${by}`).digest('base64')
-  const listed = builds.map((build) => ({ build, computedFrom: from(build.revision) }))
-  const isKnown = ({ build: { id }, computedFrom }: (typeof listed)[number]) =>
-    computed.get(id)?.computedFrom === computedFrom
-  const sheets = await sheetsOf(
-    db,
-    listed.filter((each) => !isKnown(each)).map(({ build }) => build.id),
-  )
-  const all = listed.flatMap((each) => {
-    const { build, computedFrom } = each
-    const sheet = sheets.get(build.id)
-    const known = sheet ? makeKnown(db, build, { ...sheet, house: rules }, computedFrom, kept) : computed.get(build.id)
-    return known ? [{ ...build, known }] : []
-  })
-  await Promise.race([
-    Promise.allSettled(all.map(({ known }) => known.done)),
-    new Promise((done) => setTimeout(done, WAITS)),
-  ])
-  return all.map(({ id, revision, changed_at, known, place, deleted_by, kept_until }) => {
-    const { name, engine, work, layout, progress, ran, oiled, standing, tracing } = known
-    // A last prime that read above what the model allows starts no clock.
-    const primed = standing?.notPrimed && known.primed === oiled ? ran : oiled
-    const good = standing?.good
-    return {
-      id,
-      revision,
-      name,
-      engine,
-      work,
-      layout,
-      changedAt: changed_at,
-      progress,
-      primedAt: primed,
-      ranAt: ran,
-      primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined,
-      standing,
-      tracing,
-      stopped: stops.get(id),
-      waiting: waiting.get(id) ?? 0,
-      place,
-      ...(place === 'deleted' ? { deletedBy: deleted_by, keptUntil: kept_until } : {}),
-    }
-  })
-})
+export default describedHandler(
+  { about: 'All builds with how far each is by this house’s rules, for the Floor.' },
+  async () => {
+    const db = requireDatabase()
+    const [builds, { house }, stops, waiting] = await Promise.all([
+      listFloor(db),
+      getHouse(db),
+      unansweredStops(db),
+      proposalCounts(db),
+    ])
+    const rules = houseRules(house)
+    // What an earlier server had computed is read once.
+    const kept = computed.size === 0 ? await listStandings(db) : []
+    const by = JSON.stringify([useRuntimeConfig().app.buildId, rules, nameLessons(await shopLessons(db, false))])
+    const from = (revision: number) => createHash('sha256').update(`${revision} ${by}`).digest('base64')
+    const listed = builds.map((build) => ({ build, computedFrom: from(build.revision) }))
+    const isKnown = ({ build: { id }, computedFrom }: (typeof listed)[number]) =>
+      computed.get(id)?.computedFrom === computedFrom
+    const sheets = await sheetsOf(
+      db,
+      listed.filter((each) => !isKnown(each)).map(({ build }) => build.id),
+    )
+    const all = listed.flatMap((each) => {
+      const { build, computedFrom } = each
+      const sheet = sheets.get(build.id)
+      const known = sheet
+        ? makeKnown(db, build, { ...sheet, house: rules }, computedFrom, kept)
+        : computed.get(build.id)
+      return known ? [{ ...build, known }] : []
+    })
+    await Promise.race([
+      Promise.allSettled(all.map(({ known }) => known.done)),
+      new Promise((done) => setTimeout(done, WAITS)),
+    ])
+    return all.map(({ id, revision, changed_at, known, place, deleted_by, kept_until }) => {
+      const { name, engine, work, layout, progress, ran, oiled, standing, tracing } = known
+      // A last prime that read above what the model allows starts no clock.
+      const primed = standing?.notPrimed && known.primed === oiled ? ran : oiled
+      const good = standing?.good
+      return {
+        id,
+        revision,
+        name,
+        engine,
+        work,
+        layout,
+        changedAt: changed_at,
+        progress,
+        primedAt: primed,
+        ranAt: ran,
+        primedUntil: primed !== undefined && good !== undefined ? primed + 1000 * good : undefined,
+        standing,
+        tracing,
+        stopped: stops.get(id),
+        waiting: waiting.get(id) ?? 0,
+        place,
+        ...(place === 'deleted' ? { deletedBy: deleted_by, keptUntil: kept_until } : {}),
+      }
+    })
+  },
+)

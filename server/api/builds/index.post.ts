@@ -10,14 +10,19 @@ import { insertBuild } from '../../data/builds'
 const Named = z.looseObject({ id: z.uuid().optional() })
 const FromFile = z.strictObject({ sheet: Sheet })
 
-/** A new build from a preset, from a layout of the shop's own, or from a build file. */
-export default defineEventHandler(async (event) => {
-  const body = await requireJson(event, z.record(z.string(), z.unknown()), 'New build')
-  const { id: own = randomUUID(), ...rest } = requireValid(Named, body, 'New build')
-  const { id, revision, sheet } = await insertBuild(requireDatabase(), own, sheetOf(rest))
-  setResponseStatus(event, 201)
-  return { id, revision, sheet }
-})
+export default describedHandler(
+  {
+    about: 'A new build from a preset, from a layout of the shop’s own, or from a build file.',
+    body: z.union([FromFile, FromOwnLayout, FromPreset]),
+  },
+  async (event) => {
+    const body = await requireJson(event, z.record(z.string(), z.unknown()), 'New build')
+    const { id: own = randomUUID(), ...rest } = requireValid(Named, body, 'New build')
+    const { id, revision, sheet } = await insertBuild(requireDatabase(), own, sheetOf(rest))
+    setResponseStatus(event, 201)
+    return { id, revision, sheet }
+  },
+)
 
 function sheetOf(body: Record<string, unknown>): Sheet {
   if ('sheet' in body) {

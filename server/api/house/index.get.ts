@@ -1,4 +1,3 @@
 import { getHouse } from '../../data/house'
 
-/** What the shop keeps for all builds. */
-export default defineEventHandler(() => getHouse(requireDatabase()))
+export default describedHandler({ about: 'What the shop keeps for all builds.' }, () => getHouse(requireDatabase()))

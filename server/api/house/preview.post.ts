@@ -14,38 +14,40 @@ const LONGEST = 45_000
 /** What other engines teach is waited for so long, ms. */
 const LESSONS = 3000
 
-/** Which builds' verdicts would move by other house rules, before they are written. */
-export default defineEventHandler(async (event) => {
-  const wanted = await requireJson(event, Body, 'House rules')
-  const db = requireDatabase()
-  const { house } = await getHouse(db)
-  const builds = await listBuilds(db)
-  const moved: Awaited<ReturnType<typeof inThread<'preview'>>> = []
-  const began = Date.now()
-  try {
-    // In pieces, so that what else is computed comes in between.
-    for (let from = 0; from < builds.length; from += PIECE) {
-      if (Date.now() - began > LONGEST)
-        throw new TooBusy('Too many builds to look through just now: try again in a moment.')
-      moved.push(
-        ...(await inThread(
-          'preview',
-          await Promise.all(
-            builds.slice(from, from + PIECE).map(async ({ id, sheet }) => ({
-              id,
-              name: sheet.name,
-              engine: sheet.engine,
-              // As its own strip has it.
-              sheet: await experienced(db, id, sheet, LESSONS),
-            })),
-          ),
-          houseRules(house),
-          houseRules(wanted),
-        )),
-      )
+export default describedHandler(
+  { about: 'Which builds’ verdicts would move by other house rules, before they are written.', body: Body },
+  async (event) => {
+    const wanted = await requireJson(event, Body, 'House rules')
+    const db = requireDatabase()
+    const { house } = await getHouse(db)
+    const builds = await listBuilds(db)
+    const moved: Awaited<ReturnType<typeof inThread<'preview'>>> = []
+    const began = Date.now()
+    try {
+      // In pieces, so that what else is computed comes in between.
+      for (let from = 0; from < builds.length; from += PIECE) {
+        if (Date.now() - began > LONGEST)
+          throw new TooBusy('Too many builds to look through just now: try again in a moment.')
+        moved.push(
+          ...(await inThread(
+            'preview',
+            await Promise.all(
+              builds.slice(from, from + PIECE).map(async ({ id, sheet }) => ({
+                id,
+                name: sheet.name,
+                engine: sheet.engine,
+                // As its own strip has it.
+                sheet: await experienced(db, id, sheet, LESSONS),
+              })),
+            ),
+            houseRules(house),
+            houseRules(wanted),
+          )),
+        )
+      }
+    } catch (error) {
+      throw error instanceof TooBusy ? refusal(429, 'busy', error.message) : error
     }
-  } catch (error) {
-    throw error instanceof TooBusy ? refusal(429, 'busy', error.message) : error
-  }
-  return moved
-})
+    return moved
+  },
+)

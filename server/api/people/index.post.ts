@@ -6,8 +6,7 @@ import { addPerson } from '../../data/people'
 
 const Body = NewPerson.extend({ who: z.string().max(NAME_LENGTH).optional() })
 
-/** Adds somebody who works here. */
-export default defineEventHandler(async (event) => {
+export default describedHandler({ about: 'Adds somebody who works here.', body: Body }, async (event) => {
   const { name, role, who } = await requireJson(event, Body, 'Person')
   const hand = await requireHand(event, who)
   const person = await addPerson(requireDatabase(), name, role)

@@ -1,4 +1,5 @@
 import { listResults } from '../../data/practice'
 
-/** What was done on the practice bench, the newest first. */
-export default defineEventHandler(async () => listResults(requireDatabase()))
+export default describedHandler({ about: 'What was done on the practice bench, the newest first.' }, async () =>
+  listResults(requireDatabase()),
+)

@@ -5,11 +5,13 @@ import { keepResult } from '../../data/practice'
 
 const Body = z.strictObject({ id: z.uuid(), who: z.string().max(NAME_LENGTH).optional(), result: PracticeResult })
 
-/** Keeps what somebody did on the practice bench. */
-export default defineEventHandler(async (event) => {
-  const { id, who, result } = await requireJson(event, Body, 'Practice')
-  const { name } = await requireHand(event, who)
-  await keepResult(requireDatabase(), { id, person: name, result })
-  setResponseStatus(event, 201)
-  return { id }
-})
+export default describedHandler(
+  { about: 'Keeps what somebody did on the practice bench.', body: Body },
+  async (event) => {
+    const { id, who, result } = await requireJson(event, Body, 'Practice')
+    const { name } = await requireHand(event, who)
+    await keepResult(requireDatabase(), { id, person: name, result })
+    setResponseStatus(event, 201)
+    return { id }
+  },
+)

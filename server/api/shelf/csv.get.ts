@@ -5,11 +5,13 @@ import { listItems } from '../../data/shelf'
 
 const Query = z.object({ kind: z.enum(SHELF_KINDS).optional() })
 
-/** The shelf as a CSV file, all of it or one kind. */
-export default defineEventHandler(async (event) => {
-  const { kind } = requireValid(Query, getQuery(event), 'Shelf file')
-  const items = (await listItems(requireDatabase())).filter((item) => !kind || item.kind === kind)
-  setResponseHeader(event, 'content-disposition', `attachment; filename="shelf${kind ? `-${kind}` : ''}.csv"`)
-  setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
-  return shelfToCsv(items)
-})
+export default describedHandler(
+  { about: 'The shelf as a CSV file, all of it or one kind.', query: Query, gives: 'text/csv' },
+  async (event) => {
+    const { kind } = requireValid(Query, getQuery(event), 'Shelf file')
+    const items = (await listItems(requireDatabase())).filter((item) => !kind || item.kind === kind)
+    setResponseHeader(event, 'content-disposition', `attachment; filename="shelf${kind ? `-${kind}` : ''}.csv"`)
+    setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
+    return shelfToCsv(items)
+  },
+)

@@ -1,7 +1,6 @@
 import { listHolds, listItems } from '../../data/shelf'
 
-/** What lies on the shelf, and what builds hold of it. */
-export default defineEventHandler(async () => {
+export default describedHandler({ about: 'What lies on the shelf, and what builds hold of it.' }, async () => {
   const db = requireDatabase()
   const [items, holds] = await Promise.all([listItems(db), listHolds(db)])
   return { items, holds }

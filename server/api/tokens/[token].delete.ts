@@ -2,8 +2,7 @@ import { z } from 'zod'
 import { logAccess } from '../../data/accessLog'
 import { endToken } from '../../data/tokens'
 
-/** Ends a token: it opens nothing from now on. */
-export default defineEventHandler(async (event) => {
+export default describedHandler({ about: 'Ends a token: it opens nothing from now on.' }, async (event) => {
   const id = z.uuid().safeParse(getRouterParam(event, 'token'))
   const name = id.success ? await endToken(requireDatabase(), id.data) : undefined
   if (name === undefined)

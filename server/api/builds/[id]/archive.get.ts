@@ -1,7 +1,9 @@
 import { sendArchive } from '../../../archive/send'
 
-/** A build as one archive: its file, history, runs, photos and cases. */
-export default defineEventHandler(async (event) => {
-  const { id, sheet } = await requireBuild(event)
-  return sendArchive(event, [id], fileNameOf(sheet.name))
-})
+export default describedHandler(
+  { about: 'A build as one archive: its file, history, runs, photos and cases.', gives: 'application/zip' },
+  async (event) => {
+    const { id, sheet } = await requireBuild(event)
+    return sendArchive(event, [id], fileNameOf(sheet.name))
+  },
+)

@@ -7,16 +7,18 @@ const Asked = z.object({
   press: z.coerce.number().int().min(0).max(1e6).default(0),
 })
 
-/** What the simulated digital gauge shows at a place of this build's engine, SI. */
-export default defineEventHandler(async (event) => {
-  const { sheet } = await requireBuild(event)
-  const { reading, engine, press } = requireValid(Asked, getQuery(event), 'Gauge')
-  try {
-    return { reading, value: gaugeReading(sheet, reading, engine, press) }
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error
-    throw refusal(400, 'invalid', `Gauge: ${error.message}`, {
-      problems: [{ path: 'reading', message: 'is not a reading of this layout' }],
-    })
-  }
-})
+export default describedHandler(
+  { about: 'What the simulated digital gauge shows at a place of this build’s engine, SI.', query: Asked },
+  async (event) => {
+    const { sheet } = await requireBuild(event)
+    const { reading, engine, press } = requireValid(Asked, getQuery(event), 'Gauge')
+    try {
+      return { reading, value: gaugeReading(sheet, reading, engine, press) }
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error
+      throw refusal(400, 'invalid', `Gauge: ${error.message}`, {
+        problems: [{ path: 'reading', message: 'is not a reading of this layout' }],
+      })
+    }
+  },
+)

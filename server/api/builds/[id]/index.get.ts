@@ -1,5 +1,4 @@
-/** One build: its sheet at its newest revision. */
-export default defineEventHandler(async (event) => {
+export default describedHandler({ about: 'One build: its sheet at its newest revision.' }, async (event) => {
   const { id, revision, sheet, sandbox } = await requireBuild(event)
   return { id, revision, sheet, sandbox }
 })

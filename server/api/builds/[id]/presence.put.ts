@@ -6,12 +6,14 @@ const Body = z.strictObject({
   page: z.string().max(20),
 })
 
-/** A tab that has this build's stream open says who is at it and at which page. */
-export default defineEventHandler(async (event) => {
-  const { id } = await requireBuild(event)
-  const { device, who, page } = await requireJson(event, Body, 'Presence')
-  // Whoever is signed in is there under that name and no other.
-  arrive(id, { device, who: (event.context.who as string | undefined) ?? who, page })
-  setResponseStatus(event, 204)
-  return null
-})
+export default describedHandler(
+  { about: 'A tab that has this build’s stream open says who is at it and at which page.', body: Body },
+  async (event) => {
+    const { id } = await requireBuild(event)
+    const { device, who, page } = await requireJson(event, Body, 'Presence')
+    // Whoever is signed in is there under that name and no other.
+    arrive(id, { device, who: (event.context.who as string | undefined) ?? who, page })
+    setResponseStatus(event, 204)
+    return null
+  },
+)

@@ -1,2 +1,3 @@
-/** A run with its events, without its samples. */
-export default defineEventHandler(async (event) => shown(await requireRun(event)))
+export default describedHandler({ about: 'A run with its events, without its samples.' }, async (event) =>
+  shown(await requireRun(event)),
+)

@@ -1,6 +1,7 @@
 import type { Database } from '../../../data/database'
 import { z } from 'zod'
 import { CHANNELS } from '#core/run/channels'
+import { SampleBody } from '#core/run/schema'
 import { type ColumnUse, type FileHead, fileHead, guessColumns, readSamples, unitsFor, withUnits } from '#core/run/csv'
 import { insertSamples, lastSequence, takeSamplesIn } from '../../../data/runs'
 
@@ -20,43 +21,48 @@ const Columns = z
   .min(2)
   .max(40)
 
-/**
- * Takes readings from any logger: JSON, one sample or a list, SI and °C; or CSV lines under headings with their units in brackets, or
- * with `columns` saying what each is. Answers once they are committed; a sample of a millisecond that is there already is passed over.
- */
-export default defineEventHandler(async (event) => {
-  const run = await requireRunHead(event)
-  if (run.endedAt)
-    throw refusal(409, 'ended', 'Readings: that run is over.', { problems: [{ path: 'run', message: 'is over' }] })
-  const text = (await requireBytes(event, LIMIT, 'Readings')).toString('utf8')
-  const db = requireDatabase()
-  if ((getRequestHeader(event, 'content-type') ?? '').includes('csv'))
-    return takeFile(db, run.id, text, getQuery(event), () => event.node.req.destroyed && !event.node.req.complete)
-  const sent = requireKeepable(fromJson(text), 'Readings')
-  const { samples, refused } = takeSamples(sent, await nextMoment(db, run))
-  const { taken, known, lost } = await takeSamplesIn(db, run.id, samples)
-  const stand = new Set(lost)
-  if (taken > 0) announceRun(run.id, { kind: 'samples', samples: samples.filter((_, place) => !stand.has(place)) })
-  const without = new Set(refused.map(({ index }) => index))
-  const kept = sent.flatMap((_, index) => (without.has(index) ? [] : [index]))
-  for (const place of lost)
-    refused.push({ index: kept[place], path: 'time', message: `another reading stands at ${samples[place].time} s` })
-  if (taken + known === 0) {
-    const [first] = refused
-    throw refusal(
-      400,
-      'invalid',
-      first ? `Readings: none was taken: ${first.path} ${first.message}` : 'Readings: none was sent.',
-      {
-        problems:
-          refused.length > 0
-            ? refused.slice(0, 50).map(({ path, message }) => ({ path, message }))
-            : [{ path: '', message: 'holds no reading' }],
-      },
-    )
-  }
-  return { taken, known, refused }
-})
+export default describedHandler(
+  {
+    about:
+      'Takes readings from any logger: JSON, one sample or a list, SI and °C; or CSV lines under headings with their units in brackets, or with `columns` saying what each is. Answers once they are committed; a sample of a millisecond that is there already is passed over.',
+    body: z.union([z.array(SampleBody), SampleBody]),
+    query: z.object({ columns: z.string().optional(), header: z.string().optional() }),
+    takes: ['text/csv'],
+  },
+  async (event) => {
+    const run = await requireRunHead(event)
+    if (run.endedAt)
+      throw refusal(409, 'ended', 'Readings: that run is over.', { problems: [{ path: 'run', message: 'is over' }] })
+    const text = (await requireBytes(event, LIMIT, 'Readings')).toString('utf8')
+    const db = requireDatabase()
+    if ((getRequestHeader(event, 'content-type') ?? '').includes('csv'))
+      return takeFile(db, run.id, text, getQuery(event), () => event.node.req.destroyed && !event.node.req.complete)
+    const sent = requireKeepable(fromJson(text), 'Readings')
+    const { samples, refused } = takeSamples(sent, await nextMoment(db, run))
+    const { taken, known, lost } = await takeSamplesIn(db, run.id, samples)
+    const stand = new Set(lost)
+    if (taken > 0) announceRun(run.id, { kind: 'samples', samples: samples.filter((_, place) => !stand.has(place)) })
+    const without = new Set(refused.map(({ index }) => index))
+    const kept = sent.flatMap((_, index) => (without.has(index) ? [] : [index]))
+    for (const place of lost)
+      refused.push({ index: kept[place], path: 'time', message: `another reading stands at ${samples[place].time} s` })
+    if (taken + known === 0) {
+      const [first] = refused
+      throw refusal(
+        400,
+        'invalid',
+        first ? `Readings: none was taken: ${first.path} ${first.message}` : 'Readings: none was sent.',
+        {
+          problems:
+            refused.length > 0
+              ? refused.slice(0, 50).map(({ path, message }) => ({ path, message }))
+              : [{ path: '', message: 'holds no reading' }],
+        },
+      )
+    }
+    return { taken, known, refused }
+  },
+)
 
 /** Where readings without a time belong: now by the server's clock, and after what is there. */
 async function nextMoment(db: Database, run: Parameters<typeof secondsInto>[0] & { id: string }): Promise<number> {

@@ -1,46 +1,51 @@
+import { z } from 'zod'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { RunNews } from '#core/run/run'
 import { eventsOf, samplesAfter } from '../../../data/runs'
 
 const PIECE = 3000
 
-/**
- * Readings and events of a run as they are committed (server-sent events), from the millisecond that the listener has: first what
- * is kept, then what comes, without a gap and without anything twice.
- */
-export default defineEventHandler(async (event) => {
-  const run = await requireRun(event)
-  let sent = requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after)
-  const stream = openListener(event)
-  const held: RunNews[] = []
-  let caughtUp = false
-  const tell = (news: RunNews) => {
-    if (news.kind !== 'samples')
-      return stream.push({
-        event: news.kind,
-        data: JSON.stringify(news.kind === 'event' ? news.event : { outcome: news.outcome }),
-      })
-    const fresh = news.samples.filter((sample: ChannelSample) => sequenceOf(sample) > sent)
-    if (fresh.length === 0) return undefined
-    sent = Math.max(...fresh.map(sequenceOf))
-    return stream.push({ id: String(sent), event: 'samples', data: JSON.stringify(fresh) })
-  }
-  const unhear = hearRun(run.id, (news) => (caughtUp ? void tell(news) : void held.push(news)))
-  stream.onClosed(unhear)
-  void (async () => {
-    for (let pieces = true; pieces;) {
-      const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
-      // Events first, and fresh: readings are judged by what was done and seen before them. The end comes last.
-      for (const known of await eventsOf(requireDatabase(), run.id))
-        if (known.kind !== 'end') await tell({ kind: 'event', event: known })
-      if (samples.length > 0) await tell({ kind: 'samples', samples })
-      pieces = samples.length === PIECE
+export default describedHandler(
+  {
+    about:
+      'Readings and events of a run as they are committed (server-sent events), from the millisecond that the listener has: first what is kept, then what comes, without a gap and without anything twice.',
+    query: z.object({ after: z.number() }),
+    gives: 'text/event-stream',
+  },
+  async (event) => {
+    const run = await requireRun(event)
+    let sent = requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after)
+    const stream = openListener(event)
+    const held: RunNews[] = []
+    let caughtUp = false
+    const tell = (news: RunNews) => {
+      if (news.kind !== 'samples')
+        return stream.push({
+          event: news.kind,
+          data: JSON.stringify(news.kind === 'event' ? news.event : { outcome: news.outcome }),
+        })
+      const fresh = news.samples.filter((sample: ChannelSample) => sequenceOf(sample) > sent)
+      if (fresh.length === 0) return undefined
+      sent = Math.max(...fresh.map(sequenceOf))
+      return stream.push({ id: String(sent), event: 'samples', data: JSON.stringify(fresh) })
     }
-    for (const known of run.events) if (known.kind === 'end') await tell({ kind: 'event', event: known })
-    if (run.endedAt) await tell({ kind: 'end', outcome: run.outcome ?? 'ended' })
-    caughtUp = true
-    await stream.push({ event: 'ready', data: JSON.stringify({ time: secondsInto(run) }) })
-    for (const news of held.splice(0)) await tell(news)
-  })().catch((error: Error) => console.error(`Run ${run.id} could not be told: ${error.message}`))
-  return stream.send()
-})
+    const unhear = hearRun(run.id, (news) => (caughtUp ? void tell(news) : void held.push(news)))
+    stream.onClosed(unhear)
+    void (async () => {
+      for (let pieces = true; pieces;) {
+        const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
+        // Events first, and fresh: readings are judged by what was done and seen before them. The end comes last.
+        for (const known of await eventsOf(requireDatabase(), run.id))
+          if (known.kind !== 'end') await tell({ kind: 'event', event: known })
+        if (samples.length > 0) await tell({ kind: 'samples', samples })
+        pieces = samples.length === PIECE
+      }
+      for (const known of run.events) if (known.kind === 'end') await tell({ kind: 'event', event: known })
+      if (run.endedAt) await tell({ kind: 'end', outcome: run.outcome ?? 'ended' })
+      caughtUp = true
+      await stream.push({ event: 'ready', data: JSON.stringify({ time: secondsInto(run) }) })
+      for (const news of held.splice(0)) await tell(news)
+    })().catch((error: Error) => console.error(`Run ${run.id} could not be told: ${error.message}`))
+    return stream.send()
+  },
+)

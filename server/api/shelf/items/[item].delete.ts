@@ -1,7 +1,6 @@
 import { deleteItem } from '../../../data/shelf'
 
-/** Takes an item off the shelf for good. */
-export default defineEventHandler(async (event) => {
+export default describedHandler({ about: 'Takes an item off the shelf for good.' }, async (event) => {
   const result = await deleteItem(requireDatabase(), requireItemId(event), (await requireHand(event)).name)
   if (result === 'unknown') return itemAnswer({ kind: 'unknown' })
   if (result === 'held')

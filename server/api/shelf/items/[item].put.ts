@@ -4,9 +4,11 @@ import { updateItem } from '../../../data/shelf'
 
 const Body = z.strictObject({ base: z.number().int().min(0), entry: ShelfEntry })
 
-/** Writes an item over the revision that it was made on. */
-export default defineEventHandler(async (event) => {
-  const id = requireItemId(event)
-  const { base, entry } = await requireJson(event, Body, 'Shelf item')
-  return itemAnswer(await updateItem(requireDatabase(), id, base, entry, (await requireHand(event)).name))
-})
+export default describedHandler(
+  { about: 'Writes an item over the revision that it was made on.', body: Body },
+  async (event) => {
+    const id = requireItemId(event)
+    const { base, entry } = await requireJson(event, Body, 'Shelf item')
+    return itemAnswer(await updateItem(requireDatabase(), id, base, entry, (await requireHand(event)).name))
+  },
+)

@@ -1,8 +1,7 @@
 import { ShelfEntry } from '#core/shelf/schema'
 import { insertItemBy } from '../../../data/shelf'
 
-/** Puts a new item on the shelf. */
-export default defineEventHandler(async (event) => {
+export default describedHandler({ about: 'Puts a new item on the shelf.', body: ShelfEntry }, async (event) => {
   const result = await insertItemBy(
     requireDatabase(),
     await requireJson(event, ShelfEntry, 'Shelf item'),

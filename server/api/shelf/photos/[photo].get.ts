@@ -1,2 +1,4 @@
-/** A photo of something on the shelf, as it was sent. */
-export default defineEventHandler((event) => sendPhoto(event))
+export default describedHandler(
+  { about: 'A photo of something on the shelf, as it was sent.', gives: 'image/*' },
+  (event) => sendPhoto(event),
+)

@@ -1,2 +1,4 @@
-/** Keeps a photo of something on the shelf. */
-export default defineEventHandler((event) => keepPhoto(event))
+export default describedHandler(
+  { about: 'Keeps a photo of something on the shelf.', takes: ['image/jpeg', 'image/png', 'image/webp'] },
+  (event) => keepPhoto(event),
+)

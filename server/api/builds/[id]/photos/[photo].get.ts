@@ -1,2 +1,3 @@
-/** A photo of a build, as it was sent. */
-export default defineEventHandler((event) => sendPhoto(event, requireBuildId(event)))
+export default describedHandler({ about: 'A photo of a build, as it was sent.', gives: 'image/*' }, (event) =>
+  sendPhoto(event, requireBuildId(event)),
+)

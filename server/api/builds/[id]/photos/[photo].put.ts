@@ -1,2 +1,4 @@
-/** Keeps a photo of a build. */
-export default defineEventHandler(async (event) => keepPhoto(event, (await requireBuild(event)).id))
+export default describedHandler(
+  { about: 'Keeps a photo of a build.', takes: ['image/jpeg', 'image/png', 'image/webp'] },
+  async (event) => keepPhoto(event, (await requireBuild(event)).id),
+)

@@ -1,4 +1,6 @@
 import { proposalsOf } from '../../../../data/proposals'
 
-/** Changes of apprentices that wait for a sign-off, in the order they were made. */
-export default defineEventHandler(async (event) => proposalsOf(requireDatabase(), (await requireBuild(event)).id))
+export default describedHandler(
+  { about: 'Changes of apprentices that wait for a sign-off, in the order they were made.' },
+  async (event) => proposalsOf(requireDatabase(), (await requireBuild(event)).id),
+)

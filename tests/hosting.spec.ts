@@ -48,6 +48,7 @@ sharing('says that it lives, that it is ready, and in numbers what it does', asy
   const id = await buildId(server, 'Ottiline')
   await get(`/api/builds/${id}`)
   await get('/api/nonsense/of/mine')
+  await get('/another/nonsense')
   const { type, text } = await get('/api/metrics')
   expect(type).toContain('application/openmetrics-text')
   expect(text.trimEnd().endsWith('# EOF')).toBe(true)
@@ -55,7 +56,7 @@ sharing('says that it lives, that it is ready, and in numbers what it does', asy
   expect(
     value(/uldo_request_seconds_count\{method="GET",route="\/api\/builds\/:id",status="200"\} (\d+)/),
   ).toBeGreaterThan(0)
-  expect(value(/uldo_request_seconds_count\{method="GET",route="unknown",status="404"\} (\d+)/)).toBeGreaterThan(0)
+  expect(value(/uldo_request_seconds_count\{method="GET",route="none",status="404"\} (\d+)/)).toBeGreaterThan(0)
   expect(value(/uldo_keeps_watch (\d)/)).toBe(1)
   expect(value(/uldo_records_damaged (\d+)/)).toBe(0)
   // No build, no name, no address of anybody stands there.

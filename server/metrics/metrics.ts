@@ -50,21 +50,13 @@ gauge('backup_age_seconds', 'How old the last good backup is; none where there i
   return last === undefined ? undefined : (Date.now() - last) / 1000
 })
 
-/** An address without what names one build, run or person of many. */
-export const routeOf = (path: string): string =>
-  path.startsWith('/api/')
-    ? path
-        .replace(/\/[0-9a-f]{8}-[0-9a-f-]{27}(?=\/|$)/gi, '/:id')
-        .replace(/\/\d+(?=\/|$)/g, '/:number')
-        .split('/')
-        .slice(0, 7)
-        .join('/')
-    : 'page'
-
-/** Counts a request that was answered. Of what is not there only that there was something: anybody may ask for anything. */
-export function countRequest(method: string, path: string, status: number, seconds: number): void {
-  const route = status === 404 || status === 405 || status === 421 ? 'unknown' : routeOf(path)
-  requests.observe({ method, route, status }, seconds)
+/**
+ * Counts a request that was answered.
+ *
+ * @param route the server's own name of the route that answered it; of what met none only that there was something, since anybody may ask for anything
+ */
+export function countRequest(method: string, route: string | undefined, status: number, seconds: number): void {
+  requests.observe({ method, route: !route || route.includes('*') ? 'none' : route, status }, seconds)
 }
 
 /** All of it, as it is now. */

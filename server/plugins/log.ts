@@ -24,7 +24,7 @@ export default defineNitroPlugin((nitro) => {
         ...(res.writableFinished ? {} : { cut: true }),
       }
       if (!res.getHeader('content-type')?.toString().startsWith('text/event-stream'))
-        countRequest(req.method ?? 'GET', path, status, (performance.now() - began) / 1000)
+        countRequest(req.method ?? 'GET', event.context.matchedRoute?.path, status, (performance.now() - began) / 1000)
       if (status >= 500) log.error(line)
       else if (status >= 400) log.warn(line)
       else if (path.startsWith('/api/')) log.info(line)

@@ -28,6 +28,8 @@ describe('what a request needs', () => {
     expect(free.sort()).toEqual([
       'GET /api/access',
       'GET /api/health',
+      'GET /api/health/live',
+      'GET /api/health/ready',
       'POST /api/access/passphrase',
       'POST /api/access/sign-in',
       'POST /api/access/sign-out',

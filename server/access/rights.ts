@@ -21,7 +21,7 @@ const right = (methods: string, path: string, need: Need, logger?: true): Right 
 /** Every route and what it needs; what is not here is the owner's alone. Looked through in order. */
 const RIGHTS: Right[] = [
   right('GET', 'health(/(live|ready))?', 'nothing', true),
-  right('GET', 'openapi\\.json', 'device', true),
+  right('GET', 'openapi\\.json', 'reader', true),
   right('GET', 'access', 'nothing', true),
   right('POST', 'access/passphrase', 'nothing'),
   right('POST', 'access/sign-in', 'device'),

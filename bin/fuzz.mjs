@@ -151,6 +151,7 @@ const health = await fetch(`${base}/api/health`).then(
 )
 server.kill('SIGTERM')
 const code = await gone
+await records.stop()
 rmSync(folder, { recursive: true, force: true })
 for (const fault of faults) console.log(fault)
 if (traces.trim()) console.log(`The server said:\n${traces.slice(0, 3000)}`)

@@ -141,3 +141,23 @@ it('what was refused on what was written last is refused by what stands, and a d
   expect(await enterChange(db, id, writing('main.1.bore', 0.061, 1))).toEqual({ kind: 'unknown' })
   expect(await entriesAfter(db, id, 0)).toHaveLength(1)
 })
+
+it('what another server wrote since is seen, also where it cannot be entered onto what this one wrote last', async () => {
+  const id = await begun()
+  await enterChange(db, id, writing('main.1.bore', 0.06, 0))
+  // Another server has the same records and its own memory of them.
+  const other: Database = {
+    query: (sql, values) => db.query(sql, values),
+    exec: (sql) => db.exec(sql),
+    transaction: (work) => db.transaction(work),
+    close: () => db.close(),
+  }
+  const theirs = writing('main.2.bore', 0.061, 1)
+  expect(await enterChange(other, id, theirs)).toMatchObject({ kind: 'entered' })
+  const mine = {
+    ...writing('main.2.bore', 0.062, 1),
+    knows: [theirs.clientKey],
+    patch: [{ op: 'replace' as const, path: '/readings/main.2.bore/value', value: 0.062 }],
+  }
+  expect(await enterChange(db, id, mine)).toMatchObject({ kind: 'entered', entry: { revision: 3 } })
+})

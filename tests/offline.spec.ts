@@ -172,7 +172,7 @@ test('a start under way goes on after a reload without the server, whether it wa
   await page.reload()
   // It takes the screen again, with what was read, and the clock runs on.
   await expect(page.getByTestId('board-pressure')).toContainText('3.10')
-  await expect(page.getByText('No network: what is tapped in is kept here')).toBeVisible()
+  await expect(page.getByText('Server not reached: what is tapped in is kept here')).toBeVisible()
   await page.getByTestId('typed-reading').fill('2.90')
   await press(page, 'Write down')
   await expect.poll(() => onDisk(page, '/samples')).toBe(1)
@@ -205,6 +205,33 @@ test('a start under way goes on after a reload without the server, whether it wa
   const begun = (await runsOf(server, id)).find((each) => each.id !== run.id)!
   await expect.poll(() => pressures(begun.id)).toEqual([expect.closeTo(3.1, 4)])
   door.close()
+})
+
+test('a server that falls silent while every connection stands is not said to watch, nor to have saved', async ({
+  server,
+  bench: page,
+  context,
+}) => {
+  const id = await buildId(server, 'Ottiline')
+  const [station, floor] = [await context.newPage(), await context.newPage()]
+  await station.goto(`${server.address}/build/${id}/relief`)
+  await floor.goto(server.address)
+  await page.goto(`${server.address}/build/${id}/start`)
+  await ontoTheBoard(page)
+  await kept(page)
+  for (const each of [station, floor]) await expect(each.getByTestId('saving')).toHaveText('saved')
+  const away = page.getByTestId('run-online')
+  await expect(away).toHaveCount(0)
+  server.child.kill('SIGSTOP')
+  try {
+    await expect(away).toContainText('Only this screen watches', { timeout: 10_000 })
+    for (const each of [station, floor])
+      await expect(each.getByTestId('saving')).toHaveText('offline', { timeout: 20_000 })
+  } finally {
+    server.child.kill('SIGCONT')
+  }
+  for (const each of [station, floor]) await expect(each.getByTestId('saving')).toHaveText('saved')
+  await expect(away).toHaveCount(0)
 })
 
 test('a newer version is announced, and taken over by a hand alone, without what was written being lost', async ({

@@ -151,6 +151,8 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect.poll(async () => (await samplesOf(server, run.id)).length).toBe(1)
   await kept(page)
   await context.setOffline(true)
+  // Before anything is sent that could not be.
+  await expect(page.getByTestId('run-online')).toContainText('Server not reached')
   await touchScale(page.getByTestId('needle'), 4.25, 0.05)
   await expect(page.getByTestId('board-pressure')).toContainText('4.25')
   await page.getByTestId('typed-reading').fill('soon')
@@ -165,7 +167,7 @@ test('by hand, with nothing wired and the network gone: taps are kept, the deadl
   await expect(page.locator('[data-remark="tick"]')).toHaveAttribute('aria-pressed', 'false')
   // In sight without a hand on the page, and no server is said to watch.
   await expect(page.getByTestId('run-online')).toBeInViewport()
-  await expect(page.getByTestId('run-online')).toContainText('No network: what is tapped in is kept here')
+  await expect(page.getByTestId('run-online')).toContainText('Server not reached: what is tapped in is kept here')
   await expect(page.getByText('The server goes on watching')).toHaveCount(0)
   await context.setOffline(false)
   await expect

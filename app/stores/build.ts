@@ -59,7 +59,7 @@ export const useBuild = defineStore('build', () => {
           }))
       : []),
   ])
-  let events: EventSource | undefined
+  let unlisten: (() => void) | undefined
 
   const rules = computed(() => houseRules(shop.house))
   const waiting = computed(() =>
@@ -109,8 +109,8 @@ export const useBuild = defineStore('build', () => {
   }
 
   function close() {
-    events?.close()
-    events = undefined
+    unlisten?.()
+    unlisten = undefined
     id.value = undefined
     confirmed.value = undefined
     sandbox.value = false
@@ -160,8 +160,8 @@ export const useBuild = defineStore('build', () => {
 
   function listen() {
     const wanted = id.value
-    if (!wanted || events) return
-    events = openBuildStream({
+    if (!wanted || unlisten) return
+    unlisten = openBuildStream({
       build: wanted,
       device: IDENTITY,
       after: () => revision.value,
@@ -173,11 +173,7 @@ export const useBuild = defineStore('build', () => {
         if (yes) void sync.send()
         else others.value = []
       },
-      ended: () => {
-        void useAccess().check()
-        events = undefined
-        setTimeout(() => id.value === wanted && listen(), RETRY)
-      },
+      ended: () => void useAccess().check(),
     })
   }
 

@@ -1,4 +1,5 @@
 import type { Entry } from '#core/record/entry'
+import { openServerStream } from '~/sync/serverStream'
 import type { ShopNews } from './news'
 
 /** Somebody who has the build open in another tab, and at which page of it. */
@@ -19,23 +20,20 @@ interface Heard {
   present: (present: Present[]) => void
   /** Whether the server speaks. */
   speaks: (yes: boolean) => void
-  /** The server has ended it for good: it is opened again after a while, where it is still wanted. */
+  /** The server has ended it with an error: perhaps nobody is signed in any more. */
   ended: () => void
 }
 
-/** What the server tells of a build as it happens. */
-export function openBuildStream({ build, device, after, entry, shop, present, speaks, ended }: Heard): EventSource {
-  const stream = new EventSource(`/api/builds/${build}/events?after=${after()}&device=${encodeURIComponent(device)}`)
-  const told = <T>(name: string, hear: (news: T) => void) =>
-    stream.addEventListener(name, (event) => hear(JSON.parse((event as MessageEvent<string>).data) as T))
-  told('entry', entry)
-  told('shop', shop)
-  told('present', present)
-  stream.onopen = () => speaks(true)
-  stream.onerror = () => {
-    speaks(false)
-    // A server that answers with an error closes the stream for good.
-    if (stream.readyState === EventSource.CLOSED) ended()
-  }
-  return stream
-}
+/** What the server tells of a build as it happens, until the returned function is called. */
+export const openBuildStream = ({ build, device, after, entry, shop, present, speaks, ended }: Heard): (() => void) =>
+  openServerStream({
+    url: () => `/api/builds/${build}/events?after=${after()}&device=${encodeURIComponent(device)}`,
+    beat: 5,
+    tells: {
+      entry: (news) => entry(news as Entry),
+      shop: (news) => shop(news as ShopNews),
+      present: (news) => present(news as Present[]),
+    },
+    speaks,
+    ended,
+  })

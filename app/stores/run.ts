@@ -7,6 +7,7 @@ import { begunRun, type KeptEvent, type Run } from '#core/run/run'
 import type { RunEvent, RunSetUp } from '#core/run/schema'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import { dropRun, runKeeper, runUnderWay } from '~/sync/keptRun'
+import { openServerStream } from '~/sync/serverStream'
 import { useSync } from '~/sync/useSync'
 
 const RETRY = 1500
@@ -27,7 +28,7 @@ export const useRun = defineStore('run', () => {
   const events = shallowRef<KeptEvent[]>([])
   const hears = ref(true)
   const sync = useSync()
-  /** A stream may stand open long after the network went: what could not be sent tells it too. */
+  /** What could not be sent tells that the server is away too. */
   const online = computed(() => hears.value && sync.reachable)
   const ofRun = computed(() => (run.value ? sync.of('run', run.value.id) : []))
   const unsent = computed(() => ofRun.value.filter(({ state }) => state === 'waiting').length)
@@ -35,7 +36,7 @@ export const useRun = defineStore('run', () => {
   /** Whether it was begun in this tab: only here does it take the screen. */
   const own = computed(() => run.value !== undefined && sessionRead('uldo.run') === run.value.id)
   const ended = computed(() => run.value?.endedAt != null)
-  let stream: EventSource | undefined
+  let unlisten: (() => void) | undefined
   let last = -1
   const known = new Set<number>()
   const keeper = runKeeper(
@@ -121,8 +122,8 @@ export const useRun = defineStore('run', () => {
 
   function close() {
     keeper.flush()
-    stream?.close()
-    stream = undefined
+    unlisten?.()
+    unlisten = undefined
     run.value = undefined
     ready.value = false
     samples.value = []
@@ -133,32 +134,29 @@ export const useRun = defineStore('run', () => {
 
   function listen() {
     const id = run.value!.id
-    stream = new EventSource(`/api/runs/${id}/stream?after=${last}`)
-    stream.addEventListener('samples', (message) =>
-      add(JSON.parse((message as MessageEvent<string>).data) as ChannelSample[]),
-    )
-    stream.addEventListener('event', (message) => hear(JSON.parse((message as MessageEvent<string>).data) as KeptEvent))
-    stream.addEventListener('end', () => {
-      if (run.value) run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }
-      keeper.soon()
+    unlisten?.()
+    unlisten = openServerStream({
+      url: () => `/api/runs/${id}/stream?after=${last}`,
+      beat: 1,
+      tells: {
+        samples: (news) => add(news as ChannelSample[]),
+        event: (news) => hear(news as KeptEvent),
+        end: () => {
+          if (run.value) run.value = { ...run.value, endedAt: run.value.endedAt ?? new Date().toISOString() }
+          keeper.soon()
+        },
+        ready: (news) => {
+          began = performance.now() - 1000 * (news as { time: number }).time
+          ready.value = true
+          keeper.soon()
+        },
+      },
+      speaks: (yes) => {
+        const back = yes && !hears.value
+        hears.value = yes
+        if (back) void sync.send()
+      },
     })
-    stream.addEventListener('ready', (message) => {
-      began = performance.now() - 1000 * (JSON.parse((message as MessageEvent<string>).data) as { time: number }).time
-      ready.value = true
-      keeper.soon()
-    })
-    stream.onopen = () => {
-      hears.value = true
-      void sync.send()
-    }
-    stream.onerror = () => {
-      hears.value = false
-      // A server that answers with an error closes the stream for good: it is opened again from what is here.
-      if (stream?.readyState === EventSource.CLOSED && run.value?.id === id) {
-        stream = undefined
-        setTimeout(() => run.value?.id === id && !stream && listen(), RETRY)
-      }
-    }
   }
 
   /** Takes readings in that are not here yet: what this browser sent comes back to it. */

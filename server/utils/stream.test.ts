@@ -14,7 +14,7 @@ it('a listener that reads late gets all of it, one that does not read at all is 
     toNodeListener(
       createApp().use(
         defineEventHandler((event) => {
-          const listener = openListener(event, 2500)
+          const listener = openListener(event, { patience: 2500 })
           void (async () => {
             for (let i = 0; i < MESSAGES; i++) {
               await listener.push({ event: 'piece', data: `${i} ${'x'.repeat(SIZE)}` })

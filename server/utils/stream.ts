@@ -14,6 +14,9 @@ const MOST = 400
 const FROM_ONE = 80
 const UNREAD = 1 << 18
 const PATIENCE = 15_000
+/** ms: after each a beat says that the server lives, and it is looked whether the session stands. */
+const BEAT = 5_000
+const SESSION = 10_000
 
 let open = 0
 const byAddress = new Map<string, number>()
@@ -25,8 +28,12 @@ export interface Listener {
   onClosed: (work: () => void) => void
 }
 
-/** A stream of messages to one listener (server-sent events), with a beat so that a lost line is noticed; 503 when there are too many. */
-export function openListener(event: H3Event, patience = PATIENCE): Listener {
+/**
+ * A stream of messages to one listener (server-sent events), with a beat so that a lost line is noticed.
+ *
+ * @throws 503 when there are too many
+ */
+export function openListener(event: H3Event, { patience = PATIENCE, beat = BEAT } = {}): Listener {
   const address = clientAddress(event)
   if (open >= MOST || (byAddress.get(address) ?? 0) >= FROM_ONE)
     throw refusal(503, 'busy', 'Too many pages listen at once. Close some.')
@@ -39,14 +46,18 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
   const actor = event.context.actor as Actor | undefined
   const session = actor?.kind === 'person' ? actor.session : undefined
   const sendAway = () => void event.node.res.destroy()
-  const beat = setInterval(() => {
-    void push({ event: 'beat', data: '' })
-    if (session)
-      void stillStands(requireDatabase(), session).then(
-        (stands) => stands || sendAway(),
-        () => undefined,
-      )
-  }, 10_000)
+  // Who has not read the last yet gets no further one.
+  const beats = setInterval(() => event.node.res.writableLength === 0 && void push({ event: 'beat', data: '' }), beat)
+  const looks =
+    session &&
+    setInterval(
+      () =>
+        void stillStands(requireDatabase(), session).then(
+          (stands) => stands || sendAway(),
+          () => undefined,
+        ),
+      SESSION,
+    )
   const uncount = countListener(event.node.res, sendAway)
   const unhear = session ? hearEnded(session, sendAway) : undefined
   stream.onClosed(async () => {
@@ -54,7 +65,8 @@ export function openListener(event: H3Event, patience = PATIENCE): Listener {
     closed = true
     unhear?.()
     uncount()
-    clearInterval(beat)
+    clearInterval(beats)
+    clearInterval(looks)
     open--
     byAddress.set(address, (byAddress.get(address) ?? 1) - 1)
     for (const work of closing) work()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { openServerStream } from '~/sync/serverStream'
 import { useSync } from '~/sync/useSync'
 import { type ShopNews, useNews } from '~/stores/news'
 
@@ -8,15 +9,15 @@ const finding = ref(false)
 const listing = ref(false)
 const wording = ref(false)
 const sync = useSync()
-const stream = new EventSource('/api/events')
-stream.addEventListener('shop', (event) => useNews().hear(JSON.parse((event as MessageEvent<string>).data) as ShopNews))
-stream.onopen = () => (sync.streaming = true)
-stream.onerror = () => {
-  sync.streaming = false
-  if (stream.readyState === EventSource.CLOSED) void useAccess().check()
-}
+const unlisten = openServerStream({
+  url: () => '/api/events',
+  beat: 5,
+  tells: { shop: (news) => useNews().hear(news as ShopNews) },
+  speaks: (yes) => (sync.streaming = yes),
+  ended: () => void useAccess().check(),
+})
 onBeforeUnmount(() => {
-  stream.close()
+  unlisten()
   sync.streaming = true
 })
 useKeys({ find: () => (finding.value = true), list: () => (listing.value = true), words: () => (wording.value = true) })

@@ -11,8 +11,8 @@ const words = computed(() =>
       ? t('runFeed.onTheirWay', { unsent: run.unsent })
       : ''
     : sync.keeping > 0
-      ? t('runFeed.noNetworkBeingKept')
-      : t('runFeed.noNetworkWhatIsTappedIn'),
+      ? t('runFeed.notReachedBeingKept')
+      : t('runFeed.notReachedWhatIsTappedIn'),
 )
 </script>
 

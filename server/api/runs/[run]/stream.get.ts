@@ -4,6 +4,8 @@ import type { RunNews } from '#core/run/run'
 import { eventsOf, samplesAfter } from '../../../data/runs'
 
 const PIECE = 3000
+/** ms: somebody acts on whether the server watches, so that it is known at each second. */
+const BEAT = 1000
 
 export default describedHandler(
   {
@@ -15,7 +17,7 @@ export default describedHandler(
   async (event) => {
     const run = await requireRun(event)
     let sent = requireAfter(getRequestHeader(event, 'last-event-id') ?? getQuery(event).after)
-    const stream = openListener(event)
+    const stream = openListener(event, { beat: BEAT })
     const held: RunNews[] = []
     let caughtUp = false
     const tell = (news: RunNews) => {

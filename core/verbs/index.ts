@@ -11,11 +11,12 @@ import { prime, PrimeWay } from './prime'
 import { relief, ReliefInput } from './relief'
 import { named, Refused } from './take'
 import { trace, TraceInput } from './trace'
+import { trend, TrendDay } from './trend'
 import { validate } from './validate'
 import { viscosity, ViscosityInput } from './viscosity'
 import { watch, WatchInput } from './watch'
 
-export { film, network, outlook, prime, Refused, relief, trace, validate, viscosity, watch }
+export { film, network, outlook, prime, Refused, relief, trace, trend, validate, viscosity, watch }
 export type { BuildFile } from './build'
 
 /** One verb of the command line. */
@@ -136,6 +137,13 @@ export const VERBS: Record<string, Verb> = {
     },
     build: 'under',
     run: trace,
+  }),
+  trend: verb({
+    summary: 'Where a build’s hot idle goes over the years by its service log, and when it may meet its floor',
+    input: TrendDay.loose(),
+    example: { today: '2026-12-01' },
+    build: 'beside',
+    run: trend,
   }),
   validate: verb({
     summary: 'Whether a build file can be taken, and what in it would void its prediction',

@@ -3,6 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { z } from 'zod'
 import { DEMO_BUILDS } from '../../demo/make'
 import { outlookOf } from '../outlook/outlook'
+import { day, line, logs } from '../logbook/testLog'
+import { trendOf } from '../logbook/trend'
+import { trendVerdict } from '../logbook/trendVerdict'
 import { exampleOf, Refused, VERBS } from '.'
 
 const root = new URL('../..', import.meta.url)
@@ -46,6 +49,38 @@ describe('headless', () => {
     expect(states.map((state) => state.name)).toEqual(['crankingCold', 'idleCold', 'idleHot', 'workingHot'])
     states.forEach((state, i) => expect(state.pressure / page[i].pressure).toBeCloseTo(1, 9))
     expect(states[2].rpm).toBeCloseTo(650, 4)
+  })
+  it('trend says what the Logbook’s page says, for the day that is asked for', () => {
+    const sheet = logs(DEMO_BUILDS.ottiline)([line(200, 400, 2.3e5), line(400, 800, 2.25e5), line(600, 1200, 2.2e5)])
+    const found = trendOf(sheet)!
+    interface Said {
+      verdict: string
+      floor: number
+      now: object
+      points: { age: number; at: string; read: number }[]
+      meets: { earliest: { at: string } }
+    }
+    const said = (VERBS.trend.run(sheet) as { trend: Said }).trend
+    expect(said).toMatchObject({ by: 'hours', verdict: trendVerdict(found, Date.parse(day(600))), floor: found.floor })
+    expect(said.now).toEqual(found.now)
+    expect(said.points.map(({ age, at, read }) => [age, at, read])).toEqual(
+      found.points.map(({ run, at, read }) => [run, new Date(at).toISOString(), read]),
+    )
+    expect(said.verdict).not.toBe('watch')
+    const years = Date.parse(said.meets.earliest.at) + 86400e3
+    const late = VERBS.trend.run({ ...sheet, today: new Date(years).toISOString() }) as { trend: Said }
+    expect(late.trend.verdict).toBe('watch')
+    expect(() => VERBS.trend.run({ ...sheet, today: 'soon' })).toThrow(/^today: /)
+  })
+  it('trend of an engine whose hot idle was never read, or cannot be computed, is none, with what voids it', () => {
+    const unread = DEMO_BUILDS.talvik()
+    delete unread.readings['start.idleHot.pressure']
+    expect(VERBS.trend.run({ ...unread, services: {} })).toEqual({ trend: null, void: [] })
+    const read = logs(DEMO_BUILDS.ottiline)([])
+    read.readings['main.3.bore'] = { value: 0.05, source: 'measured' }
+    const { trend, void: why } = VERBS.trend.run(read) as { trend: unknown; void: { path: string }[] }
+    expect(trend).toBeNull()
+    expect(why[0].path).toContain('main.3')
   })
   it('outlook’s map is 32 temperatures by 40 speeds of finite pressures', () => {
     const { map } = VERBS.outlook.run(DEMO_BUILDS.pell()) as {

@@ -1,19 +1,24 @@
 <script setup lang="ts">
 const access = useAccess()
+const route = useRoute()
+/** Somebody outside the shop, who looks by a link: signs in nowhere, and keeps nothing. */
+const guest = computed(() => route.path === '/guest')
 /** Where a sign-in is asked for from the start there is no page yet; where it ran out, the page stands on below, with what was typed. */
 const shown = ref(false)
 /** What the first screen needs comes first: what is kept for a day without the network, after it. */
 const FIRST_SCREEN = 6000
-onMounted(() => setTimeout(() => void useVersion().keep(), FIRST_SCREEN))
-watchEffect(() => access.known && (!access.needed || access.person) && (shown.value = true))
+onMounted(() => setTimeout(() => guest.value || void useVersion().keep(), FIRST_SCREEN))
+watchEffect(
+  () => (guest.value || (access.known && (!access.needed || access.person))) && (shown.value = true),
+)
 </script>
 
 <template>
   <SkipLink v-if="shown" />
   <NuxtRouteAnnouncer />
-  <div class="page" :inert="access.asks"><NuxtPage v-if="shown" /></div>
-  <SignIn v-if="access.asks" />
-  <AlarmOverlay v-if="shown" />
+  <div class="page" :inert="access.asks && !guest"><NuxtPage v-if="shown" /></div>
+  <SignIn v-if="access.asks && !guest" />
+  <AlarmOverlay v-if="shown && !guest" />
 </template>
 
 <style>

@@ -5,6 +5,7 @@
  *
  *   npm run bench:experience          300 shops of one kind of engine, and 300 of three kinds
  *   SHOPS=60 npm run bench:experience
+ *   ONLY='one kind' SIZES=6 SAMPLES=1600 npm run bench:experience
  *
  * The draw is `lib/trueEngines`, which goes by the sheet's quantities and not by the model's list of inputs; HIDDEN=0.03 adds a share that every gauge of a shop is
  * off by which stands nowhere in the model.
@@ -22,7 +23,9 @@ import { cut, type Drawn, readSheet, trueGauges, trueSheet } from './lib/trueEng
 const SHOPS = Number(process.env.SHOPS ?? 300)
 const HIDDEN = Number(process.env.HIDDEN ?? 0)
 const SIZES = (process.env.SIZES ?? '3,6,12').split(',').map(Number)
-const SAMPLES = 400
+const SAMPLES = Number(process.env.SAMPLES ?? 400)
+/** One of the two alone. */
+const { ONLY } = process.env
 /** Reads of a gauge are out by up to so much, Pa: class 1.6 of 10 bar. */
 const GAUGE = 16e3
 /** Of a habit's variance the part that engines share; the rest is each engine's own. */
@@ -86,11 +89,12 @@ function plain(name: keyof typeof DEMO_BUILDS): Sheet {
 const KINDS = { 'one kind': ['ottiline'], 'three kinds': ['ottiline', 'dunmarrow', 'pell'] } as const
 let failed = false
 for (const [name, kinds] of Object.entries(KINDS)) {
+  if (ONLY && ONLY !== name) continue
   const sheets = kinds.map((kind) => [kind, plain(kind)] as const)
   for (const size of SIZES) {
     const inside = { without: [0, 0, 0, 0], with: [0, 0, 0, 0] }
     const widths: number[][] = [[], [], [], []]
-    const random = seeded(4801 + size)
+    const random = seeded(Number(process.env.SEED ?? 4801) + size)
     for (let s = 0; s < SHOPS; s++) {
       const shop: Shop = { random, bias: HIDDEN * cut(random), habits: new Map() }
       const lessons = Array.from({ length: size }, (_, i) => {

@@ -58,6 +58,7 @@ const APART = [
   () => import('~/components/logbook/TrendChart.vue'),
   () => import('~/components/logbook/InOutView.vue'),
   () => import('~/components/logbook/PapersView.vue'),
+  () => import('~/components/logbook/PaperLinks.vue'),
 ]
 
 /** Fetches all of it, and the stations themselves; fails when the network is gone. */

@@ -22,6 +22,8 @@ export interface CardFacts {
   /** How long a prime lasts, s, where that is known. */
   primeGood?: number
   address: string
+  /** What opens there, where that is not the engine's page. */
+  opens?: string
 }
 
 const HOUR = 3600
@@ -79,7 +81,7 @@ export function gaugeCard(
     { kind: 'text', words: primeWords(sheet, prime.least, facts.primeGood, units) },
     { kind: 'heading', words: t('card.breakIn') },
     { kind: 'facts', facts: datesOf(sheet, facts.startedAt) },
-    { kind: 'code', address: facts.address, words: t('card.code') },
+    { kind: 'code', address: facts.address, words: facts.opens ?? t('card.code') },
   ]
 }
 

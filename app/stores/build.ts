@@ -122,6 +122,12 @@ export const useBuild = defineStore('build', () => {
     forget()
   }
 
+  /** Shows a sheet that is not of this shop's own record: nothing of it is asked for, kept or written. */
+  function stand(told: Sheet) {
+    close()
+    confirmed.value = told
+  }
+
   /** What waits for a sign-off, fetched anew. */
   async function loadProposals() {
     const wanted = id.value
@@ -259,6 +265,7 @@ export const useBuild = defineStore('build', () => {
     proposals,
     loadProposals,
     open,
+    stand,
     close,
     during,
     change,

@@ -42,6 +42,12 @@ export const useShop = defineStore('shop', () => {
   sync.onAnswer((item, answer) => item.kind === 'shop' && take(answer as { revision: number; house: House }))
   useNews().onNews((news) => news.kind === 'house' && news.revision > revision.value && void load(true))
 
+  /** Shows what somebody outside the shop was told of it, in place of what the shop itself is asked for. */
+  function stand(told: Pick<House, 'units' | 'rules' | 'school' | 'instruments'>) {
+    loading = Promise.resolve()
+    confirmed.value = { ...FIRST_HOUSE, ...told }
+  }
+
   /** Writes a change: shown at once, kept, sent in order. True unless it changes nothing. */
   async function save(change: (house: House) => void): Promise<boolean> {
     const next = structuredClone(toRaw(house.value))
@@ -86,7 +92,7 @@ export const useShop = defineStore('shop', () => {
     await sync.forget(conflict.key)
     void load(true)
   }
-  return { revision, house, problem, load, save, settle }
+  return { revision, house, problem, load, stand, save, settle }
 })
 
 const LABELS: Record<string, string> = said(t, {

@@ -31,10 +31,11 @@ export async function ask<R extends Route>(
   route: R,
   ...[how]: object extends Ask<R> ? [Ask<R>?] : [Ask<R>]
 ): Promise<Answer<R>> {
-  const { at, query, body, signal } = (how ?? {}) as {
+  const { at, query, body, secret, signal } = (how ?? {}) as {
     at?: Record<string, string | number>
     query?: Record<string, string | number | undefined>
     body?: unknown
+    secret?: string
     signal?: AbortSignal
   }
   let status: number
@@ -44,7 +45,7 @@ export async function ask<R extends Route>(
     const method = route.split(' ')[0]
     const response =
       (method === 'GET' ? await answeredAhead(address) : undefined) ??
-      (await fetch(address, { method, ...carried(body), signal: signal ?? AbortSignal.timeout(PATIENCE) }))
+      (await fetch(address, { method, ...carried(body, secret), signal: signal ?? AbortSignal.timeout(PATIENCE) }))
     status = response.status
     text = await response.text()
   } catch {
@@ -99,10 +100,10 @@ export function addressOf(
   return asked.length > 0 ? `${path}?${new URLSearchParams(asked.map(([key, value]) => [key, String(value)]))}` : path
 }
 
-/** Text goes as CSV, a picture as it is, all else as JSON. */
-function carried(body: unknown): RequestInit {
-  if (body === undefined) return {}
-  if (body instanceof Blob) return { body }
-  if (typeof body === 'string') return { headers: { 'content-type': 'text/csv' }, body }
-  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }
+/** Text goes as CSV, a picture as it is, all else as JSON; a secret in its own header and in no address. */
+function carried(body: unknown, secret?: string): RequestInit {
+  const shown: Record<string, string> = secret === undefined ? {} : { authorization: `Bearer ${secret}` }
+  if (body === undefined || body instanceof Blob) return { headers: shown, body }
+  const [type, text] = typeof body === 'string' ? ['text/csv', body] : ['application/json', JSON.stringify(body)]
+  return { headers: { ...shown, 'content-type': type }, body: text }
 }

@@ -77,6 +77,23 @@ export interface AccessKept {
   waits: Record<string, number>
 }
 
+/** A customer's link to a build's papers. */
+export interface GuestLink {
+  id: string
+  /** Whom it is for. */
+  name: string
+  until: string
+  madeBy: string
+  madeAt: string
+  usedAt: string | null
+}
+
+/** What such a link opens. */
+export interface GuestAnswer extends Pick<GuestLink, 'name' | 'until' | 'madeBy'> {
+  sheet: Sheet
+  house: Pick<House, 'units' | 'rules' | 'school' | 'instruments'>
+}
+
 /** Names the hand where nobody has signed in. */
 interface Hand {
   who?: string
@@ -101,6 +118,10 @@ export interface Routes {
   'DELETE /api/sessions/:session': { answer: unknown }
   'POST /api/tokens': { body: Hand & { name: string; kind: TokenKind }; answer: { name: string; secret: string } }
   'DELETE /api/tokens/:token': { answer: unknown }
+  'GET /api/guest': { secret: string; answer: GuestAnswer }
+  'GET /api/builds/:build/links': { answer: GuestLink[] }
+  'POST /api/builds/:build/links': { body: Hand & { name: string; until: string }; answer: { secret: string } }
+  'DELETE /api/builds/:build/links/:link': { answer: unknown }
   'GET /api/network': { answer: Network }
   'GET /api/backups': { answer: Backups }
   'POST /api/backups': { body: Empty; answer: unknown }
@@ -161,4 +182,5 @@ type Part<R extends Route, Key extends string> = Routes[R] extends Record<Key, i
 /** What a route must be given: the names in its path, its query, its body. */
 export type Ask<R extends Route> = Given<'at', [Named<R>] extends [never] ? never : Record<Named<R>, string | number>> &
   Given<'query', Part<R, 'query'>> &
-  Given<'body', Part<R, 'body'>> & { signal?: AbortSignal }
+  Given<'body', Part<R, 'body'>> &
+  Given<'secret', Part<R, 'secret'>> & { signal?: AbortSignal }

@@ -22,7 +22,7 @@ const DIRECTIONS = 6
  * engine's own: an instrument is zeroed anew, two batches of an oil differ, and so do two castings.
  */
 const COMMON: Record<SharedWith, { shop: number; kind: number; oil: number; instrument: number }> = {
-  shop: { shop: 0.5, kind: 0.45, oil: 0, instrument: 0 },
+  shop: { shop: 0.5, kind: 0.4, oil: 0, instrument: 0 },
   oil: { shop: 0, kind: 0, oil: 0.9, instrument: 0 },
   instrument: { shop: 0, kind: 0, oil: 0, instrument: 0.5 },
   kind: { shop: 0, kind: 0.9, oil: 0, instrument: 0 },

@@ -27,6 +27,7 @@ describe('what a request needs', () => {
       .map(({ method, path }) => `${method} ${path}`)
     expect(free.sort()).toEqual([
       'GET /api/access',
+      'GET /api/guest',
       'GET /api/health',
       'GET /api/health/live',
       'GET /api/health/ready',

@@ -23,6 +23,7 @@ const RIGHTS: Right[] = [
   right('GET', 'health(/(live|ready))?', 'nothing', true),
   right('GET', 'openapi\\.json', 'reader', true),
   right('GET', 'access', 'nothing', true),
+  right('GET', 'guest', 'nothing'),
   right('POST', 'access/passphrase', 'nothing'),
   right('POST', 'access/sign-in', 'device'),
   right('POST', 'access/sign-out', 'device'),
@@ -47,7 +48,8 @@ const RIGHTS: Right[] = [
   // Of a build to learn on alone: an engine of the shop's has its own way out.
   right('DELETE', 'builds/sandbox/*', 'apprentice'),
   right('PUT', 'builds/*/place', 'builder'),
-  right('POST', 'builds/*/shelf', 'builder'),
+  right('POST', 'builds/*/(shelf|links)', 'builder'),
+  right('DELETE', 'builds/*/links/*', 'builder'),
   right('POST|PUT|DELETE', 'shelf/.+', 'builder'),
   right('POST', 'house/(changes|preview)', 'builder'),
   right('POST', '(backups|check)', 'builder'),

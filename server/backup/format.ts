@@ -30,6 +30,7 @@ export const WHOLE = [
   'person',
   'passphrase',
   'token',
+  'link',
   'proposal',
   'practice',
 ] as const satisfies Table[]

@@ -106,7 +106,7 @@ export async function* piecesOf(db: Database, moment: Moment): AsyncGenerator<Pi
       after = (JSON.parse(rows[rows.length - 1]) as { sequence: number }).sequence
     }
   }
-  yield* whole('person', 'passphrase', 'token')
+  yield* whole('person', 'passphrase', 'token', 'link')
   yield* logOf(db, 'access_entry', moment.upTo.access_entry)
   yield* whole('proposal', 'practice')
 }

@@ -19,6 +19,9 @@ export type AccessEvent =
   | 'unlocked'
   | 'token-made'
   | 'token-ended'
+  | 'link-made'
+  | 'link-used'
+  | 'link-ended'
 
 export interface AccessLine {
   number: number

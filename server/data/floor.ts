@@ -67,6 +67,7 @@ const BELONGS = [
   'delete from run_event where run_id in (select id from run where build_id = $1)',
   'delete from run where build_id = $1',
   'delete from photo where build_id = $1',
+  'delete from link where build_id = $1',
   'delete from proposal where build_id = $1',
   'delete from entry where build_id = $1',
   'delete from shelf_move where build_id = $1',

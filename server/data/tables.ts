@@ -16,6 +16,7 @@ export const TABLES = [
   'person',
   'passphrase',
   'token',
+  'link',
   'access_entry',
   'proposal',
   'practice',

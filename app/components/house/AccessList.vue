@@ -57,6 +57,9 @@ const WHAT: Record<string, string> = {
   unlocked: 'unlocked',
   'token-made': t('accessList.tokenMade'),
   'token-ended': t('accessList.tokenEnded'),
+  'link-made': t('accessList.linkMade'),
+  'link-used': t('accessList.linkUsed'),
+  'link-ended': t('accessList.linkEnded'),
 }
 const resolver = zodResolver(NewToken.pick({ name: true }))
 const kind = ref<TokenKind>('logger')

@@ -2,7 +2,6 @@
 import { t } from '~/words/of/papers'
 import { firstStartedAt } from '#core/start/breakIn'
 import type { useStory } from '~/composables/useStory'
-import { fileName, giveFile, svgText } from '~/composables/drawingFile'
 import { buildSheet } from '~/papers/buildSheet'
 import { gaugeCard } from '~/papers/gaugeCard'
 import type { Paper } from '~/papers/paper'
@@ -24,18 +23,7 @@ type Kind = (typeof KINDS)[number]
 const kind = computed<Kind>(() => KINDS.find((each) => each === route.query.paper) ?? 'sheet')
 const choose = (paper: string) => void router.replace({ query: { ...route.query, paper } })
 
-const {
-  value: answers,
-  error,
-  pending,
-} = useAnswer(
-  (model) => (build.sheet ? model.papers(build.sheet) : undefined),
-  () => build.sheet,
-)
-const { value: clock, pending: clockPending } = useAnswer(
-  (_model, slow) => (build.sheet && kind.value === 'card' ? slow().primeClock(build.sheet) : undefined),
-  () => [build.sheet, kind.value],
-)
+const { answers, error, pending, clock } = usePaperAnswers(() => kind.value === 'card')
 /** Whether the server has told what was written and run. */
 const listed = computed(() => story.entries.value !== undefined && !story.seenBefore.value)
 const starts = computed(() => story.runs.value.filter((run) => run.kind === 'start'))
@@ -46,7 +34,6 @@ const started = computed(
     starts.value.find(({ setup }) => setup.source !== 'rig') ??
     starts.value[0],
 )
-const problem = ref('')
 const address = ref(location.origin)
 onMounted(async () => {
   const network = await askOrSeen('GET /api/network').catch(() => undefined)
@@ -83,82 +70,38 @@ const paper = computed<Paper | undefined>(() => {
     blocks: blocks[kind.value](),
   }
 })
-const page = useTemplateRef<HTMLElement>('page')
-const writing = ref(false)
-/** What stands there is of the record as it is now, and nothing of it is still being worked out. */
-const ready = computed(() => paper.value !== undefined && !pending.value && !clockPending.value && !writing.value)
-/** The page's own drawings, in the light scheme's colours of paper. */
-async function drawings(): Promise<Record<string, string>> {
-  const found = [...page.value!.querySelectorAll<HTMLElement>('[data-paper-drawing]')]
-  const pairs = await Promise.all(
-    found.map(async (figure) => {
-      const svg = figure.querySelector('svg')
-      return [figure.dataset.paperDrawing!, svg ? await svgText(svg, true) : ''] as const
-    }),
-  )
-  return Object.fromEntries(pairs.filter(([, svg]) => svg !== ''))
-}
-async function givePdf() {
-  problem.value = ''
-  writing.value = true
-  now.value = Date.now()
-  try {
-    const bytes = await usePaperWriter().pdf(
-      JSON.parse(JSON.stringify(paper.value)) as Paper,
-      await drawings(),
-      t('papers.page', { number: '{number}', count: '{count}' }),
-    )
-    giveFile(
-      `${fileName(sheet.value.name, paper.value!.title)}.pdf`,
-      new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' }),
-    )
-  } catch (failure) {
-    problem.value = t('papers.notWritten', { why: (failure as Error).message })
-  } finally {
-    writing.value = false
-  }
-}
-const print = () => window.print()
+const linking = ref(false)
+/** Who only looks hands nothing out, and nobody goes by the papers of a build to learn on. */
+const links = computed(() => !build.sandbox && (useAccess().person?.role ?? 'owner') !== 'reader')
 </script>
 
 <template>
-  <section ref="page" data-testid="papers">
-    <div class="tools">
-      <ChoiceField
-        :label="t('papers.which')"
-        :value="kind"
-        :options="KINDS.map((each) => ({ value: each, words: TITLES[each] }))"
-        @choose="choose($event ?? 'sheet')"
-      />
-      <ChoiceField
-        v-if="kind === 'start' && starts.length > 1"
-        :label="t('start.which')"
-        :value="started?.id ?? ''"
-        :options="starts.map(({ id, startedAt: at }) => ({ value: id, words: dateAndTimeOf(at) }))"
-        @choose="router.replace({ query: { ...route.query, run: $event } })"
-      />
-      <Button type="button" :disabled="!ready" @click="givePdf">{{ t('papers.givePdf') }}</Button>
-      <Button type="button" variant="outlined" :disabled="!ready" @click="print">{{ t('papers.print') }}</Button>
-      <span class="quiet" role="status">{{ writing ? t('papers.making') : '' }}</span>
-    </div>
-    <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <p v-if="error" class="wrong" role="alert">{{ t('papers.notWorkedOut', { why: error }) }}</p>
-    <p v-else-if="!paper" class="quiet" role="status">{{ t('papers.computing') }}</p>
-    <PaperPage v-if="paper" :paper="paper" :run="kind === 'start' ? started : undefined" />
-  </section>
+  <PaperDesk
+    :paper="paper"
+    :of="sheet.name"
+    :run="kind === 'start' ? started : undefined"
+    :pending="pending"
+    :error="error"
+    @writes="now = Date.now()"
+  >
+    <ChoiceField
+      :label="t('papers.which')"
+      :value="kind"
+      :options="KINDS.map((each) => ({ value: each, words: TITLES[each] }))"
+      @choose="choose($event ?? 'sheet')"
+    />
+    <ChoiceField
+      v-if="kind === 'start' && starts.length > 1"
+      :label="t('start.which')"
+      :value="started?.id ?? ''"
+      :options="starts.map(({ id, startedAt: at }) => ({ value: id, words: dateAndTimeOf(at) }))"
+      @choose="router.replace({ query: { ...route.query, run: $event } })"
+    />
+    <template v-if="links" #after
+      ><Button type="button" variant="outlined" :aria-expanded="linking" @click="linking = !linking">{{
+        t('links.forCustomers')
+      }}</Button></template
+    >
+    <template v-if="linking && links" #under><LazyPaperLinks :address="address" /></template>
+  </PaperDesk>
 </template>
-
-<style scoped>
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px 14px;
-  align-items: end;
-  margin-bottom: 18px;
-}
-@media print {
-  .tools {
-    display: none;
-  }
-}
-</style>

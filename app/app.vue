@@ -8,9 +8,7 @@ const shown = ref(false)
 /** What the first screen needs comes first: what is kept for a day without the network, after it. */
 const FIRST_SCREEN = 6000
 onMounted(() => setTimeout(() => guest.value || void useVersion().keep(), FIRST_SCREEN))
-watchEffect(
-  () => (guest.value || (access.known && (!access.needed || access.person))) && (shown.value = true),
-)
+watchEffect(() => (guest.value || (access.known && (!access.needed || access.person))) && (shown.value = true))
 </script>
 
 <template>

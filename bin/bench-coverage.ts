@@ -8,7 +8,8 @@
  */
 import { type Band, pressureBands } from '../core/outlook/band'
 import { modelOf } from '../core/outlook/model'
-import { outlookOf, QUICK_SAMPLES } from '../core/outlook/outlook'
+import { outlookOf } from '../core/outlook/outlook'
+import { QUICK_SAMPLES } from '../core/outlook/solved'
 import { namedStates } from '../core/outlook/states'
 import { seeded } from '../core/random/random'
 import { DEMO_BUILDS } from '../demo/make'

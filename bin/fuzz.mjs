@@ -1,21 +1,24 @@
 /**
- * Twenty thousand requests that nobody means well, over all routes of a server of its own: none may be answered with a 5xx, none may hang, and the server must be as it
- * was afterwards. `FUZZ=N` sends N; `SEED=n` begins elsewhere.
+ * Twenty thousand requests that nobody means well, over all routes of a server of its own: none may be answered with a 5xx, none may hang, its memory stays within bounds,
+ * and the server must be as it was afterwards. `FUZZ=N` sends N; `SEED=n` begins elsewhere; `ON=postgres` has the records on a PostgreSQL server.
  */
 import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seeded } from '../core/random/random.ts'
 import { oddities } from './lib/fuzz/odd.mjs'
 import { recordsOn } from './lib/load/records.ts'
-import { routesOf } from './lib/fuzz/routes.mjs'
+import { isHeavy, leftOut, routesOf } from './lib/fuzz/routes.mjs'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
 
 const COUNT = Number(process.env.FUZZ ?? 20_000)
 const HANGS = 40_000
+/** What the server may hold at its highest, MB, and how long a stream is listened to, ms. */
+const MEMORY = 700
+const LISTENS = 200
 /** The same requests for the same seed. */
 const random = seeded(Number(process.env.SEED ?? 1))
 const pick = (list) => list[Math.floor(random() * list.length)]
@@ -25,22 +28,28 @@ await ensureBuilt()
 const folder = mkdtempSync(join(tmpdir(), 'uldo-fuzz-'))
 const port = await freePort()
 const records = await recordsOn()
-const server = spawn(process.execPath, ['.output/server/index.mjs'], {
-  cwd: root,
-  stdio: ['ignore', 'ignore', 'pipe'],
-  env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...records.env },
-})
-let traces = ''
-server.stderr.on('data', (chunk) => (traces += chunk))
-const gone = new Promise((done) => server.once('exit', done))
 const base = `http://127.0.0.1:${port}`
-while (
-  !(await fetch(`${base}/api/health`).then(
-    (response) => response.ok,
-    () => false,
-  ))
-)
-  await new Promise((done) => setTimeout(done, 200))
+let traces = ''
+async function started() {
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'pipe'],
+    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...records.env },
+  })
+  child.stderr.on('data', (chunk) => (traces += chunk))
+  const answers = () =>
+    fetch(`${base}/api/health`).then(
+      (response) => response.ok,
+      () => false,
+    )
+  while (!(await answers())) await new Promise((done) => setTimeout(done, 200))
+  return { child, gone: new Promise((done) => child.once('exit', done)) }
+}
+// Making a database takes more memory than all that is asked of it afterwards: the server that is asked has not made it.
+const maker = await started()
+maker.child.kill('SIGTERM')
+await maker.gone
+const { child: server, gone } = await started()
 
 const [build] = await (await fetch(`${base}/api/builds`)).json()
 const post = (path, body) =>
@@ -61,7 +70,13 @@ const { items } = await (await fetch(`${base}/api/shelf`)).json()
 const item = items[0].id
 const person = (await (await fetch(`${base}/api/access`)).json()).people.find(({ name }) => name === 'Oda').id
 const { house, revision } = await (await fetch(`${base}/api/house`)).json()
-const ROUTES = routesOf({ build, run, item, person, house, revision, random, pick })
+const { secret } = await post(`/api/builds/${build.id}/links`, {
+  name: 'somebody',
+  until: new Date(Date.now() + 86400e3).toISOString(),
+})
+const sandbox = (await post('/api/builds/sandbox', { id: randomUUID() })).id
+const ROUTES = routesOf({ build, run, item, person, house, revision, random, pick, sandbox })
+const missing = leftOut(await (await fetch(`${base}/api/openapi.json`)).json(), ROUTES)
 const { ODD, odd, mutated, flipped, csv } = oddities(random, pick)
 const CSV = [`/api/runs/${run}/samples`, '/api/shelf/csv']
 function oddPath(path) {
@@ -82,7 +97,9 @@ const tally = {}
 const faults = []
 let done = 0
 function send(number) {
-  const [method, path, body] = pick(ROUTES)
+  let route = pick(ROUTES)
+  while (isHeavy(route[1]) && random() > 0.05) route = pick(ROUTES)
+  const [method, path, body] = route
   const asCsv = method === 'POST' && random() < 0.06
   const target = asCsv ? pick(CSV) : random() < 0.35 ? oddPath(path) : path
   let bytes
@@ -104,11 +121,17 @@ function send(number) {
       : {}),
     ...(random() < 0.03 ? { host: pick(['evil.example', 'localhost', '[::1]:1', 'a b', '127.0.0.1:99999', '']) } : {}),
     ...(random() < 0.03 ? { origin: pick(['http://evil.example', 'null', base]) } : {}),
+    ...(path === '/api/guest' || random() < 0.01
+      ? { authorization: pick([`Bearer ${secret}`, `Bearer ${secret}x`, 'Bearer', `Basic ${secret}`, 'Bearer a b']) }
+      : {}),
     ...(random() < 0.02 ? { 'last-event-id': (JSON.stringify(pick(ODD)) ?? '').replace(/[^\x20-\x7e]/g, '') } : {}),
   }
   return new Promise((finish) => {
     const began = Date.now()
+    let ended = false
     const end = (status, words = '') => {
+      if (ended) return
+      ended = true
       clearTimeout(timer)
       done++
       const group = typeof status === 'number' ? `${Math.floor(status / 100)}xx` : status
@@ -123,6 +146,8 @@ function send(number) {
       { host: '127.0.0.1', port, method, path: target.replace(/[^\x21-\x7e]/g, encodeURIComponent), headers },
       (response) => {
         let text = ''
+        if (String(response.headers['content-type']).startsWith('text/event-stream'))
+          setTimeout(() => (end(response.statusCode), asked.destroy()), LISTENS)
         response.on('data', (chunk) => (text += text.length < 500 ? chunk : ''))
         response.on('end', () => end(response.statusCode, text))
         response.on('error', () => end('cut'))
@@ -142,13 +167,20 @@ const began = Date.now()
 let next = 0
 await Promise.all(
   Array.from({ length: 8 }, async () => {
-    while (next < COUNT && faults.length < 40 && server.exitCode === null) await send(next++)
+    while (next < COUNT && faults.length < 40 && server.exitCode === null) {
+      await send(next++)
+      if (next % 10_000 === 0) console.log(`${next} sent, ${faults.length} faults`)
+    }
   }),
 )
 const health = await fetch(`${base}/api/health`).then(
   async (response) => [response.status, await response.json()],
   (error) => [0, error.message],
 )
+/** Most that the server has held, MB, where the system tells it. */
+const held = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, 'utf8'))?.[1]) / 1024
+if (!(held < MEMORY)) faults.push(`The server held ${held.toFixed(0)} MB: ${MEMORY} are allowed.`)
+for (const each of missing) faults.push(`Nothing is sent to ${each}.`)
 server.kill('SIGTERM')
 const code = await gone
 await records.stop()
@@ -159,6 +191,8 @@ console.log(
   `${done} mutated requests in ${((Date.now() - began) / 1000).toFixed(0)} s: ${Object.entries(tally)
     .sort()
     .map(([group, count]) => `${group} ${count}`)
-    .join(', ')}; ${faults.length} faults; afterwards health ${health[0]}, ended with ${code}`,
+    .join(
+      ', ',
+    )}; ${faults.length} faults; at most ${held.toFixed(0)} MB; afterwards health ${health[0]}, ended with ${code}`,
 )
 process.exitCode = faults.length > 0 || health[0] !== 200 || code !== 0 || done < COUNT ? 1 : 0

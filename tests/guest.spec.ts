@@ -61,7 +61,13 @@ test('a customer’s link: made by a builder, it shows one engine’s card and s
   // Its secret opens no other route, whatever it is shown as.
   const secret = address.split('#')[1]
   const bearer = { authorization: `Bearer ${secret}` }
-  for (const path of [`/api/builds/${id}`, `/api/builds/${id}/file`, '/api/builds', '/api/house', `/api/builds/${id}/links`])
+  for (const path of [
+    `/api/builds/${id}`,
+    `/api/builds/${id}/file`,
+    '/api/builds',
+    '/api/house',
+    `/api/builds/${id}/links`,
+  ])
     expect((await shop.ask('GET', path, { headers: bearer })).status, path).toBe(401)
   expect((await shop.ask('GET', '/api/guest')).status).toBe(404)
   expect((await shop.ask('GET', '/api/guest', { headers: { authorization: `Bearer ${secret}x` } })).status).toBe(404)
@@ -92,6 +98,11 @@ test('a customer’s link: made by a builder, it shows one engine’s card and s
 async function hotOf(guest: Awaited<ReturnType<typeof openPage>>['page']): Promise<number> {
   await guest.getByLabel('Paper').click()
   await guest.getByRole('option', { name: 'Owner’s gauge card' }).click()
-  const words = await guest.getByTestId('paper').getByRole('row', { name: /^Idle, hot/ }).getByRole('cell').first().textContent()
+  const words = await guest
+    .getByTestId('paper')
+    .getByRole('row', { name: /^Idle, hot/ })
+    .getByRole('cell')
+    .first()
+    .textContent()
   return Number.parseFloat(words!)
 }

@@ -33,7 +33,10 @@ async function open() {
     told.value = answer
     now.value = Date.now()
     // What has ended is not left standing on a screen.
-    ending = setTimeout(() => void open(), Math.min(LONGEST, Math.max(1000, Date.parse(answer.until) - Date.now() + 500)))
+    ending = setTimeout(
+      () => void open(),
+      Math.min(LONGEST, Math.max(1000, Date.parse(answer.until) - Date.now() + 500)),
+    )
   } catch (failure) {
     told.value = undefined
     build.close()

@@ -3,6 +3,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { type Database, migrate } from '../../server/data/database'
 import { DatabaseAway } from '../../server/data/failure'
 import { holderOf, lockFolder } from '../../server/data/lock'
+import { makeRecords } from '../../server/data/makeRecords'
 import { migrations } from '../../server/data/migrationFiles'
 import { openPostgres } from '../../server/data/postgres'
 import { existsSync, readdirSync } from 'node:fs'
@@ -38,6 +39,7 @@ export async function withRecords<T>(folder: string, work: (db: PGlite) => Promi
   if (!(fresh && none) && !existsSync(join(folder, 'records', 'PG_VERSION')))
     end(`There are no records in ${folder}. Name the folder with ULDO_DATA.`)
   const release = lockFolder(folder)
+  await makeRecords(join(folder, 'records'))
   const db = await PGlite.create(join(folder, 'records'))
   try {
     await migrate(db, migrations)

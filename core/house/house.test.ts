@@ -4,6 +4,8 @@ import { FIRST_HOUSE } from './first'
 import { instrumentSigma } from './instrument'
 import { FIRST_RULES } from './firstRules'
 import { ruleOf, schoolOf } from './limits'
+import { outlookOf } from '../outlook/outlook'
+import { solvedOutlook } from '../outlook/solved'
 import { verdictMoves } from '../progress/housePreview'
 import { RULES } from './rules'
 import { House } from './schema'
@@ -50,6 +52,22 @@ describe('house rules', () => {
     const parsed = House.safeParse({ ...FIRST_HOUSE, rules })
     expect(parsed.success).toBe(false)
     expect(parsed.error!.issues[0].path.slice(1).join('/')).toBe(path)
+  })
+  it.each(Object.keys(DEMO_BUILDS) as (keyof typeof DEMO_BUILDS)[])('no rule moves what is solved of %s', (name) => {
+    const sheet = DEMO_BUILDS[name]()
+    const by = (side: 0 | 1) =>
+      solvedOutlook(
+        {
+          ...sheet,
+          house: { rules: Object.fromEntries(RULES.map(({ key, range }) => [key, range[side]])), school: 'own' },
+        },
+        20,
+      )
+    const solved = solvedOutlook(sheet, 20)
+    expect(by(0)).toEqual(solved)
+    expect(by(1)).toEqual(solved)
+    // And judged from it, an outlook is what it is by itself.
+    expect(outlookOf(sheet, 20, solved)).toEqual(outlookOf(sheet, 20))
   })
   it('other rules move just the verdicts that they are about', () => {
     const sheet = DEMO_BUILDS.ottiline()

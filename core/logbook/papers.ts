@@ -1,5 +1,6 @@
 import { recorded } from '../engine/values'
-import { FULL_SAMPLES, type Outlook, outlookOf } from '../outlook/outlook'
+import { type Outlook, outlookOf } from '../outlook/outlook'
+import { FULL_SAMPLES } from '../outlook/solved'
 import { type PrimeExpectation, primeExpectation } from '../prime/prime'
 import { type PrimeSetUp, primeSetUpOf } from '../prime/setUp'
 import { portLeftOf } from '../start/handOver'

@@ -8,7 +8,7 @@ import { rodDuty } from '../parts/feedDuty'
 import { COMBINED_ROUGHNESS } from './journalFilm'
 import { type Ranged, rangeOf, sampleReadings } from './band'
 import { gaugePressure, modelOf } from './model'
-import { QUICK_SAMPLES } from './outlook'
+import { QUICK_SAMPLES } from './solved'
 import { momentAt, namedStates } from './states'
 
 /** Arcs that shells come with, degrees about the upper crown. */

@@ -1,23 +1,18 @@
-import type { BriefField } from '../parts/list'
 import type { Void } from '../parts/part'
 import { bearingsOf } from '../parts/clearances'
 import type { Problem, Sheet } from '../record/schema'
 import { usableSheet } from '../engine/usableSheet'
-import { recorded as recordedReading, requireValue } from '../engine/values'
 import { oilAt } from '../oil/oil'
 import { STARVES } from '../pump/fill'
 import { type StateName, type Target, targetOf } from '../targets/targets'
 import { judge, type Verdict, worse } from '../quantity/verdict'
-import { ruleOf } from '../house/limits'
-import { elementOf } from '../parts/circuitBuilder'
-import { type Band, bandOf, drawInputs, rangeOf, sampleReadings, type Share, varianceShares } from './band'
+import type { Band, Share } from './band'
 import { type ComputedFault, computedFaults } from './computedFaults'
 import { type Missing, missingGrounds } from './grounds'
 import { measuredAt, type Measured } from './measured'
-import { gaugePressure, type Model, modelOf } from './model'
-import { momentAt, namedStates, type NamedState, STATE_LABELS } from './states'
-import { steadied } from './steadied'
-import { suctionOf } from './suction'
+import { type Model, modelOf } from './model'
+import { QUICK_SAMPLES, type Solved, solvedOutlook, vesselOf } from './solved'
+import { namedStates, type NamedState, STATE_LABELS } from './states'
 
 /** Something between pump and gauge that must bear its pressure, Pa, with 5 and 95 percent, and the most that it should. */
 export interface Vessel extends Band {
@@ -73,75 +68,47 @@ export interface Outlook {
   suction: { name: StateName; loss: number; low: number; high: number; starves: boolean }[]
 }
 
-/** Samples behind a band shown while typing, and one that is quoted. */
-export const QUICK_SAMPLES = 60
-export const FULL_SAMPLES = 1000
-
-/** The outlook of a sheet: gauge pressure at the four states with bands, judged, and what the bands are made of. */
-export function outlookOf(recorded: Sheet, samples = QUICK_SAMPLES): Outlook {
+/**
+ * The outlook of a sheet: gauge pressure at the four states with bands, judged, and what the bands are made of.
+ *
+ * @param solved where the circuit of this sheet was solved before, by whatever house rules
+ */
+export function outlookOf(
+  recorded: Sheet,
+  samples = QUICK_SAMPLES,
+  solved: Solved = solvedOutlook(recorded, samples),
+): Outlook {
   const { sheet, voids, unused } = usableSheet(recorded)
   const model = modelOf(sheet)
   const states = namedStates(sheet)
-  const outlet = (each: Model) => each.engine.circuit.pressures[each.engine.circuit.indexOf('pump outlet')]
   const [can, cooler] = [vesselOf(sheet, 'filter'), vesselOf(sheet, 'cooler')]
-  const film = (set: 'main' | 'rod') => (each: Model) => each.engine.films[set]
-  const draws = drawInputs(model, samples)
-  const sampled = sampleReadings(
-    model,
-    states,
-    samples,
-    [suctionOf, outlet, film('main'), film('rod'), can?.read ?? outlet, cooler?.read ?? outlet],
-    draws,
-  )
-  const shares = varianceShares(
-    model,
-    states.find((state) => state.name === 'idleHot')!,
-  )
-  const bands = steadied(
-    sampled.map(([gauge]) => gauge),
-    draws,
-    new Map(shares.map(({ key, effect }) => [key, effect])),
-  )
-  const judged = states.map((state, i) => {
-    const [, drawn, behind, main, rod, inCan, inCooler] = sampled[i]
-    return stateOutlook(
+  const judged = states.map((state, i) =>
+    stateOutlook(
       model,
       state,
-      bands[i],
+      solved.bands[i],
       {
-        starves: drawn.best > STARVES,
-        outlet: Math.max(0, behind.best),
-        films: { main: main.best, rod: rod.best },
-        ...(can ? { can: judgedVessel(bandOf(inCan), can.most) } : {}),
-        ...(cooler ? { cooler: judgedVessel(bandOf(inCooler), cooler.most) } : {}),
+        starves: solved.suction[i].best > STARVES,
+        outlet: solved.outlets[i],
+        films: solved.films[i],
+        ...(can ? { can: judgedVessel(solved.cans[i], can.most) } : {}),
+        ...(cooler ? { cooler: judgedVessel(solved.coolers[i], cooler.most) } : {}),
       },
       voids,
-      samples,
-    )
-  })
+      solved.samples,
+    ),
+  )
   return {
     states: doubtedBy(judged),
-    assumed: shares.filter((share) => share.assumed && share.share > 0.004),
+    assumed: solved.shares.filter((share) => share.assumed && share.share > 0.004),
     voids,
     unused,
-    starvesFrom: starvesFrom(model),
+    starvesFrom: solved.starvesFrom,
     faults: computedFaults(sheet),
     suction: states.map(({ name }, i) => {
-      const { best, low, high } = rangeOf(sampled[i][1])
+      const { best, low, high } = solved.suction[i]
       return { name, loss: best, low, high, starves: best > STARVES }
     }),
-  }
-}
-
-/** The filter can or cooler of a sheet that has one: how its pressure is read of a solved circuit, and the most that it should bear, by its maker or the house, Pa. */
-function vesselOf(
-  sheet: Sheet,
-  name: 'filter' | 'cooler',
-): { read: (model: Model) => number; most: number } | undefined {
-  if (!sheet.layout[name]) return undefined
-  return {
-    read: ({ engine: { circuit, plan } }) => circuit.pressures[circuit.indexOf(elementOf(plan, name, 'linear').from)],
-    most: recordedReading(sheet, `${name}.rating`)?.value ?? ruleOf(sheet, `ceiling.${name}`),
   }
 }
 
@@ -158,24 +125,6 @@ function doubtedBy(states: StateOutlook[]): StateOutlook[] {
   return states.map((state) =>
     state.measured ? state : { ...state, doubted: true, verdict: state.verdict === 'pass' ? 'watch' : state.verdict },
   )
-}
-
-/** Speed from which on the pump's inlet draws below what oil follows, with hot oil; undefined where it does not up to the maximum. */
-function starvesFrom(model: Model): number | undefined {
-  const { sheet } = model
-  const of = (key: BriefField) => requireValue(sheet, `brief.${key}`).value
-  const starves = (speed: number) => {
-    gaugePressure(model, momentAt(sheet, speed, of('hotOil')), 1e-4)
-    return suctionOf(model) > STARVES
-  }
-  let [fine, starving] = [of('idleSpeed'), of('maximumSpeed')]
-  if (!starves(starving)) return undefined
-  for (let i = 0; i < 10; i++) {
-    const middle = 0.5 * (fine + starving)
-    if (starves(middle)) starving = middle
-    else fine = middle
-  }
-  return starving
 }
 
 /** Target of a state for a sheet. */

@@ -11,7 +11,8 @@ import { comparePumps, withPump } from './pumps'
 import { pumpAtStates, pumpOver } from './pumpOver'
 import { oilAt } from '../oil/oil'
 import { gaugePressure, modelOf } from './model'
-import { FULL_SAMPLES, outlookOf } from './outlook'
+import { outlookOf } from './outlook'
+import { FULL_SAMPLES } from './solved'
 import { namedStates } from './states'
 
 const long = {

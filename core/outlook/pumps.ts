@@ -5,7 +5,7 @@ import { reliefValve } from '../parts/reliefRecord'
 import { requireValue } from '../engine/values'
 import type { PumpGaps } from '../pump/slip'
 import { modelOf } from './model'
-import { FULL_SAMPLES } from './outlook'
+import { FULL_SAMPLES } from './solved'
 import { type PumpLoad, pumpLoad } from './pumpLoad'
 import { type StateReadings, stateReadings } from './change'
 

@@ -1,5 +1,6 @@
 import { outlookMap } from '../outlook/map'
-import { FULL_SAMPLES, outlookOf } from '../outlook/outlook'
+import { outlookOf } from '../outlook/outlook'
+import { FULL_SAMPLES } from '../outlook/solved'
 import { build, type BuildFile } from './build'
 import { named } from './take'
 

@@ -17,6 +17,14 @@ export interface Database extends Queries {
   close: () => Promise<void>
 }
 
+/** A transaction as what is asked in it takes the records: what would be one of its own is part of it. */
+export const joined = (tx: Queries): Database => ({
+  query: (sql, values) => tx.query(sql, values),
+  exec: (sql) => tx.exec(sql),
+  transaction: (work) => work(tx),
+  close: () => Promise.resolve(),
+})
+
 /** Records that no other process writes to while this one has them: a folder, by its lock. */
 const alone = new WeakSet<Queries>()
 export const hasAlone = <T extends Queries>(db: T): T => {

@@ -16,10 +16,16 @@ export function diskCode(error: unknown): string | undefined {
   return code === '53100' ? 'ENOSPC' : typeof code === 'string' ? code : undefined
 }
 
-/** A failure in words: those given for its code, else its own. What the database's file system throws is no Error and has none. */
+/** A failure in words: those given for its code or that of what caused it, else its own. What the database's file system throws is no Error and has none. */
 export function inWords(error: unknown, words: Record<string, string>): string {
   const code = diskCode(error)
-  return words[code ?? ''] ?? (error as Partial<Error>).message ?? `the disk failed (${code ?? String(error)}).`
+  const under = diskCode((error as { cause?: unknown }).cause ?? {})
+  return (
+    words[code ?? ''] ??
+    words[under ?? ''] ??
+    (error as Partial<Error>).message ??
+    `the disk failed (${code ?? String(error)}).`
+  )
 }
 
 /** Code of the error that says that the database did not answer. */

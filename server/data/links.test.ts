@@ -25,7 +25,12 @@ it('opens its own build by its digest alone, until it ends, is ended, or the bui
   await add('Over', -0.001)
   expect((await listLinks(db, BUILD)).map(({ name }) => name)).toEqual(['Harbour trust'])
   expect(await listLinks(db, OTHER)).toEqual([])
-  expect(await linkOf(db, 'digest 0')).toMatchObject({ name: 'Harbour trust', madeBy: 'Maren', build: BUILD, first: true })
+  expect(await linkOf(db, 'digest 0')).toMatchObject({
+    name: 'Harbour trust',
+    madeBy: 'Maren',
+    build: BUILD,
+    first: true,
+  })
   expect(await linkOf(db, 'digest 0')).toMatchObject({ first: false })
   expect((await listLinks(db, BUILD))[0].usedAt).not.toBeNull()
   expect(await linkOf(db, 'digest 1')).toBeUndefined()

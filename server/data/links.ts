@@ -51,7 +51,14 @@ export async function linkOf(
   ).rows[0]
   if (!row) return undefined
   if (row.stale) await db.query('update link set used_at = now() where id = $1', [row.id])
-  return { id: row.id, name: row.name, until: row.until, madeBy: row.madeBy, build: row.build, first: row.usedAt === null }
+  return {
+    id: row.id,
+    name: row.name,
+    until: row.until,
+    madeBy: row.madeBy,
+    build: row.build,
+    first: row.usedAt === null,
+  }
 }
 
 /** Ends a link of a build: whom it was for; undefined when none stands under that id. */

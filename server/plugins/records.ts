@@ -14,13 +14,14 @@ import { isOwn, NotLetIn } from '../access/network'
 import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
-import { type Database, hasAlone, migrate, type Migration } from '../data/database'
+import { type Database, hasAlone, joined, migrate, type Migration } from '../data/database'
 import { DatabaseAway, inWords } from '../data/failure'
 import { putHouse } from '../data/house'
 import { checkRecords, type Damage } from '../data/integrity'
 import { addPerson } from '../data/people'
 import { writeItems } from '../data/shelf'
 import { FolderInUse, lockFolder } from '../data/lock'
+import { makeRecords } from '../data/makeRecords'
 import { openPostgres } from '../data/postgres'
 import { sharedSecret } from '../data/secrets'
 import { resumeRigs, stopRigs } from '../rig/clock'
@@ -56,7 +57,7 @@ export default defineNitroPlugin((nitro) => {
       process.exit(7)
     }
     console.error(
-      `The records in ${folder} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`,
+      `The records ${process.env.ULDO_DATABASE_URL ? 'on the PostgreSQL server' : `in ${folder}`} could not be opened: ${plainly(error)}${/backup|restore|full/.test(plainly(error)) ? '' : ` ${remedy(folder)}`}`,
     )
     release()
     process.exit(4)
@@ -120,17 +121,33 @@ const PLAIN: Record<string, string> = {
 /** A failure in words that say what to do. */
 const plainly = (error: unknown) => inWords(error, PLAIN)
 
-/** Of several servers that start on an empty database one puts the demo builds in. */
-async function seeds(database: Database): Promise<boolean> {
-  const own = randomUUID()
-  return (await sharedSecret(database, 'demo', () => own)) === own
+/**
+ * Puts the demo shop into records that hold no build: whole or not at all, whatever ends the server in the middle. Of several servers that start on an empty
+ * database one does it, and the others wait for it.
+ */
+async function putDemoIn(database: Database): Promise<void> {
+  if ((await listBuilds(database)).length > 0) return
+  const builds = useStorage('assets:demo')
+  const shop = useStorage('assets:shop')
+  await database.transaction(async (tx) => {
+    const own = randomUUID()
+    if ((await sharedSecret(tx, 'demo', () => own)) !== own) return
+    for (const key of (await builds.getKeys()).sort().reverse())
+      await insertBuild(tx, randomUUID(), Sheet.parse(await builds.getItem(key)))
+    await putHouse(joined(tx), 0, House.parse(await shop.getItem('house.json')))
+    for (const { name, role } of z.array(Person).parse(await shop.getItem('people.json')))
+      await addPerson(tx, name, role)
+    await writeItems(joined(tx), z.array(ShelfEntry).parse(await shop.getItem('shelf.json')))
+  })
 }
 
 /** The records: of a PostgreSQL server where one is named, else of the data folder. */
 async function openRecords(folder: string, server: string | undefined): Promise<Database> {
   if (server) return openPostgres(server)
-  refuseStrangeFolder(join(folder, 'records'))
-  return hasAlone(await PGlite.create(join(folder, 'records')))
+  const records = join(folder, 'records')
+  refuseStrangeFolder(records)
+  await makeRecords(records)
+  return hasAlone(await PGlite.create(records))
 }
 
 async function open(folder: string, application: App): Promise<Database> {
@@ -138,15 +155,7 @@ async function open(folder: string, application: App): Promise<Database> {
   const server = process.env.ULDO_DATABASE_URL
   const database = await openRecords(folder, server)
   await migrate(database, await migrations())
-  if (process.env.ULDO_DEMO && (await listBuilds(database)).length === 0 && (await seeds(database))) {
-    const builds = useStorage('assets:demo')
-    for (const key of (await builds.getKeys()).sort().reverse())
-      await insertBuild(database, randomUUID(), Sheet.parse(await builds.getItem(key)))
-    await putHouse(database, 0, House.parse(await useStorage('assets:shop').getItem('house.json')))
-    for (const { name, role } of z.array(Person).parse(await useStorage('assets:shop').getItem('people.json')))
-      await addPerson(database, name, role)
-    await writeItems(database, z.array(ShelfEntry).parse(await useStorage('assets:shop').getItem('shelf.json')))
-  }
+  if (process.env.ULDO_DEMO) await putDemoIn(database)
   // A session that one server began goes on at every other.
   process.env.NUXT_SESSION_PASSWORD = server
     ? await sharedSecret(database, 'session', () => sessionKey(folder))

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import type { Sheet } from '#core/record/schema'
 import { learntOf } from '#core/logbook/experience'
 import type { Learnt } from '#core/logbook/habit'
@@ -7,6 +8,7 @@ import { floorFrom } from '#core/logbook/trendVerdict'
 import { usableSheet } from '#core/engine/usableSheet'
 import { verdictMoves, type VerdictMove } from '#core/progress/housePreview'
 import { outlookOf } from '#core/outlook/outlook'
+import { type Solved, solvedOutlook } from '#core/outlook/solved'
 import { judgePrime, primeExpectation } from '#core/prime/prime'
 import { primeClock } from '#core/prime/standing'
 import type { Verdict } from '#core/quantity/verdict'
@@ -42,6 +44,20 @@ function standing(recorded: Sheet, primed: boolean): Standing {
   }
 }
 
+/** Circuits that this thread has solved for previews of house rules, by their sheet, the latest last: a rule that is moved to and fro solves none again. */
+const solvedFor = new Map<string, Solved>()
+const MOST_SOLVED = 600
+function solvedOf(sheet: Sheet): Solved {
+  const key = createHash('sha256')
+    .update(JSON.stringify({ ...sheet, house: undefined }))
+    .digest('base64')
+  const solved = solvedFor.get(key) ?? solvedOutlook(sheet)
+  solvedFor.delete(key)
+  solvedFor.set(key, solved)
+  if (solvedFor.size > MOST_SOLVED) solvedFor.delete(solvedFor.keys().next().value!)
+  return solved
+}
+
 /** What takes longer than a request may: done in a thread of its own, so that readings and entries never wait for it. */
 export const TASKS = {
   lesson: (sheet: Sheet): Lesson | { why: NoLesson } | undefined => {
@@ -60,7 +76,7 @@ export const TASKS = {
     wanted: NonNullable<Sheet['house']>,
   ): { id: string; name: string; engine: string; moves: VerdictMove[] }[] =>
     builds.flatMap(({ id, name, engine, sheet }) => {
-      const moves = verdictMoves({ ...sheet, house }, wanted)
+      const moves = verdictMoves({ ...sheet, house }, wanted, solvedOf(sheet))
       return moves.length > 0 ? [{ id, name, engine, moves }] : []
     }),
   shelfCsv: (text: string): ReturnType<typeof shelfFromCsv> | { refused: string } => {

@@ -2,8 +2,6 @@
 import { inSentence, named } from '~/words/speak'
 import { t } from '~/words/of/house'
 import { zodResolver } from '@primevue/forms/resolvers/zod'
-import { ask, refusedWords } from '~/sync/ask'
-import type { Moved } from '~/sync/routes'
 import { sameValue } from '~/sync/patches'
 import { SCHOOLS } from '#core/record/words'
 import { RULES, type Rule } from '#core/house/rules'
@@ -47,32 +45,7 @@ function because(rule: Rule, event: Event) {
 }
 const unsaid = computed(() => RULES.filter(({ key }) => draft.value[key] && !draft.value[key].reason))
 
-const moved = shallowRef<Moved[]>()
-const problem = ref('')
-let asked = 0
-async function preview() {
-  const turn = ++asked
-  if (!changed.value) return void (moved.value = undefined)
-  // Whether a rule is given its reason moves no verdict.
-  const rules = Object.fromEntries(
-    Object.entries(draft.value).map(([key, rule]) => [
-      key,
-      { ...rule, reason: rule.reason || t('ruleList.notSaidYet') },
-    ]),
-  )
-  try {
-    const found = await ask('POST /api/house/preview', { body: { rules, school: school.value } })
-    if (turn === asked) {
-      moved.value = found
-      problem.value = ''
-    }
-  } catch (error) {
-    if (turn !== asked) return
-    moved.value = undefined
-    problem.value = refusedWords(error, t('ruleList.theServerDoesNotAnswerWhat'))
-  }
-}
-watch([draft, school], preview)
+const { moved, problem, looking, preview } = useRulePreview(() => (changed.value ? draft.value : undefined), school)
 /** Judged as a whole by the house's own schema: ranges, order of pairs, a reason for each. */
 const byHouse = zodResolver(House.pick({ rules: true, school: true }))
 const resolver = () => byHouse({ values: { rules: copy(draft.value), school: school.value }, names: [] } as never)
@@ -163,6 +136,7 @@ const SCHOOL_WORDS = {
         {{ t('ruleList.changeALimitAndTheBuilds') }}
       </p>
       <template v-else>
+        <p v-if="looking" class="quiet" role="status">{{ looking }}</p>
         <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
         <p v-else-if="!moved" class="quiet">{{ t('ruleList.judgingEveryBuildAnew') }}</p>
         <p v-else-if="moved.length === 0" data-testid="moves">

@@ -61,7 +61,8 @@ function make({ valid, values, reset }: { valid: boolean; values?: unknown; rese
     reset()
   })
 }
-const end = (link: string) => act(() => ask('DELETE /api/builds/:build/links/:link', { at: { build: build.id!, link } }))
+const end = (link: string) =>
+  act(() => ask('DELETE /api/builds/:build/links/:link', { at: { build: build.id!, link } }))
 async function copy() {
   copied.value = await navigator.clipboard?.writeText(made.value!.address).then(
     () => true,

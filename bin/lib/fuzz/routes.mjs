@@ -1,7 +1,36 @@
 import { randomUUID } from 'node:crypto'
 
 /** Every route of a server, each with a body that it takes: [method, path, body]. */
-export function routesOf({ build, run, item, person, house, revision, random, pick }) {
+const practised = {
+  kind: 'drill',
+  engine: 'Ottiline',
+  starts: 20,
+  right: 17,
+  falseStops: 1,
+  missed: 2,
+  reaction: 2.5,
+  late: 4,
+}
+
+/** What works for seconds on all of the records: asked for seldom, as nobody asks for it often. */
+export const isHeavy = (path) => /^\/api\/(archive|backups|check)|\/archive/.test(path)
+
+/**
+ * Routes that a server says it has and that nothing is sent to, so that a new one is not left out.
+ *
+ * @param described its `/api/openapi.json`
+ */
+export function leftOut(described, routes) {
+  return Object.entries(described.paths).flatMap(([path, methods]) => {
+    const named = new RegExp(`^${path.replaceAll('.', '\\.').replace(/\{[^}]+\}/g, '[^/]+')}$`)
+    return Object.keys(methods)
+      .map((method) => method.toUpperCase())
+      .filter((method) => !routes.some(([m, p]) => m === method && named.test(p.split('?')[0])))
+      .map((method) => `${method} ${path}`)
+  })
+}
+
+export function routesOf({ build, run, item, person, house, revision, random, pick, sandbox }) {
   const change = () => ({
     clientKey: randomUUID(),
     device: randomUUID(),
@@ -76,6 +105,7 @@ export function routesOf({ build, run, item, person, house, revision, random, pi
       }),
     ],
     ['POST', `/api/runs/${run}/samples`, () => [{ time: Math.round(random() * 1e6) / 1000, pressure: 3e5, speed: 15 }]],
+    ['POST', '/api/shelf/csv?who=Someone', () => 'kind,label'],
     ['POST', '/api/shelf/items', () => ({ ...entry, label: `W ${Math.floor(random() * 1e6)}` })],
     [
       'POST',
@@ -115,6 +145,36 @@ export function routesOf({ build, run, item, person, house, revision, random, pi
     ],
     ['PUT', `/api/builds/${build.id}/photos/${randomUUID()}?who=Someone`, () => 'JPEG'],
     ['PUT', `/api/shelf/photos/${randomUUID()}?who=Someone`, () => 'JPEG'],
+    ['GET', '/api/health/live'],
+    ['GET', '/api/health/ready'],
+    ['GET', '/api/openapi.json'],
+    ['GET', '/api/metrics'],
+    ['GET', '/api/cases'],
+    ['GET', '/api/practice'],
+    ['GET', '/api/backups'],
+    ['GET', '/api/events'],
+    ['GET', `/api/builds/${build.id}/events?after=0&device=d`],
+    ['GET', `/api/runs/${run}/stream?after=-1`],
+    ['GET', `/api/builds/${build.id}/experience`],
+    ['GET', `/api/builds/${build.id}/sisters`],
+    ['GET', `/api/builds/${build.id}/links`],
+    [
+      'POST',
+      `/api/builds/${build.id}/links`,
+      () => ({ name: 'n', until: new Date(Date.now() + 86400e3).toISOString() }),
+    ],
+    ['DELETE', `/api/builds/${build.id}/links/${randomUUID()}`],
+    ['GET', '/api/guest'],
+    ['PUT', `/api/builds/${build.id}/presence`, () => ({ device: 'd', who: 'A program', page: 'brief' })],
+    ['PUT', `/api/builds/${build.id}/place`, () => ({ place: 'floor' })],
+    ['POST', '/api/builds/sandbox', () => ({ id: randomUUID() })],
+    ['DELETE', `/api/builds/sandbox/${sandbox}`],
+    ['POST', '/api/practice', () => ({ id: randomUUID(), result: practised })],
+    ['POST', '/api/archive', () => 'no archive'],
+    ['GET', `/api/builds/${build.id}/archive`],
+    ['GET', '/api/archive'],
+    ['POST', '/api/backups', () => ({})],
+    ['POST', '/api/check', () => ({})],
     ['GET', '/api/access'],
     ['GET', '/api/people'],
     ['GET', '/api/network'],

@@ -18,8 +18,7 @@ export default describedHandler(
     const { name, until, who } = await requireJson(event, Body, 'Link')
     const hand = await requireHand(event, who)
     const fault = linkEndFault(Date.parse(until), Date.now())
-    if (fault)
-      throw refusal(400, 'invalid', `until: ${fault}`, { problems: [{ path: 'until', message: fault }] })
+    if (fault) throw refusal(400, 'invalid', `until: ${fault}`, { problems: [{ path: 'until', message: fault }] })
     if (sandbox) throw refusal(409, 'sandbox', 'It is a build to learn on: nobody is to go by its papers.')
     const db = requireDatabase()
     const secret = newToken()
@@ -30,8 +29,7 @@ export default describedHandler(
       until: new Date(until),
       madeBy: hand.name,
     })
-    if (!id)
-      throw refusal(409, 'too-many', `${MOST_LINKS} links to this engine’s papers stand. End one first.`)
+    if (!id) throw refusal(409, 'too-many', `${MOST_LINKS} links to this engine’s papers stand. End one first.`)
     await logAccess(db, 'link-made', originOf(event), `${name} (${sheet.name})`, hand.name)
     setResponseStatus(event, 201)
     setResponseHeader(event, 'cache-control', 'no-store')

@@ -59,6 +59,7 @@ sharing('says that it lives, that it is ready, and in numbers what it does', asy
   expect(value(/uldo_request_seconds_count\{method="GET",route="none",status="404"\} (\d+)/)).toBeGreaterThan(0)
   expect(value(/uldo_keeps_watch (\d)/)).toBe(1)
   expect(value(/uldo_records_damaged (\d+)/)).toBe(0)
+  expect(value(/uldo_wrong_tries_hour (\d+)/)).toBeGreaterThanOrEqual(0)
   // No build, no name, no address of anybody stands there.
   expect(text).not.toContain(id)
   expect(text).not.toContain('nonsense')

@@ -27,6 +27,10 @@ test('two people on two tablets: an apprentice’s value waits, a builder signs 
   // Nothing of the shop is shown before.
   await expect(tobi.getByText(/Rescue|Maren/)).toHaveCount(0)
   await know(tobi, 'not the words')
+  await expect(tobi.getByLabel('Passphrase of the shop')).toHaveAttribute('type', 'password')
+  await tobi.getByRole('button', { name: 'Show it' }).click()
+  await expect(tobi.getByLabel('Passphrase of the shop')).toHaveAttribute('type', 'text')
+  await tobi.getByRole('button', { name: 'Hide it' }).click()
   await expect(tobi.getByRole('alert')).toHaveText('That is not the shop’s passphrase.')
   await know(tobi)
   await signIn(tobi, 'Tobi', '000111')

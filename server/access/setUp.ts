@@ -2,6 +2,7 @@ import type { Database } from '../data/database'
 import { HERE, logAccess } from '../data/accessLog'
 import { addPerson, changePerson, listPeople, setPassphrase } from '../data/people'
 import { endSessions } from '../data/sessions'
+import { guessedFault } from './guessed'
 import { hashOf, passphraseFault, pinFault } from './secret'
 
 /**
@@ -14,7 +15,7 @@ export async function setUpAccess(
   passphrase: string,
   owner?: { name: string; pin: string },
 ): Promise<{ ended: string[] } | { fault: string; path: 'passphrase' | 'pin' }> {
-  const fault = passphraseFault(passphrase)
+  const fault = passphraseFault(passphrase) ?? (await guessedFault(passphrase))
   if (fault) return { fault, path: 'passphrase' }
   const wrong = owner && pinFault(owner.pin)
   if (wrong) return { fault: wrong, path: 'pin' }

@@ -88,6 +88,14 @@ export const wrongPassphrases = (db: Queries, address: string): Promise<Failures
 export const wrongWithinHour = (db: Queries): Promise<Failures> =>
   failures(db, "what = 'passphrase-wrong' and at > now() - interval '1 hour'", [])
 
+/** Wrong passphrases and PINs within an hour, from everywhere and under every name. */
+export const wrongTries = async (db: Queries): Promise<number> =>
+  (
+    await db.query<{ count: number }>(
+      "select count(*)::integer as count from access_entry where what in ('passphrase-wrong', 'pin-wrong') and at > now() - interval '1 hour'",
+    )
+  ).rows[0].count
+
 async function failures(db: Queries, where: string, values: unknown[]): Promise<Failures> {
   const row = (
     await db.query<{ count: number; last: string | null }>(

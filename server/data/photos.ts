@@ -5,6 +5,9 @@ export type MediaType = 'image/jpeg' | 'image/png' | 'image/webp'
 /** Largest photo, bytes. */
 export const PHOTO_LIMIT = 6_000_000
 
+/** Most that the photos of one build may take together, bytes: a thousand of a tablet's. */
+export const PHOTOS_LIMIT = 2e9
+
 /** What the first bytes say a file is, whatever it is called; undefined for anything but a picture. */
 export function mediaTypeOf(bytes: Uint8Array): MediaType | undefined {
   const starts = (...signature: number[]) => signature.every((byte, i) => bytes[i] === byte)
@@ -23,6 +26,16 @@ export async function insertPhoto(
     'insert into photo (id, build_id, media_type, bytes, who) values ($1, $2, $3, $4, $5) on conflict (id) do nothing',
     [photo.id, photo.buildId ?? null, photo.mediaType, photo.bytes, photo.who],
   )
+}
+
+/** How much the photos of a build take, or those of the shelf, bytes. */
+export async function photoBytes(db: Queries, buildId: string | undefined): Promise<number> {
+  return (
+    await db.query<{ bytes: number }>(
+      'select coalesce(sum(octet_length(bytes)), 0)::double precision as bytes from photo where build_id is not distinct from $1',
+      [buildId ?? null],
+    )
+  ).rows[0].bytes
 }
 
 /** A photo of a build, or, with no build named, of something on the shelf. */

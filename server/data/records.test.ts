@@ -16,7 +16,7 @@ import { getHouse, putHouse } from './house'
 import { House } from '#core/house/schema'
 import type { Move } from '#core/shelf/stock'
 import { deleteItem, getItem, insertItem, itemHistory, listHolds, listItems, updateItem, writeItems } from './shelf'
-import { getPhoto, insertPhoto, mediaTypeOf } from './photos'
+import { getPhoto, insertPhoto, mediaTypeOf, photoBytes } from './photos'
 import { FolderInUse, lockFolder } from './lock'
 
 const put = (key: string, value: number) => ({
@@ -169,6 +169,14 @@ describe('records', () => {
     await insertPhoto(db, { ...photo, bytes: Uint8Array.of(1) })
     expect([...(await getPhoto(db, id, photo.id))!.bytes]).toEqual([...png])
     expect(await getPhoto(db, randomUUID(), photo.id)).toBeUndefined()
+    // And what they take together is known, so that one build does not fill the disk.
+    await insertPhoto(db, { ...photo, id: randomUUID(), bytes: new Uint8Array(500) })
+    await insertPhoto(db, { ...photo, id: randomUUID(), buildId: undefined, bytes: new Uint8Array(7) })
+    expect([await photoBytes(db, id), await photoBytes(db, undefined), await photoBytes(db, randomUUID())]).toEqual([
+      png.length + 500,
+      7,
+      0,
+    ])
   })
   it('keeps entries final', async () => {
     await fresh()

@@ -1,4 +1,5 @@
-import { currentBackups } from '../utils/database'
+import { wrongTries } from '../data/accessLog'
+import { currentBackups, requireDatabase } from '../utils/database'
 import { openCounts } from '../utils/farewell'
 import { hearsOthers, keepsWatch } from '../utils/others'
 import {
@@ -26,13 +27,13 @@ const requests = new Histogram({
   registers: [registry],
 })
 
-const gauge = (name: string, help: string, collect: () => number | undefined) =>
+const gauge = (name: string, help: string, collect: () => number | undefined | Promise<number | undefined>) =>
   new Gauge({
     name: `uldo_${name}`,
     help,
     registers: [registry],
-    collect() {
-      const value = collect()
+    async collect() {
+      const value = await collect()
       if (value === undefined) this.reset()
       else this.set(value)
     },
@@ -45,6 +46,9 @@ gauge('hears_others', 'Whether this server hears of what others on its database 
 gauge('stops_standing', 'Calls of STOP that no hand has taken yet.', () => standingAlarms().length)
 gauge('records_checked', 'Whether all records were looked through since the start.', () => Number(recordsState.checked))
 gauge('records_damaged', 'Places at which the records do not hold together.', () => recordsState.damage.length)
+gauge('wrong_tries_hour', 'Wrong passphrases and PINs within the last hour, from everywhere.', () =>
+  wrongTries(requireDatabase()).catch(() => undefined),
+)
 gauge('backup_age_seconds', 'How old the last good backup is; none where there is none.', () => {
   const last = currentBackups()?.state().last
   return last === undefined ? undefined : (Date.now() - last) / 1000

@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import { z } from 'zod'
-import { getPhoto, insertPhoto, mediaTypeOf, PHOTO_LIMIT } from '../data/photos'
+import { getPhoto, insertPhoto, mediaTypeOf, PHOTO_LIMIT, photoBytes, PHOTOS_LIMIT } from '../data/photos'
 
 /** The photo named in the address, of a build or of the shelf, as it was sent. */
 export async function sendPhoto(event: H3Event, buildId?: string): Promise<Buffer> {
@@ -29,6 +29,12 @@ export async function keepPhoto(event: H3Event, buildId?: string) {
     throw refusal(415, 'not-a-picture', 'Photo: the file is no JPEG, PNG or WebP picture.', {
       problems: [{ path: '', message: 'is no picture' }],
     })
+  if ((await photoBytes(requireDatabase(), buildId)) + bytes.length > PHOTOS_LIMIT)
+    throw refusal(
+      413,
+      'too-many-photos',
+      `The photos of ${buildId ? 'this engine' : 'the shelf'} take ${PHOTOS_LIMIT / 1e9} GB: no more are kept. Take some out first.`,
+    )
   await insertPhoto(requireDatabase(), { id, buildId, mediaType, bytes, who })
   setResponseStatus(event, 201)
   return { id, mediaType, size: bytes.length }

@@ -17,6 +17,8 @@ type Submitted = { valid: boolean; values?: unknown; reset: () => void }
 const chosen = ref<Person>()
 const problem = ref('')
 const busy = ref(false)
+/** Whether the passphrase is shown while it is typed: on a tablet in a shop a slip is likelier than an onlooker. */
+const shown = ref(false)
 
 async function look() {
   now.value = await ask('GET /api/access').catch(() => undefined)
@@ -86,12 +88,15 @@ async function signIn({ valid, values, reset }: Submitted) {
         <FormLine
           name="passphrase"
           :label="t('signIn.passphraseOfTheShop')"
-          type="password"
+          :type="shown ? 'text' : 'password'"
           autocomplete="current-password"
           maxlength="400"
           :refused="problem"
           autofocus
         />
+        <Button type="button" variant="text" :aria-pressed="shown" @click="shown = !shown">{{
+          t(shown ? 'signIn.hideIt' : 'signIn.showIt')
+        }}</Button>
         <Button type="submit" :disabled="busy">{{ t('signIn.letItIn') }}</Button>
         <p class="quiet">{{ t('signIn.askedForOnceOnEachDevice') }}</p>
       </Form>

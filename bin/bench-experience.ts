@@ -117,8 +117,11 @@ for (const [name, kinds] of Object.entries(KINDS)) {
     const states = namedStates(sheets[0][1])
     const median = (all: number[]) => [...all].sort((a, b) => a - b)[all.length >> 1]
     const hot = states.findIndex(({ name: each }) => each === 'idleHot')
-    const [width, covered] = [median(widths[hot]), (100 * inside.with[hot]) / SHOPS]
-    const good = covered >= 87 && covered <= 93 && (size < 6 || kinds.length > 1 || width <= 0.67)
+    const width = median(widths[hot])
+    /** Over all states, percent: of one state alone 800 shops tell it within a percent or two. */
+    const covered = (counts: number[]) => (100 * counts.reduce((sum, each) => sum + each, 0)) / (SHOPS * states.length)
+    const all = covered(inside.with)
+    const good = all >= 87 && all <= 93 && (size < 6 || kinds.length > 1 || width <= 0.67)
     if (!good) failed = true
     console.log(
       `${name.padEnd(12)}${String(size).padStart(2)} engines   ${states
@@ -126,7 +129,9 @@ for (const [name, kinds] of Object.entries(KINDS)) {
           ({ name: state }, i) =>
             `${state}: width × ${median(widths[i]).toFixed(2)}, covers ${((100 * inside.with[i]) / SHOPS).toFixed(0)} (${((100 * inside.without[i]) / SHOPS).toFixed(0)} without)`,
         )
-        .join('   ')}${good ? '' : '   wanted 87 to 93 at hot idle, and two thirds at 6'}`,
+        .join(
+          '   ',
+        )}   all states: covers ${all.toFixed(1)} (${covered(inside.without).toFixed(1)} without)${good ? '' : '   wanted 87 to 93, and two thirds of hot idle at 6'}`,
     )
   }
 }

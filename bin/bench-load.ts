@@ -5,6 +5,7 @@
  *   npm run bench:load -- floor patch        of 200 builds: how long the Floor's list and a patch hold the server's one thread
  *   npm run bench:load -- tablets            50 tablets with open streams and a patch a second each, records in a folder
  *   npm run bench:load -- servers            300 on PostgreSQL, at two servers
+ *   npm run bench:load -- slow            60 listeners that do not read, 60 requests that trickle, one tablet that works
  *   npm run bench:load -- takeover           the server that keeps the watch killed during a start, five times
  *   npm run bench:load -- standby            the primary killed under load, its standby promoted
  *   SECONDS=20 TABLETS=20 npm run bench:load -- tablets
@@ -20,6 +21,7 @@ import { type OwnPostgres, startPostgres } from '../server/data/ownPostgres'
 import { fillFolder, fillShop } from './lib/load/filledShop'
 import { startPair } from '../server/data/standby'
 import { type Measured, measuredServer } from './lib/load/server'
+import { slowOnes } from './lib/load/slow'
 import { againstHistory, tablets } from './lib/load/tablets'
 import { takeOver } from './lib/load/takeOver'
 // @ts-expect-error a script without types of its own
@@ -28,7 +30,7 @@ import { ensureBuilt } from './lib/prepare.mjs'
 const SECONDS = Number(process.env.SECONDS ?? 60)
 /** Left out of what is said of answers, s. */
 const WARM = Math.min(5, SECONDS / 4)
-const ALL = ['floor', 'patch', 'tablets', 'servers', 'takeover', 'standby']
+const ALL = ['floor', 'patch', 'tablets', 'servers', 'slow', 'takeover', 'standby']
 const wanted = process.argv.slice(2)
 const strange = wanted.find((each) => !ALL.includes(each))
 if (strange) {
@@ -181,6 +183,22 @@ async function twoServers() {
   databases.pop()
 }
 
+async function slowBeside() {
+  const at = folder()
+  const [id] = await fillFolder(at, { builds: 4, entries: 20 })
+  const one = await server(at)
+  await settled(one.address)
+  const { answers, errors, deaf, sentAway, halting, ended } = await slowOnes(one.address, id!, SECONDS)
+  const { memory } = await one.load()
+  for (const each of errors.slice(0, 5)) console.log(`  ${each}`)
+  say(`beside ${deaf} deaf and ${halting} slow: errors`, errors.length, '', 0)
+  say(`beside ${deaf} deaf and ${halting} slow: answer, 99 of 100`, share(answers, 0.99), 'ms', 100)
+  say('deaf listeners that were sent away', sentAway, '')
+  say('slow requests that were ended', ended, '')
+  say('memory', memory, 'MB', 700)
+  await stopped([one])
+}
+
 async function takenOver() {
   const postgres = await startPostgres({ safe: true })
   databases.push(postgres)
@@ -234,6 +252,7 @@ try {
   if (asked('floor') || asked('patch')) await floorAndPatch()
   if (asked('tablets')) await folderTablets()
   if (asked('servers')) await twoServers()
+  if (asked('slow')) await slowBeside()
   if (asked('takeover')) await takenOver()
   if (asked('standby')) await promoted()
 } finally {

@@ -32,6 +32,9 @@ export function answerOf(error: Pick<H3Error, 'statusCode' | 'data' | 'cause'>, 
         'The shop’s database does not answer. What you write is kept in this browser until it does; it is asked again by itself.',
       problems: [],
     }
+  // Whoever sent it has gone: nobody failed, and nobody hears of it.
+  if ((error.cause as { code?: unknown } | undefined)?.code === 'ECONNRESET')
+    return { status: 400, code: 'cut-off', message: 'The request broke off before its end.', problems: [] }
   const status = error.statusCode >= 400 && error.statusCode < 500 ? error.statusCode : 500
   return {
     status,

@@ -4,7 +4,7 @@ import { firstStartedAt } from '#core/start/breakIn'
 import { buildSheet } from '~/papers/buildSheet'
 import { gaugeCard } from '~/papers/gaugeCard'
 import type { Paper } from '~/papers/paper'
-import { ask, refusedWords } from '~/sync/ask'
+import { ask, Refused, refusedWords } from '~/sync/ask'
 import type { GuestAnswer } from '~/sync/routes'
 import { dateAndTimeOf, dateOf } from '~/words/dates'
 import { said } from '~/words/speak'
@@ -17,6 +17,8 @@ const TITLES = said(t, { card: 'papers.card', sheet: 'papers.sheet' })
 const kind = ref<(typeof KINDS)[number]>('card')
 const told = shallowRef<GuestAnswer>()
 const refused = ref('')
+/** Whether it is the server that says so, and not that nobody answers. */
+const reached = ref(true)
 const { answers, error, pending, clock } = usePaperAnswers(() => kind.value === 'card')
 const now = ref(Date.now())
 let ending: ReturnType<typeof setTimeout> | undefined
@@ -27,7 +29,7 @@ async function open() {
   clearTimeout(ending)
   refused.value = ''
   try {
-    const answer = await ask('GET /api/guest', { secret: route.hash.slice(1) || 'none given here, so none' })
+    const answer = await ask('GET /api/guest', { secret: route.hash.slice(1) })
     useShop().stand(answer.house)
     build.stand(answer.sheet)
     told.value = answer
@@ -40,6 +42,7 @@ async function open() {
   } catch (failure) {
     told.value = undefined
     build.close()
+    reached.value = failure instanceof Refused && failure.reached
     refused.value = refusedWords(failure)
   }
 }
@@ -92,7 +95,7 @@ const paper = computed<Paper | undefined>(() => {
       </p>
     </header>
     <div v-if="refused" role="alert" class="refused">
-      <h1>{{ t('guest.opensNothing') }}</h1>
+      <h1>{{ t(reached ? 'guest.opensNothing' : 'guest.notReached') }}</h1>
       <p>{{ refused }}</p>
       <Button type="button" variant="outlined" @click="open">{{ t('guest.again') }}</Button>
     </div>

@@ -127,6 +127,9 @@ const code = computed(() => made.value && codePath(made.value.address))
 h3 {
   margin: 0;
 }
+.wrong {
+  color: var(--stop);
+}
 .adding {
   display: flex;
   flex-wrap: wrap;

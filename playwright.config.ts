@@ -1,22 +1,8 @@
-import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
+import { ARGS, CHROMIUM as executablePath } from './bin/lib/browser.mjs'
 
-/** Debian's Chromium without a window, which does the same for less; where it is not there, the one with windows. */
-const SHELL = '/usr/bin/chromium-headless-shell'
-
-/** The browser, without the calls home that a closed network would refuse. */
-export const CHROMIUM = {
-  executablePath: process.env.CHROMIUM ?? (existsSync(SHELL) ? SHELL : '/usr/bin/chromium'),
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-}
+/** The browser, as Playwright takes it. */
+export const CHROMIUM = { executablePath, args: ARGS }
 
 export default defineConfig({
   testDir: 'tests',

@@ -13,7 +13,8 @@ import lighthouse, { desktopConfig } from 'lighthouse'
 import { defaultSettings } from 'lighthouse/core/config/constants.js'
 import { pageFunctions } from 'lighthouse/core/lib/page-functions.js'
 import puppeteer from 'puppeteer-core'
-import { ARGS, CHROMIUM, withDemoServer } from './lib/demo-browser.mjs'
+import { ARGS, CHROMIUM } from './lib/browser.mjs'
+import { withDemoServer } from './lib/demo-browser.mjs'
 
 const VIEWS = [
   ['', ''],

@@ -10,8 +10,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Browser, chromium } from '@playwright/test'
-// @ts-expect-error a script without types of its own
-import { ARGS, CHROMIUM } from './lib/demo-browser.mjs'
+import { ARGS, CHROMIUM } from './lib/browser.mjs'
 // @ts-expect-error a script without types of its own
 import { ensureBuilt, root } from './lib/prepare.mjs'
 import { fillFolder } from './lib/load/filledShop'
@@ -115,7 +114,7 @@ try {
   const id = filled ?? builds.at(-1)!.id
   await settled(address)
   say('server: from its start to its first answer', took)
-  const browser = await chromium.launch({ executablePath: CHROMIUM as string, args: ARGS as string[] })
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ARGS })
   say('Floor: usable on a first visit', await usable(browser, address, '[data-build]'), 'target 1500 ms')
   say(
     'Logbook: usable on a first visit',

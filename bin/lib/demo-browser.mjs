@@ -4,18 +4,8 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
+import { ARGS, CHROMIUM } from './browser.mjs'
 import { ensureBuilt, ensureInstalled, root } from './prepare.mjs'
-
-export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium'
-export const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
 
 /** Runs `work` with the browser and `addressOf(build name, station)`, or `addressOf('', page)`, then takes everything down again. */
 export const withDemo = (port, work) =>

@@ -9,6 +9,7 @@
  * A full disk needs a superuser (it mounts a small one); the clock needs Debian's package libfaketime.
  */
 import { fullDisk } from './lib/hard/disk'
+import { fullInMigration, fullInMove } from './lib/hard/fullBetween'
 import { setClock } from './lib/hard/clock'
 import { killedInCreation, killedInMigration, killedInMove } from './lib/hard/killed'
 import { placesOn } from './lib/hard/places'
@@ -38,5 +39,7 @@ for (const [name, hardship] of Object.entries(HARDSHIPS))
     return hardship(places, TIMES).finally(() => places.stop())
   })
 await tried('disk', () => fullDisk(ON))
+await tried('disk in migration', () => fullInMigration(ON))
+await tried('disk in move', () => fullInMove(ON))
 await tried('clock', () => setClock(ON))
 process.exitCode = failed ? 1 : 0

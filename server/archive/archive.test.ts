@@ -39,13 +39,16 @@ const experience = learntFrom(
 
 let db: Database
 let archive: Buffer
+const asked = {
+  experienceOf: async () => experience,
+  application: 'test',
+  now: Date.UTC(2026, 5, 1),
+}
 const whole = async (builds: string[], shop?: { house: unknown; shelf: unknown }) => {
-  const { stream } = await writeArchive(db, {
+  const stream = await writeArchive(db, {
     builds,
-    experienceOf: async () => experience,
+    ...asked,
     ...(shop ? { shop } : {}),
-    application: 'test',
-    now: Date.UTC(2026, 5, 1),
   })
   const chunks: Buffer[] = []
   for await (const chunk of stream) chunks.push(chunk as Buffer)

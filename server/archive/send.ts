@@ -1,13 +1,14 @@
+import { pipeline } from 'node:stream/promises'
 import type { H3Event } from 'h3'
-import { sendStream, setResponseHeader } from 'h3'
+import { setResponseHeader } from 'h3'
 import { requireDatabase } from '../utils/database'
 import { learntFor } from '../threads/experience'
 import { type Asked, writeArchive } from './write'
 
-/** Sends an archive of builds under a name, as it is put together. */
-export async function sendArchive(event: H3Event, builds: string[], name: string, shop?: Asked['shop']) {
+/** Sends an archive of builds under a name, as it is put together; what fails on the way cuts it off, so that half of one is never taken for a whole. */
+export async function sendArchive(event: H3Event, builds: string[], name: string, shop?: Asked['shop']): Promise<void> {
   const db = requireDatabase()
-  const { stream } = await writeArchive(db, {
+  const stream = await writeArchive(db, {
     builds,
     experienceOf: async (build, sheet) => (await learntFor(db, build, sheet).catch(() => undefined))?.experience,
     ...(shop ? { shop } : {}),
@@ -16,5 +17,9 @@ export async function sendArchive(event: H3Event, builds: string[], name: string
   })
   setResponseHeader(event, 'content-type', 'application/zip')
   setResponseHeader(event, 'content-disposition', `attachment; filename="${name}.uldo.zip"`)
-  return sendStream(event, stream)
+  event._handled = true
+  await pipeline(stream, event.node.res).catch((error: NodeJS.ErrnoException) => {
+    // Whoever asked has gone.
+    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') console.error(`The archive ${name} broke off: ${error.message}`)
+  })
 }

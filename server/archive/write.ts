@@ -32,10 +32,13 @@ const TYPES = { json: 'application/json', csv: 'text/csv' } as const
 
 /**
  * An archive of builds as a stream: a zip with a data package's description, in it each build's file, record, history, runs and photos; what other programs want to read
- * stands beside as CSV. Photos are read as the stream comes to them.
+ * stands beside as CSV. A build is read when the stream comes to it, and photos one by one, so that a shop of any size is sent from little memory.
+ *
+ * @throws where the first build cannot be read; what fails later ends the stream
  */
-export async function writeArchive(db: Queries, asked: Asked): Promise<{ head: Package; stream: Readable }> {
+export async function writeArchive(db: Queries, asked: Asked): Promise<Readable> {
   const zip = new ZipFile()
+  const out = zip.outputStream as unknown as Readable
   const mtime = new Date(asked.now)
   const resources: Resource[] = []
   const builds: Package['uldo']['builds'] = []
@@ -51,13 +54,19 @@ export async function writeArchive(db: Queries, asked: Asked): Promise<{ head: P
       bytes: bytes.length,
       hash: `sha256:${createHash('sha256').update(bytes).digest('hex')}`,
     })
-  const add = (path: string, words: string) => {
+  const put = (path: string, bytes: Uint8Array, reached: () => void = () => undefined) =>
+    zip.addReadStreamLazy(path, { mtime, size: bytes.length }, (take) => {
+      reached()
+      take(null, Readable.from([bytes]))
+    })
+  const add = (path: string, words: string, reached?: () => void) => {
     const bytes = Buffer.from(words)
     const format = path.endsWith('.csv') ? 'csv' : 'json'
     describe(path, bytes, format, TYPES[format])
-    zip.addBuffer(bytes, path, { mtime })
+    put(path, bytes, reached)
   }
-  const json = (path: string, value: unknown) => add(path, JSON.stringify(value, null, 1))
+  const json = (path: string, value: unknown, reached?: () => void) =>
+    add(path, JSON.stringify(value, null, 1), reached)
   const addPhoto = async (build: string, { id, media_type }: PhotoHead) => {
     const path = placesOf(build).photo(id, media_type)
     const read = async () => Buffer.from((await getPhoto(db, build, id))!.bytes)
@@ -72,9 +81,10 @@ export async function writeArchive(db: Queries, asked: Asked): Promise<{ head: P
     )
   }
 
-  for (const id of asked.builds) {
+  /** Adds a build; what it gives resolves once the stream has come to the last of its files. */
+  async function addBuild(id: string): Promise<{ sent: Promise<void> }> {
     const head = await buildHead(db, id)
-    if (!head) continue
+    if (!head) return { sent: Promise.resolve() }
     const sheet = head.sheet as Sheet
     const at = placesOf(id)
     const { id: own, revision, created_at, changed_at } = head
@@ -92,24 +102,40 @@ export async function writeArchive(db: Queries, asked: Asked): Promise<{ head: P
     json(at.events, await ownRows(db, 'run_event', id))
     for (const run of runs) add(at.samples(String(run.id)), await samplesCsv(db, String(run.id)))
     const photos = await photoHeads(db, id)
-    json(at.photos, photos)
     for (const photo of photos) await addPhoto(id, photo)
+    return { sent: new Promise((reached) => json(at.photos, photos, reached)) }
   }
-  if (asked.shop) {
-    json(SHOP.house, asked.shop.house)
-    json(SHOP.shelf, asked.shop.shelf)
+
+  async function addRest(rest: string[], before: { sent: Promise<void> }): Promise<void> {
+    await before.sent
+    for (const id of rest) await (await addBuild(id)).sent
+    if (asked.shop) {
+      json(SHOP.house, asked.shop.house)
+      json(SHOP.shelf, asked.shop.shelf)
+    }
+    const head: Package = {
+      profile: 'data-package',
+      name: 'uldo-archive',
+      title: asked.shop ? 'The whole shop' : builds.map(({ name }) => name).join(', '),
+      created: mtime.toISOString(),
+      uldo: {
+        format: FORMAT,
+        version: VERSION,
+        application: asked.application,
+        shop: asked.shop !== undefined,
+        builds,
+      },
+      resources,
+    }
+    put(HEAD, Buffer.from(JSON.stringify(head, null, 1)))
+    zip.end()
   }
-  const head: Package = {
-    profile: 'data-package',
-    name: 'uldo-archive',
-    title: asked.shop ? 'The whole shop' : builds.map(({ name }) => name).join(', '),
-    created: mtime.toISOString(),
-    uldo: { format: FORMAT, version: VERSION, application: asked.application, shop: asked.shop !== undefined, builds },
-    resources,
-  }
-  zip.addBuffer(Buffer.from(JSON.stringify(head, null, 1)), HEAD, { mtime })
-  zip.end()
-  return { head, stream: zip.outputStream as unknown as Readable }
+
+  const end = (error: Error) => void out.destroy(error)
+  zip.on('error', end)
+  const [first, ...rest] = asked.builds
+  void addRest(rest, first === undefined ? { sent: Promise.resolve() } : await addBuild(first)).catch(end)
+  return out
 }
 
 /** What was measured, for other programs: SI, °C. */

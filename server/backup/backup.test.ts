@@ -296,6 +296,14 @@ describe('a backup', () => {
     expect(readdirSync(at('shop/backups'))).toEqual([one.file.split('/').at(-1)])
     expect(Date.now() - backups.state().last!).toBeLessThan(120_000)
   })
+  it('that takes longer than whoever asks will wait goes on, and says so until it is made', async () => {
+    const backups = prepareBackups(db, at('slow'), '0.1.0')
+    expect(await backups.within(0)).toBeUndefined()
+    expect(backups.state()).toMatchObject({ running: true, made: undefined })
+    const whole = await backups.within(60_000)
+    expect(existsSync(whole!.file)).toBe(true)
+    expect(backups.state()).toMatchObject({ running: false, made: whole })
+  })
   it('takes away for good what was deleted long enough ago, once a good backup has it', async () => {
     const [gone, kept] = [randomUUID(), randomUUID()]
     await insertBuild(db, gone, newSheet('inline4', 'Long gone', 'Blank 2.0'))

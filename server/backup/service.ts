@@ -1,6 +1,7 @@
 import type { Database } from '../data/database'
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join, resolve } from 'node:path'
+import { setTimeout as waited } from 'node:timers/promises'
 import { inWords } from '../data/failure'
 import { purgeDeleted } from '../data/floor'
 import { madeAt, nameAt, overdue } from './keep'
@@ -21,6 +22,8 @@ export interface BackupState {
   running: boolean
   /** Why the last try came to nothing. */
   failed?: string
+  /** The last that this server made. */
+  made?: Written
 }
 
 /** Where a data folder's backups lie: another disk is the better place. */
@@ -58,6 +61,7 @@ export const plainly = (error: unknown) => inWords(error, PLAIN)
 export function prepareBackups(db: Database, data: string, application: string) {
   const folder = backupFolder(data)
   let running: Promise<Written> | undefined
+  let made: Written | undefined
   let failed: string | undefined
   let failedAt = -Infinity
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -85,6 +89,7 @@ export function prepareBackups(db: Database, data: string, application: string) 
       .then(
         (written) => {
           failed = undefined
+          made = written
           return written
         },
         (error: Error) => {
@@ -98,6 +103,16 @@ export function prepareBackups(db: Database, data: string, application: string) 
     return running
   }
 
+  /** Makes one, and waits so long for it, ms; undefined where it goes on then: a large shop takes longer than whoever asks keeps a line open. */
+  async function within(patience: number): Promise<Written | undefined> {
+    const waiting = new AbortController()
+    try {
+      return await Promise.race([now(), waited(patience, undefined, { signal: waiting.signal, ref: false })])
+    } finally {
+      waiting.abort()
+    }
+  }
+
   function look(): void {
     timer = setTimeout(look, LOOKS)
     timer.unref()
@@ -107,7 +122,8 @@ export function prepareBackups(db: Database, data: string, application: string) 
 
   return {
     now,
-    state: (): BackupState => ({ folder, last: last(), running: running !== undefined, failed }),
+    within,
+    state: (): BackupState => ({ folder, last: last(), running: running !== undefined, failed, made }),
     start() {
       timer = setTimeout(look, FIRST)
       timer.unref()

@@ -15,4 +15,8 @@ it('a full disk is said in words, whoever found it: the system, the database, or
   expect(inWords(new Error('Migration 0005_runs failed: syntax', { cause: new Error('syntax') }), WORDS)).toContain(
     'syntax',
   )
+  // A connection that PostgreSQL cannot begin has no such code.
+  expect(inWords(Object.assign(new Error('could not write init file'), { code: 'XX000' }), WORDS)).toMatch(
+    /^could not write init file.*full/,
+  )
 })

@@ -20,13 +20,19 @@ export function diskCode(error: unknown): string | undefined {
 export function inWords(error: unknown, words: Record<string, string>): string {
   const code = diskCode(error)
   const under = diskCode((error as { cause?: unknown }).cause ?? {})
+  const { message } = error as Partial<Error>
   return (
     words[code ?? ''] ??
     words[under ?? ''] ??
-    (error as Partial<Error>).message ??
+    (message && UNWRITTEN.test(message)
+      ? `${message}. The database's disk may be full: make room and start again.`
+      : message) ??
     `the disk failed (${code ?? String(error)}).`
   )
 }
+
+/** What PostgreSQL says where it cannot begin a connection for want of room, without its code for a full disk. */
+const UNWRITTEN = /could not write init file/
 
 /** Code of the error that says that the database did not answer. */
 export const DATABASE_AWAY = 'DATABASE_AWAY'

@@ -24,6 +24,7 @@ import { FolderInUse, lockFolder } from '../data/lock'
 import { makeRecords } from '../data/makeRecords'
 import { openPostgres } from '../data/postgres'
 import { sharedSecret } from '../data/secrets'
+import { keepTidy } from '../data/tidy'
 import { resumeRigs, stopRigs } from '../rig/clock'
 import { resumeWatches, stopWatches } from '../watch/clock'
 
@@ -176,6 +177,7 @@ async function open(folder: string, application: App): Promise<Database> {
   )
   if (server) joinOthers(server, database)
   else {
+    keepTidy(database)
     await resumeRigs(database)
     await resumeWatches(watchParts())
   }

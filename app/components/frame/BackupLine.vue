@@ -33,10 +33,15 @@ const words = computed(() => {
     ? t('backupLine.noBackupYetTheFirstIs')
     : `${stands}${old.value ? t('backupLine.itIsOld') : '.'}`
 })
+/** While one is being made it is looked how it goes on, ms. */
+const LOOKS = 2000
+let next: ReturnType<typeof setTimeout> | undefined
 async function look() {
   state.value = await ask('GET /api/backups').catch(() => undefined)
+  if (state.value?.running) next = setTimeout(look, LOOKS)
 }
 async function make() {
+  clearTimeout(next)
   problem.value = ''
   if (state.value) state.value = { ...state.value, running: true }
   await ask('POST /api/backups', { body: {} }).catch(
@@ -45,6 +50,7 @@ async function make() {
   await look()
 }
 onMounted(look)
+onBeforeUnmount(() => clearTimeout(next))
 </script>
 
 <template>

@@ -1,7 +1,6 @@
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { placesOn } from './places'
-import { smallDisk } from './places'
+import { placesOnDisk, smallDisk } from './places'
 import { begin, contentsOf, enter, lostOf, ottilineOf } from './server'
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
@@ -9,11 +8,7 @@ const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 /** The records' disk is full while they are made, and while it works; room is made, and it goes on. */
 export async function fullDisk(on: string): Promise<string> {
   const disk = smallDisk(on === 'postgres' ? 400 : 220)
-  const { TMPDIR } = process.env
-  process.env.TMPDIR = disk.folder
-  const places = await placesOn(on)
-  if (TMPDIR === undefined) delete process.env.TMPDIR
-  else process.env.TMPDIR = TMPDIR
+  const places = await placesOnDisk(on, disk)
   try {
     const said: string[] = []
     // Made on a full disk: it ends and says so, and with room it is made.

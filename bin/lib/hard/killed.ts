@@ -1,24 +1,9 @@
-import { spawn } from 'node:child_process'
-import { existsSync, readFileSync, rmSync } from 'node:fs'
-import { migrations } from '../../../server/data/migrationFiles'
-// @ts-expect-error a script without types of its own
-import { root } from '../prepare.mjs'
+import { existsSync, rmSync } from 'node:fs'
+import { EARLIER, prepareEarlier } from './earlier'
 import { type Place, type Places, placesOn } from './places'
-import { begin, type Contents, contentsOf, same } from './server'
+import { begin, leftAlone, moved, same } from './server'
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
-
-/** A server that is left alone: how long it takes until it is ready, ms, and what the shop then holds. */
-async function leftAlone({ folder, env }: Place): Promise<{ takes: number; holds: Contents }> {
-  const began = Date.now()
-  const server = await begin(folder, env)
-  if (!(await server.ready())) throw new Error(`Left alone, it ends: ${server.words()}`)
-  const takes = Date.now() - began
-  const holds = await contentsOf(server)
-  server.child.kill('SIGTERM')
-  await server.gone
-  return { takes, holds }
-}
 
 /** Kills a server at moments spread over its start, and starts it again each time: it holds what it would hold had it been left alone. */
 async function killedAtStart(places: Places, times: number, prepared?: string): Promise<string> {
@@ -47,14 +32,8 @@ export const killedInCreation = (places: Places, times: number): Promise<string>
 
 /** Records as the first version left them, brought up to date: all migrations at once. */
 export async function killedInMigration(places: Places, times: number): Promise<string> {
-  const sheet = readFileSync(new URL('../../../demo/builds/ottiline.json', import.meta.url), 'utf8')
-  await places.prepare('earlier', migrations.slice(0, 1), async (db) => {
-    for (let i = 0; i < 40; i++)
-      await db.query('insert into build (id, revision, sheet) values (gen_random_uuid(), 0, $1)', [
-        JSON.stringify({ ...(JSON.parse(sheet) as object), name: `Engine ${i}` }),
-      ])
-  })
-  return killedAtStart(places, times, 'earlier')
+  await prepareEarlier(places)
+  return killedAtStart(places, times, EARLIER)
 }
 
 /** `npm run move` from one kind of records to the other, killed in the middle, and run again. */
@@ -66,24 +45,9 @@ export async function killedInMove(places: Places, times: number): Promise<strin
     let takes = 0
     const move = async (to: Place, killAfter?: number) => {
       const began = Date.now()
-      const child = spawn(
-        process.execPath,
-        ['--import', 'tsx', 'bin/move.ts', '--from', source.named, '--to', to.named],
-        {
-          cwd: root as string,
-          stdio: ['ignore', 'ignore', 'pipe'],
-        },
-      )
-      let words = ''
-      child.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))
-      const gone = new Promise<number | null>((done) => child.once('exit', (code) => done(code)))
-      if (killAfter !== undefined) {
-        await pause(killAfter)
-        child.kill('SIGKILL')
-      }
-      const code = await gone
+      const ended = await moved(source, to, killAfter)
       takes ||= Date.now() - began
-      return { code, words }
+      return ended
     }
     const fresh = async () => {
       const to = await other.place()

@@ -29,8 +29,9 @@ export interface Places {
 
 export async function placesOn(where: string, settings?: Parameters<typeof startPostgres>[0]): Promise<Places> {
   const made: string[] = []
-  const newFolder = () => {
-    const folder = mkdtempSync(join(tmpdir(), 'uldo-hard-'))
+  const base = tmpdir()
+  const newFolder = (at = tmpdir()) => {
+    const folder = mkdtempSync(join(at, 'uldo-hard-'))
     made.push(folder)
     return folder
   }
@@ -39,7 +40,7 @@ export async function placesOn(where: string, settings?: Parameters<typeof start
     const prepared = new Map<string, string>()
     return {
       place: async (name) => {
-        const folder = newFolder()
+        const folder = newFolder(base)
         if (name) cpSync(prepared.get(name)!, folder, { recursive: true })
         return {
           folder,
@@ -111,4 +112,14 @@ export function smallDisk(megabytes: number) {
       rmSync(folder, { recursive: true, force: true })
     },
   }
+}
+
+/** Places whose records lie on a small disk. */
+export async function placesOnDisk(on: string, disk: { folder: string }): Promise<Places> {
+  const { TMPDIR } = process.env
+  process.env.TMPDIR = disk.folder
+  const places = await placesOn(on)
+  if (TMPDIR === undefined) delete process.env.TMPDIR
+  else process.env.TMPDIR = TMPDIR
+  return places
 }

@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { freePort } from '../load/server'
 // @ts-expect-error a script without types of its own
 import { root } from '../prepare.mjs'
+import type { Place } from './places'
 
 const PATIENCE = 60_000
 
@@ -102,3 +103,34 @@ export const ottilineOf = async (address: string): Promise<string> =>
   ((await (await fetch(`${address}/api/builds`)).json()) as { id: string; name: string }[]).find(
     ({ name }) => name === 'Ottiline',
   )!.id
+
+/** A server that is left alone: how long it takes until it is ready, ms, and what the shop then holds. */
+export async function leftAlone({
+  folder,
+  env,
+}: Pick<Place, 'folder' | 'env'>): Promise<{ takes: number; holds: Contents }> {
+  const began = Date.now()
+  const server = await begin(folder, env)
+  if (!(await server.ready())) throw new Error(`Left alone, it ends: ${server.words()}`)
+  const takes = Date.now() - began
+  const holds = await contentsOf(server)
+  server.child.kill('SIGTERM')
+  await server.gone
+  return { takes, holds }
+}
+
+/** `npm run move` from one place to another, killed after so many ms where that is said: with what it ended, and what it said. */
+export async function moved(from: Place, to: Place, killAfter?: number) {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'bin/move.ts', '--from', from.named, '--to', to.named], {
+    cwd: root as string,
+    stdio: ['ignore', 'ignore', 'pipe'],
+  })
+  let words = ''
+  child.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))
+  const gone = new Promise<number | null>((done) => child.once('exit', (code) => done(code)))
+  if (killAfter !== undefined) {
+    await new Promise((done) => setTimeout(done, killAfter))
+    child.kill('SIGKILL')
+  }
+  return { code: await gone, words }
+}

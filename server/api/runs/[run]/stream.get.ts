@@ -1,11 +1,31 @@
+import { setImmediate } from 'node:timers/promises'
+import pLimit from 'p-limit'
 import { z } from 'zod'
 import { type ChannelSample, sequenceOf } from '#core/run/channels'
 import type { RunNews } from '#core/run/run'
 import { eventsOf, samplesAfter } from '../../../data/runs'
 
-const PIECE = 3000
+/** Readings that one message tells, and those that are read at a time: many who open a long run hold nobody up who waits for the records. */
+const MESSAGE = 3000
+const PIECE = 300
+const inTurn = pLimit(1)
 /** ms: somebody acts on whether the server watches, so that it is known at each second. */
 const BEAT = 1000
+
+/** The next readings of a run for one message, each piece of them in turn with those of other listeners. */
+async function nextSamples(run: string, after: number): Promise<ChannelSample[]> {
+  const samples: ChannelSample[] = []
+  for (let more = true; more && samples.length < MESSAGE;) {
+    const last = samples.at(-1)
+    const piece = await inTurn(async () => {
+      await setImmediate()
+      return samplesAfter(requireDatabase(), run, last ? sequenceOf(last) : after, PIECE)
+    })
+    samples.push(...piece)
+    more = piece.length === PIECE
+  }
+  return samples
+}
 
 export default describedHandler(
   {
@@ -35,12 +55,12 @@ export default describedHandler(
     stream.onClosed(unhear)
     void (async () => {
       for (let pieces = true; pieces;) {
-        const samples = await samplesAfter(requireDatabase(), run.id, sent, PIECE)
+        const samples = await nextSamples(run.id, sent)
         // Events first, and fresh: readings are judged by what was done and seen before them. The end comes last.
         for (const known of await eventsOf(requireDatabase(), run.id))
           if (known.kind !== 'end') await tell({ kind: 'event', event: known })
         if (samples.length > 0) await tell({ kind: 'samples', samples })
-        pieces = samples.length === PIECE
+        pieces = samples.length >= MESSAGE
       }
       for (const known of run.events) if (known.kind === 'end') await tell({ kind: 'event', event: known })
       if (run.endedAt) await tell({ kind: 'end', outcome: run.outcome ?? 'ended' })

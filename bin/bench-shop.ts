@@ -14,6 +14,7 @@ import { ARGS, CHROMIUM } from './lib/browser.mjs'
 // @ts-expect-error a script without types of its own
 import { ensureBuilt, root } from './lib/prepare.mjs'
 import { fillFolder } from './lib/load/filledShop'
+import { LEAN, PROGRAM } from './lib/program.mjs'
 
 const BUILDS = Number(process.env.BUILDS ?? 200)
 const ENTRIES = Number(process.env.ENTRIES ?? 500)
@@ -103,10 +104,10 @@ try {
   )
   const address = `http://127.0.0.1:${PORT}`
   const opened = performance.now()
-  server = spawn(process.execPath, ['.output/server/index.mjs'], {
+  server = spawn(process.execPath, PROGRAM, {
     cwd: root as string,
     stdio: 'inherit',
-    env: { ...process.env, PORT: String(PORT), HOST: '127.0.0.1', ULDO_DATA: folder },
+    env: { ...process.env, ...LEAN, PORT: String(PORT), HOST: '127.0.0.1', ULDO_DATA: folder },
   })
   await answering(address)
   const took = performance.now() - opened

@@ -13,6 +13,7 @@ import { oddities } from './lib/fuzz/odd.mjs'
 import { recordsOn } from './lib/load/records.ts'
 import { isHeavy, leftOut, routesOf } from './lib/fuzz/routes.mjs'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
+import { LEAN, PROGRAM } from './lib/program.mjs'
 
 const COUNT = Number(process.env.FUZZ ?? 20_000)
 const HANGS = 40_000
@@ -31,10 +32,18 @@ const records = await recordsOn()
 const base = `http://127.0.0.1:${port}`
 let traces = ''
 async function started() {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const child = spawn(process.execPath, PROGRAM, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'pipe'],
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...records.env },
+    env: {
+      ...process.env,
+      ...LEAN,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      ULDO_DATA: folder,
+      ULDO_DEMO: '1',
+      ...records.env,
+    },
   })
   child.stderr.on('data', (chunk) => (traces += chunk))
   const answers = () =>
@@ -148,7 +157,8 @@ function send(number) {
         let text = ''
         if (String(response.headers['content-type']).startsWith('text/event-stream'))
           setTimeout(() => (end(response.statusCode), asked.destroy()), LISTENS)
-        response.on('data', (chunk) => (text += text.length < 500 ? chunk : ''))
+        // What is sent for a long time and flows does not hang.
+        response.on('data', (chunk) => ((text += text.length < 500 ? chunk : ''), timer.refresh()))
         response.on('end', () => end(response.statusCode, text))
         response.on('error', () => end('cut'))
       },

@@ -12,6 +12,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { recordsOn } from './lib/load/records.ts'
 import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
+import { LEAN, PROGRAM } from './lib/program.mjs'
 
 const KILLS = Number(process.env.KILLS ?? 1000)
 await ensureInstalled()
@@ -22,10 +23,18 @@ const port = await freePort()
 const base = `http://127.0.0.1:${port}`
 const pause = (ms) => new Promise((done) => setTimeout(done, ms))
 async function start() {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const child = spawn(process.execPath, PROGRAM, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'pipe'],
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...records.env },
+    env: {
+      ...process.env,
+      ...LEAN,
+      PORT: String(port),
+      HOST: '127.0.0.1',
+      ULDO_DATA: folder,
+      ULDO_DEMO: '1',
+      ...records.env,
+    },
   })
   let words = ''
   child.stderr.on('data', (chunk) => (words += chunk))

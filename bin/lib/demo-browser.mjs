@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { ARGS, CHROMIUM } from './browser.mjs'
 import { ensureBuilt, ensureInstalled, root } from './prepare.mjs'
+import { LEAN, PROGRAM } from './program.mjs'
 
 /** Runs `work` with the browser and `addressOf(build name, station)`, or `addressOf('', page)`, then takes everything down again. */
 export const withDemo = (port, work) =>
@@ -21,10 +22,10 @@ export async function withDemoServer(port, work) {
   await ensureBuilt()
   const folder = mkdtempSync(join(tmpdir(), 'uldo-demo-'))
   const address = `http://127.0.0.1:${port}`
-  const server = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const server = spawn(process.execPath, PROGRAM, {
     cwd: root,
     stdio: 'ignore',
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' },
+    env: { ...process.env, ...LEAN, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1' },
   })
   const gone = new Promise((done) => server.once('exit', done))
   try {

@@ -5,6 +5,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { LEAN, PROGRAM } from './program.mjs'
 
 export const root = fileURLToPath(new URL('../..', import.meta.url))
 export const SOURCES = [
@@ -67,11 +68,12 @@ export async function serve({ data, port, demo }) {
     process.exit(5)
   }
   const instance = randomUUID()
-  const server = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const server = spawn(process.execPath, PROGRAM, {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: {
       ...process.env,
+      ...LEAN,
       PORT: port,
       HOST: host,
       ULDO_DATA: folder,

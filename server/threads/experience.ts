@@ -9,8 +9,9 @@ import { inThread } from './pool'
 
 /** Lessons that are being computed, by what from. */
 const doing = new Map<string, Promise<void>>()
-/** What was learnt for a build, by what from. */
-const learnt = new Map<string, { from: string; answer: Promise<Learnt> }>()
+/** What was learnt for the builds that were last asked for, by what from; so many are kept. */
+const learnt = new Map<string, { from: string; found: Promise<Learnt> }>()
+const MOST = 100
 
 const fromOf = (program: string, { revision }: Pick<LessonRow, 'revision'>) => `${program} ${revision}`
 
@@ -52,27 +53,32 @@ export const nameLessons = (rows: LessonRow[]): string => {
 }
 
 /** What the shop's other engines say of one build's model. */
-export async function learntFor(db: Database, build: string, sheet: Sheet, waits = true): Promise<Learnt> {
-  const rows = (await shopLessons(db, waits)).filter((row) => row.build !== build)
+export const learntFor = async (db: Database, build: string, sheet: Sheet, waits = true): Promise<Learnt> =>
+  learntOf(await shopLessons(db, waits), build, sheet)
+
+/** The same by lessons that were read already: for one build after the other. */
+export async function learntOf(shop: readonly LessonRow[], build: string, sheet: Sheet): Promise<Learnt> {
+  const rows = shop.filter((row) => row.build !== build)
   const lessons = rows.flatMap(({ build: id, name, engine, lesson }) =>
     lesson && !('why' in lesson) ? [{ build: id, name, engine, lesson }] : [],
   )
   const silent = rows.flatMap(({ build: id, name, lesson }) =>
     lesson && 'why' in lesson ? [{ build: id, name, why: lesson.why }] : [],
   )
-  const from =
-    JSON.stringify(rows.map(({ build: id, computedFrom }) => [id, computedFrom])) +
-    createHash('sha256')
-      .update(JSON.stringify({ ...sheet, house: undefined }))
-      .digest('base64')
+  if (lessons.length === 0) return { engines: [], silent }
+  const from = createHash('sha256')
+    .update(
+      JSON.stringify([rows.map(({ build: id, computedFrom }) => [id, computedFrom]), { ...sheet, house: undefined }]),
+    )
+    .digest('base64')
   const before = learnt.get(build)
-  if (before?.from === from) return before.answer
-  const answer: Promise<Learnt> = (
-    lessons.length === 0 ? Promise.resolve<Learnt>({ engines: [] }) : inThread('learnt', sheet, lessons)
-  ).then((found) => ({ ...found, silent }))
-  learnt.set(build, { from, answer })
-  answer.catch(() => learnt.delete(build))
-  return answer
+  const found = before?.from === from ? before.found : inThread('learnt', sheet, lessons)
+  // Last asked for, last forgotten.
+  learnt.delete(build)
+  learnt.set(build, { from, found })
+  if (learnt.size > MOST) learnt.delete(learnt.keys().next().value!)
+  found.catch(() => learnt.get(build)?.found === found && learnt.delete(build))
+  return { ...(await found), silent }
 }
 
 /** A sheet with what the shop's other engines say of its model; without it where that cannot be told, or not within so many ms. */

@@ -3,6 +3,7 @@ import { freePort } from '../load/server'
 // @ts-expect-error a script without types of its own
 import { root } from '../prepare.mjs'
 import type { Place } from './places'
+import { LEAN, PROGRAM } from '../program.mjs'
 
 const PATIENCE = 60_000
 
@@ -20,10 +21,10 @@ export interface Tried {
 /** Starts the built server, and waits for nothing. */
 export async function begin(folder: string, env: NodeJS.ProcessEnv): Promise<Tried> {
   const port = await freePort()
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+  const child = spawn(process.execPath, PROGRAM, {
     cwd: root as string,
     stdio: ['ignore', 'ignore', 'pipe'],
-    env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...env },
+    env: { ...process.env, ...LEAN, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ULDO_DEMO: '1', ...env },
   })
   let words = ''
   child.stderr.on('data', (chunk: Buffer) => (words += chunk.toString()))

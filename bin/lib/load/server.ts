@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { createServer } from 'node:net'
 // @ts-expect-error a script without types of its own
 import { root } from '../prepare.mjs'
+import { LEAN, PROGRAM } from '../program.mjs'
 
 /** What the probe in a server tells since it was last asked. */
 export interface Load {
@@ -32,15 +33,11 @@ export function freePort(): Promise<number> {
 /** Starts the built server on a folder and waits until its records are open and checked. */
 export async function measuredServer(folder: string, env: NodeJS.ProcessEnv = {}): Promise<Measured> {
   const port = await freePort()
-  const child: ChildProcess = spawn(
-    process.execPath,
-    ['--import', './bin/lib/load/loopProbe.mjs', '.output/server/index.mjs'],
-    {
-      cwd: root as string,
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-      env: { ...process.env, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ...env },
-    },
-  )
+  const child: ChildProcess = spawn(process.execPath, ['--import', './bin/lib/load/loopProbe.mjs', ...PROGRAM], {
+    cwd: root as string,
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    env: { ...process.env, ...LEAN, PORT: String(port), HOST: '127.0.0.1', ULDO_DATA: folder, ...env },
+  })
   const gone = new Promise<void>((done) => child.once('exit', () => done()))
   const address = `http://127.0.0.1:${port}`
   const ready = async () => {

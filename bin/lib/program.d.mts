@@ -1,0 +1,2 @@
+export const PROGRAM: string[]
+export const LEAN: Record<string, string>

@@ -16,7 +16,7 @@ rmSync(join(into, 'package'), { recursive: true, force: true })
 const folder = join(into, 'package')
 mkdirSync(folder, { recursive: true })
 
-// Its types name Zod's, so that Zod stays a package of its own; the rest goes in.
+// Its types name Zod's, and the solver brings a file of its own: both stay packages; the rest goes in.
 await build({
   entryPoints: [join(root, 'core/verbs/index.ts')],
   outfile: join(folder, 'index.js'),
@@ -26,7 +26,7 @@ await build({
   conditions: ['import'],
   format: 'esm',
   target: 'es2022',
-  external: ['zod'],
+  external: ['zod', 'highs'],
   legalComments: 'linked',
   logLevel: 'error',
 })
@@ -63,7 +63,7 @@ writeFileSync(
       exports: { '.': { types: './types/verbs/index.d.ts', default: './index.js' } },
       files: ['index.js', 'types', 'README.md', 'LICENSE'],
       sideEffects: false,
-      dependencies: { zod: own.dependencies.zod },
+      dependencies: { highs: own.dependencies.highs, zod: own.dependencies.zod },
     },
     null,
     2,

@@ -94,6 +94,7 @@ for (let kill = 0; kill < KILLS; kill++) {
   await server.gone
   await Promise.all(burst)
   server = await start()
+  if (kill % 100 === 99) console.log(`${kill + 1} kills, ${acknowledged.size} acknowledged`)
 }
 const check = async () => {
   const entries = await (await fetch(`${base}/api/builds/${build}/entries`)).json()

@@ -24,6 +24,7 @@ Exit code 0, or 2 with one line on standard error that names the field and the r
 const WHERE = {
   whole: 'Input is a build file (docs/file-format.md), such as demo/builds/ottiline.json.',
   beside: 'Input is a build file (docs/file-format.md) with these keys beside its own.',
+  each: 'Each of “engines” has a build file (docs/file-format.md) under “build”.',
   under: 'Input has a build file (docs/file-format.md) under “build”, beside these.',
 }
 
@@ -42,7 +43,7 @@ function helpOf(name: string, { summary, input, example, build }: Verb): string 
   ].join('\n\n')
 }
 
-function answer(words: string[]): string {
+async function answer(words: string[]): Promise<string> {
   const [name, file] = words
   if (name === '--help') return HELP
   if (name === '--version') return `${version}\n`
@@ -66,7 +67,7 @@ function answer(words: string[]): string {
   } catch {
     throw new Refused('input', 'is not JSON')
   }
-  return `${JSON.stringify(verb.run(input))}\n`
+  return `${JSON.stringify(await verb.run(input))}\n`
 }
 
 const words = process.argv.slice(2)
@@ -74,7 +75,7 @@ try {
   if (words.length === 0) {
     process.stderr.write(HELP)
     process.exitCode = 2
-  } else process.stdout.write(answer(words))
+  } else process.stdout.write(await answer(words))
 } catch (error) {
   if (!(error instanceof Refused)) throw error
   process.stderr.write(`${error.message}\n`)

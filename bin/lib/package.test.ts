@@ -14,7 +14,7 @@ beforeAll(() => {
   const place = join(program, 'node_modules/@uldo/core')
   mkdirSync(place, { recursive: true })
   execFileSync('tar', ['-xzf', archive, '-C', place, '--strip-components=1'])
-  for (const name of ['zod', '@types'])
+  for (const name of ['zod', 'highs', '@types'])
     symlinkSync(join(root, 'node_modules', name), join(program, 'node_modules', name))
   writeFileSync(join(program, 'package.json'), JSON.stringify({ type: 'module' }))
 }, 120_000)

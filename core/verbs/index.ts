@@ -4,9 +4,11 @@
  */
 import { z } from 'zod'
 import { Sheet } from '../record/schema'
+import { integerSolver } from '../shells/solver'
 import { film, FilmInput } from './film'
 import { network, NetworkInput } from './network'
 import { outlook } from './outlook'
+import { plan, PlanInput } from './plan'
 import { prime, PrimeWay } from './prime'
 import { relief, ReliefInput } from './relief'
 import { named, Refused } from './take'
@@ -16,7 +18,7 @@ import { validate } from './validate'
 import { viscosity, ViscosityInput } from './viscosity'
 import { watch, WatchInput } from './watch'
 
-export { film, network, outlook, prime, Refused, relief, trace, trend, validate, viscosity, watch }
+export { film, network, outlook, plan, prime, Refused, relief, trace, trend, validate, viscosity, watch }
 export type { BuildFile } from './build'
 
 /** One verb of the command line. */
@@ -26,8 +28,9 @@ export interface Verb {
   input: z.ZodType
   /** An input that it answers; where it begins with a build file, the rest of it, to be put beside or around one. */
   example: unknown
-  /** Where the build file stands in the input: it is the input, stands among its keys, or under `build`. */
-  build?: 'whole' | 'beside' | 'under'
+  /** Where the build file stands in the input: it is the input, stands among its keys, under `build`, or under `build` in each of its engines. */
+  build?: 'whole' | 'beside' | 'under' | 'each'
+  /** What it answers; a promise of it where it loads a solver first. */
   run: (input: unknown) => unknown
 }
 
@@ -105,6 +108,35 @@ export const VERBS: Record<string, Verb> = {
     build: 'whole',
     run: outlook,
   }),
+  plan: verb({
+    summary: 'The plan of a shop: who does what next on which engine and when, what waits, what will be late',
+    input: PlanInput,
+    example: {
+      now: '2026-12-01T08:00:00+01:00',
+      people: [
+        {
+          name: 'Oda',
+          hours: [
+            ['08:00', '12:00'],
+            ['13:00', '17:00'],
+          ],
+          days: [1, 2, 3, 4],
+          away: ['2026-12-08'],
+        },
+      ],
+      engines: [
+        {
+          promised: '2026-12-09T17:00:00+01:00',
+          waits: [
+            { what: 'shells', before: 'bearings', until: '2026-12-02T10:00:00+01:00' },
+            { what: 'sealer', after: 'pickup', hours: 12 },
+          ],
+        },
+      ],
+    },
+    build: 'each',
+    run: async (input: unknown) => plan(await integerSolver(), input as PlanInput),
+  }),
   prime: verb({
     summary: 'Priming a build: when oil is where, or why it stalls and what cures it',
     input: PrimeWay.loose(),
@@ -158,5 +190,10 @@ export const VERBS: Record<string, Verb> = {
 export function exampleOf({ build, example }: Verb, file: object): unknown {
   if (build === 'whole') return file
   if (build === 'beside') return { ...file, ...(example as object) }
+  if (build === 'each')
+    return {
+      ...(example as object),
+      engines: (example as { engines: object[] }).engines.map((each) => ({ ...each, build: file })),
+    }
   return build === 'under' ? { build: file, ...(example as object) } : example
 }

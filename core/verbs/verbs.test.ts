@@ -276,10 +276,10 @@ describe('headless', () => {
       expect(bad.stderr).not.toMatch(/ at /)
     }
   })
-  it('each verb answers its own example, and says what it wants and how it is completed', () => {
+  it('each verb answers its own example, and says what it wants and how it is completed', async () => {
     for (const [name, verb] of Object.entries(VERBS)) {
       const input = exampleOf(verb, DEMO_BUILDS.pell())
-      expect(verb.run(JSON.parse(JSON.stringify(input))), name).toBeTypeOf('object')
+      expect(await verb.run(JSON.parse(JSON.stringify(input))), name).toBeTypeOf('object')
       expect(z.toJSONSchema(verb.input, { io: 'input', unrepresentable: 'any' }), name).toHaveProperty('type', 'object')
     }
     const asked = (...words: string[]) =>

@@ -4,7 +4,8 @@ import { join } from 'node:path'
 import { placesOn } from './places'
 import { begin, contentsOf, enter, lostOf, ottilineOf } from './server'
 
-const LIBRARY = '/usr/lib/x86_64-linux-gnu/faketime/libfaketime.so.1'
+/** Debian's libfaketime. */
+export const LIBRARY = '/usr/lib/x86_64-linux-gnu/faketime/libfaketime.so.1'
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
 /** The machine's clock is set forth by a year and back by one while a server works: entries go on in their order, and a start is still stopped. */

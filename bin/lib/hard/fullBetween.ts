@@ -36,13 +36,13 @@ async function withLittleRoom(
   return !done
 }
 
-const told = (what: string, failed: boolean[]) => {
+const told = (what: string, failed: boolean[], amounts: number[]) => {
   if (!failed.some(Boolean)) throw new Error('The disk was never full.')
-  return `${what} with ${LEFT.length} amounts of room, ${failed.filter(Boolean).length} times too little: said so, and whole with room`
+  return `${what} with ${amounts.length} amounts of room, ${failed.filter(Boolean).length} times too little: said so, and whole with room`
 }
 
 /** Records of the first version brought up to date while the disk fills. */
-export async function fullInMigration(on: string): Promise<string> {
+export async function fullInMigration(on: string, amounts = LEFT): Promise<string> {
   const disk = smallDisk(on === 'postgres' ? 400 : 220)
   const places = await placesOnDisk(on, disk)
   try {
@@ -51,7 +51,7 @@ export async function fullInMigration(on: string): Promise<string> {
     const { holds } = await leftAlone(alone)
     await alone.end()
     const failed: boolean[] = []
-    for (const left of LEFT) {
+    for (const left of amounts) {
       const place = await places.place(EARLIER)
       const step = async () => {
         const server = await begin(place.folder, place.env)
@@ -63,7 +63,7 @@ export async function fullInMigration(on: string): Promise<string> {
       failed.push(await withLittleRoom(disk, left, step, async () => (await leftAlone(place)).holds, holds))
       await place.end()
     }
-    return told('brought up to date', failed)
+    return told('brought up to date', failed, amounts)
   } finally {
     await places.stop().catch(() => undefined)
     disk.end()
@@ -71,7 +71,7 @@ export async function fullInMigration(on: string): Promise<string> {
 }
 
 /** A shop moved onto a disk that fills: to a server where the records are `folder`, else into a folder. */
-export async function fullInMove(on: string): Promise<string> {
+export async function fullInMove(on: string, amounts = LEFT): Promise<string> {
   const disk = smallDisk(on === 'folder' ? 400 : 220)
   const here = await placesOn(on)
   const there = await placesOnDisk(on === 'folder' ? 'postgres' : 'folder', disk)
@@ -79,7 +79,7 @@ export async function fullInMove(on: string): Promise<string> {
     const source = await here.place()
     const { holds } = await leftAlone(source)
     const failed: boolean[] = []
-    for (const left of LEFT) {
+    for (const left of amounts) {
       const to: Place = await there.place()
       if (existsSync(to.named)) rmSync(to.named, { recursive: true })
       let done = false
@@ -99,7 +99,7 @@ export async function fullInMove(on: string): Promise<string> {
       await to.end()
     }
     if (!same((await leftAlone(source)).holds, holds)) throw new Error('Where it came from it is not as it was.')
-    return told('moved', failed)
+    return told('moved', failed, amounts)
   } finally {
     await here.stop().catch(() => undefined)
     await there.stop().catch(() => undefined)

@@ -1,0 +1,171 @@
+import { z } from 'zod'
+import { planShop } from '../plan/order'
+import { assumedPace } from '../plan/pace'
+import { type Engine, type Hand, MINUTE, type Stretch, type WallTime } from '../plan/types'
+import { type Wait, workOf } from '../plan/work'
+import { STATIONS } from '../record/quantity'
+import type { IntegerSolver } from '../shells/types'
+import { build, type BuildFile } from './build'
+import { Refused, take } from './take'
+
+const DAY = 86_400_000
+const moment = z.iso.datetime({ offset: true })
+const name = z.string().trim().min(1).max(80)
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is a time such as 08:00')
+const station = z.enum(STATIONS)
+
+/** Somebody's hours on each of the days on which they come, by the shop's clock. */
+const Person = z.strictObject({
+  name,
+  hours: z
+    .array(z.tuple([clock, clock]))
+    .min(1)
+    .max(6),
+  /** 1 is Monday. */
+  days: z.array(z.number().int().min(1).max(7)).default([1, 2, 3, 4, 5]),
+  /** Days on which they do not come. */
+  away: z.array(z.iso.date()).default([]),
+})
+
+const Waiting = z.union([
+  z.strictObject({ what: name, before: station, until: moment.optional() }),
+  z.strictObject({ what: name, after: station, hours: z.number().positive().max(1000) }),
+])
+
+export const PlanInput = z.strictObject({
+  /** From when on it is planned; its offset is that of the shop's clock. */
+  now: moment,
+  /** For so many days. */
+  days: z.number().int().min(1).max(60).default(14),
+  people: z.array(Person).max(60),
+  engines: z
+    .array(
+      z.strictObject({
+        build: z.unknown(),
+        promised: moment.optional(),
+        waits: z.array(Waiting).max(40).default([]),
+      }),
+    )
+    .max(400),
+  /** Engines by name in the order in which a hand has put them; the others follow. */
+  order: z.array(name).max(400).default([]),
+  /** Minutes for one thing at a station, and for a prime and a start, where they are not as assumed. */
+  minutes: z
+    .partialRecord(z.enum([...STATIONS, 'primeItself', 'startItself']), z.number().positive().max(600))
+    .default({}),
+})
+export type PlanInput = z.input<typeof PlanInput>
+
+/** When somebody is there, from midnight of the first day on. */
+function presentOf({ hours, days, away }: z.output<typeof Person>, midnight: WallTime, count: number): Stretch[] {
+  const at = (day: WallTime, time: string) => {
+    const [h, m] = time.split(':').map(Number)
+    return day + (60 * h! + m!) * MINUTE
+  }
+  return Array.from({ length: count + 1 }, (_, i) => midnight + i * DAY)
+    .filter((day) => days.includes(((new Date(day).getUTCDay() + 6) % 7) + 1))
+    .filter((day) => !away.includes(new Date(day).toISOString().slice(0, 10)))
+    .flatMap((day) => hours.map(([from, to]) => ({ from: at(day, from), to: at(day, to) })))
+}
+
+/** Minutes of an offset such as +01:00. */
+function offsetOf(iso: string): number {
+  const [, sign, hours, minutes] = /([+-])(\d{2}):(\d{2})$/.exec(iso) ?? []
+  return sign === undefined ? 0 : (sign === '-' ? -1 : 1) * (60 * Number(hours) + Number(minutes))
+}
+
+/**
+ * The plan of a shop over its engines: who does what next and when, what each waits for, and what will be late against what was promised. No wait is cut short, nobody is in
+ * two places, and an engine is started within the hour of its prime.
+ *
+ * @throws Refused by the field
+ */
+export function plan(solve: IntegerSolver, input: PlanInput) {
+  const asked = take(PlanInput, input)
+  const minutes = offsetOf(asked.now)
+  const offset = minutes * MINUTE
+  const wall = (iso: string): WallTime => Date.parse(iso) + offset
+  const zone = `${minutes < 0 ? '-' : '+'}${String(Math.floor(Math.abs(minutes) / 60)).padStart(2, '0')}:${String(Math.abs(minutes) % 60).padStart(2, '0')}`
+  const shown = (time: WallTime) => `${new Date(time).toISOString().slice(0, 19)}${zone}`
+  const now = wall(asked.now)
+  const midnight = Math.floor(now / DAY) * DAY
+
+  const pace = assumedPace()
+  for (const each of STATIONS) pace.item[each] = asked.minutes[each] ?? pace.item[each]
+  pace.prime = asked.minutes.primeItself ?? pace.prime
+  pace.start = asked.minutes.startItself ?? pace.start
+
+  for (const [i, { hours }] of asked.people.entries())
+    for (const [from, to] of hours)
+      if (from >= to) throw new Refused(`people.${i}.hours`, `${from} to ${to}: the end must come after the beginning`)
+  const hands: Hand[] = asked.people.map((person) => ({
+    name: person.name,
+    present: presentOf(person, midnight, asked.days),
+  }))
+  const engines = asked.engines.map(({ build: file, promised, waits }, i): Engine => {
+    const sheet = under(`engines.${i}.build`, () => build(file as BuildFile))
+    const wanted = waits.map((wait): Wait =>
+      'before' in wait
+        ? { ...wait, until: wait.until === undefined ? undefined : wall(wait.until) }
+        : { what: wait.what, after: wait.after, takes: wait.hours * 60 * MINUTE },
+    )
+    return {
+      build: sheet.name,
+      name: sheet.name,
+      ...(promised === undefined ? {} : { promised: wall(promised) }),
+      tasks: workOf(sheet, { pace, waits: wanted, offset }),
+    }
+  })
+  const twice = (names: string[]) => names.findIndex((each, i) => names.indexOf(each) < i)
+  for (const [field, names] of [
+    ['people', hands.map((each) => each.name)],
+    ['engines', engines.map((each) => each.name)],
+    ['order', asked.order],
+  ] as const) {
+    const again = twice([...names])
+    if (again >= 0) throw new Refused(`${field}.${again}`, `${names[again]} is there twice: names tell them apart`)
+  }
+  const strange = asked.order.findIndex((each) => !engines.some(({ build: own }) => own === each))
+  if (strange >= 0) throw new Refused(`order.${strange}`, `${asked.order[strange]} is no engine of this plan`)
+
+  const { turns, outcomes, order } = planShop(engines, hands, now, solve, asked.order)
+  return {
+    order,
+    turns: [...turns]
+      .sort((a, b) => a.from - b.from || a.hand.localeCompare(b.hand))
+      .map(({ build: engine, station: place, hand, from, to }) => ({
+        engine,
+        station: place,
+        who: hand,
+        from: shown(from),
+        to: shown(to),
+      })),
+    engines: outcomes.map(({ build: engine, done, whole, held, late }) => ({
+      engine,
+      done: done === undefined ? null : shown(done),
+      whole,
+      held: held ?? null,
+      lateHours: (late ?? 0) / (60 * MINUTE),
+      left: engines
+        .find((each) => each.build === engine)!
+        .tasks.map((task) => ({
+          station: task.station,
+          minutes: task.takes / MINUTE,
+          waits: task.waits ? { for: task.waits.what, until: shown(task.waits.until) } : null,
+          rests: task.rests ? { for: task.rests.what, hours: task.rests.takes / (60 * MINUTE) } : null,
+        })),
+    })),
+    minutes: { ...pace.item, primeItself: pace.prime, startItself: pace.start },
+  }
+}
+
+/** A refusal of what stands under a field, with the field before it. */
+function under<T>(field: string, work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error
+    const [path, ...reason] = error.message.split(': ')
+    throw new Refused(`${field}.${path}`, reason.join(': '))
+  }
+}

@@ -76,6 +76,8 @@ if (!process.env.CHROMIUM)
 ensureProgram({ name: 'openssl', file: '/usr/bin/openssl' })
 // The records are tried on a PostgreSQL server as well: one of the tests' own, with the programs of Debian's package. Its clients alone do not do.
 ensureProgram({ name: 'postgresql', file: newestPostgres() })
+// In a fresh clone the build comes before anything else has prepared something for it, as it does for whoever starts the demo there.
+if (!existsSync(join(root, '.nuxt'))) step('build of a fresh clone', process.execPath, ['bin/build.mjs'])
 step('what Nuxt prepares', 'npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
 await sideBySide([
   [

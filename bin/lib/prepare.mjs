@@ -48,6 +48,8 @@ export async function ensureBuilt() {
   const wanted = digest(SOURCES)
   if (existsSync(join(root, '.output/server/index.mjs')) && stamp('built') === wanted) return
   console.log('Building the application (once for each change).')
+  // The bundler reads what the types are told by: a fresh clone has none of it.
+  if (!existsSync(join(root, '.nuxt/tsconfig.app.json'))) run('npx', ['nuxt', 'prepare', '--logLevel', 'silent'])
   // Beside the folder that editors, types and the development server go by, so that neither disturbs the other.
   run('npx', ['nuxt', 'build', '--logLevel', 'silent'], {
     env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ULDO_BUILD_DIR: '.cache/build' },

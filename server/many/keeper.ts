@@ -1,3 +1,4 @@
+import { setTimeout } from 'node:timers/promises'
 import type pg from 'pg'
 import { connectWriting } from '../data/postgres'
 
@@ -5,8 +6,9 @@ import { connectWriting } from '../data/postgres'
 export const WATCH_LOCK = 0x756c646f
 /** A server that does not keep the watch asks for it so often, ms; one that does looks whether it still has it. */
 const ASKS = 400
-/** What holds the lock and does not answer has lost it after so long, ms. */
+/** What holds the lock and does not answer has lost it after so long, ms; and what neither answers nor fails is given up, and asked anew, after twice that. */
 const PATIENCE = 1500
+const GIVEN_UP = 2 * PATIENCE
 
 /** Of several servers on one database the one that keeps the watch over starts and drives the simulated engines. */
 export interface Keeper {
@@ -33,16 +35,34 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
     held = false
     void gone?.end().catch(() => undefined)
   }
-  async function round(): Promise<void> {
+  /** Asks for the lock on the connection that stands, or on a new one: whether it is held, and whether it has just been got. */
+  async function ask(): Promise<'held' | 'got' | 'taken'> {
     if (!client) {
       const next = await connectWriting(url, { query_timeout: PATIENCE, connectionTimeoutMillis: PATIENCE })
+      // Given up meanwhile: it must not hold what nobody knows of.
+      if (closed || client) {
+        void next.end().catch(() => undefined)
+        throw new Error('the connection was given up')
+      }
       next.once('end', () => client === next && lost())
       client = next
     }
-    if (held) return void (await client.query('select 1'))
-    const { rows } = await client.query<{ got: boolean }>('select pg_try_advisory_lock($1) as got', [WATCH_LOCK])
-    if (closed) return
-    if (!rows[0].got) {
+    const asked = client
+    if (held) {
+      await asked.query('select 1')
+      return 'held'
+    }
+    const { rows } = await asked.query<{ got: boolean }>('select pg_try_advisory_lock($1) as got', [WATCH_LOCK])
+    if (client !== asked) throw new Error('the connection was given up')
+    return rows[0]!.got ? 'got' : 'taken'
+  }
+  async function round(): Promise<void> {
+    const waiting = new AbortController()
+    const late = setTimeout(GIVEN_UP, 'late' as const, { signal: waiting.signal, ref: false })
+    const found = await Promise.race([ask(), late]).finally(() => waiting.abort())
+    if (found === 'late') throw new Error('the database did not answer')
+    if (closed || found === 'held') return
+    if (found === 'taken') {
       if (mine) leave()
       mine = false
       return
@@ -55,7 +75,8 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
   const goOn = () => {
     going = round()
       .catch(lost)
-      .then(() => void (closed || setTimeout(goOn, ASKS).unref()))
+      .catch((error: Error) => console.error(`The watch's connection could not be let go: ${error.message}`))
+      .then(() => void (closed || globalThis.setTimeout(goOn, ASKS).unref()))
   }
   goOn()
   return {

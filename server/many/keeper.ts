@@ -73,6 +73,7 @@ export function openKeeper(url: string, { take, leave }: { take: () => Promise<v
   }
   let going: Promise<void> = Promise.resolve()
   const goOn = () => {
+    if (closed) return
     going = round()
       .catch(lost)
       .catch((error: Error) => console.error(`The watch's connection could not be let go: ${error.message}`))

@@ -5,12 +5,12 @@ import type { RunNews } from '#core/run/run'
 import { insertBuild } from '../data/builds'
 import type { Database } from '../data/database'
 import { type OwnPostgres, startPostgres } from '../data/ownPostgres'
-import { openPostgres } from '../data/postgres'
+import { connectWriting, openPostgres } from '../data/postgres'
 import { insertEvent, insertRun, insertSamples } from '../data/runs'
 import { emptyDatabase } from '../data/testDatabase'
 import { openCatchUp } from './catchUp'
 import { openChannel } from './channel'
-import { openKeeper } from './keeper'
+import { openKeeper, WATCH_LOCK } from './keeper'
 import type { Notice } from './notice'
 
 const SOON = { timeout: 20_000, interval: 30 }
@@ -122,5 +122,17 @@ describe('between servers', () => {
     await keeper.close()
     await vi.waitFor(() => expect(other.keeps()).toBe(true), SOON)
     await other.close()
+  })
+
+  it('who has left the watch does not ask for it once more: the next who asks gets it', async () => {
+    const keeper = openKeeper(server.url, { take: () => Promise.resolve(), leave: () => undefined })
+    await vi.waitFor(() => expect(keeper.keeps()).toBe(true), SOON)
+    await keeper.close()
+    // Longer than from one asking to the next.
+    await new Promise((done) => setTimeout(done, 1000))
+    const next = await connectWriting(server.url, {})
+    const { rows } = await next.query('select pg_try_advisory_lock($1) as got', [WATCH_LOCK])
+    expect(rows).toEqual([{ got: true }])
+    await next.end()
   })
 })

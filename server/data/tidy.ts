@@ -40,6 +40,7 @@ async function isRunGoing(db: Database): Promise<boolean> {
 
 /** Tidies now and then while no engine turns; how to end it. */
 export function keepTidy(db: Database, { looks = LOOKS, first = FIRST } = {}): () => void {
+  let ended = false
   let timer = setTimeout(look, first)
   timer.unref()
   async function look() {
@@ -48,8 +49,12 @@ export function keepTidy(db: Database, { looks = LOOKS, first = FIRST } = {}): (
     } catch (error) {
       console.error(`The records could not be tidied: ${(error as Error).message}`)
     }
+    if (ended) return
     timer = setTimeout(look, looks)
     timer.unref()
   }
-  return () => clearTimeout(timer)
+  return () => {
+    ended = true
+    clearTimeout(timer)
+  }
 }

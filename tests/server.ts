@@ -222,7 +222,13 @@ const JSON_BODY = { method: 'POST', headers: { 'content-type': 'application/json
 
 async function place(server: Running, id: string, where: { place: string; name?: string }) {
   const { headers } = JSON_BODY
-  await fetch(`${server.address}/api/builds/${id}/place`, { method: 'PUT', headers, body: JSON.stringify(where) })
+  const answer = await fetch(`${server.address}/api/builds/${id}/place`, {
+    method: 'PUT',
+    headers,
+    body: JSON.stringify(where),
+  })
+  // One whose run a test has left going stays; anything else would stand in the way of the next test unseen.
+  if (!answer.ok && answer.status !== 409) throw new Error(`${answer.status} ${await answer.text()}`)
 }
 
 /** A server for several tests: the demo's own builds are put by, so that each name stands once on the Floor. */

@@ -56,7 +56,7 @@ test('once the gauge was read its word stands, on strip, Floor, Outlook and at t
   await expect(idle.getByTestId('pressure')).toBeVisible()
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(server.address)
-  await expect(page.getByRole('link', { name: /Ottiline/ }).getByTestId('floor-says')).toContainText(
+  await expect(page.locator(`a[href^="/build/${id}/"]`).getByTestId('floor-says')).toContainText(
     'Idle hot read 0.80 bar',
   )
 })

@@ -150,3 +150,39 @@ function refusal(folder: string): Promise<{ code: number | null; said: string }>
   child.stderr.on('data', (chunk) => (said += chunk))
   return new Promise((done) => child.once('close', (code) => done({ code, said })))
 }
+
+test('a backup that takes long is followed on the Floor: over a reload, and over a server that does not answer meanwhile; what is refused says why', async ({
+  server,
+  bench: page,
+}) => {
+  let stands: { running: boolean; last?: number } | 'away' = { running: false }
+  await page.route('**/api/backups', async (route) => {
+    if (stands === 'away') return route.abort()
+    if (route.request().method() === 'GET') return route.fulfill({ json: { folder: '/shop/backups', ...stands } })
+    stands = { running: true }
+    return route.fulfill({ status: 202, json: { folder: '/shop/backups', ...stands } })
+  })
+  await page.goto(server.address)
+  const line = page.getByTestId('backup')
+  await line.getByRole('button', { name: 'Back up now' }).click()
+  await expect(line).toContainText('Backing up.')
+  await page.reload()
+  await expect(line).toContainText('Backing up.')
+  stands = 'away'
+  await expect(line.getByRole('alert')).toHaveText('The server does not answer.')
+  await expect(line).not.toContainText('Backing up')
+  stands = { running: false, last: Date.now() }
+  await expect(line).toContainText('Backed up just now')
+  await expect(line.getByRole('alert')).toHaveCount(0)
+  await page.unroute('**/api/backups')
+  await page.route('**/api/backups', (route) =>
+    route.request().method() === 'GET'
+      ? route.continue()
+      : route.fulfill({
+          status: 507,
+          json: { error: { status: 507, code: 'no-backup', message: 'The disk is full.' } },
+        }),
+  )
+  await line.getByRole('button', { name: 'Back up now' }).click()
+  await expect(line.getByRole('alert')).toHaveText('The disk is full.')
+})

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '~/words/of/frame'
-import { ask, refusedWords } from '~/sync/ask'
+import { ask, Refused, refusedWords } from '~/sync/ask'
 import type { Backups } from '~/sync/routes'
 import { stretch } from '~/composables/words'
 
@@ -20,7 +20,7 @@ const old = computed(
 const words = computed(() => {
   if (!state.value) return ''
   const { last, failed, running } = state.value
-  if (running) return t('backupLine.backingUp')
+  if (running) return away.value ? '' : t('backupLine.backingUp')
   const age = last === undefined ? 0 : now.value - last
   const stands =
     last === undefined
@@ -33,24 +33,35 @@ const words = computed(() => {
     ? t('backupLine.noBackupYetTheFirstIs')
     : `${stands}${old.value ? t('backupLine.itIsOld') : '.'}`
 })
-/** While one is being made it is looked how it goes on, ms. */
+/** While one is being made it is looked how it goes on, and a server that did not answer is asked anew, ms. */
 const LOOKS = 2000
 let next: ReturnType<typeof setTimeout> | undefined
+let left = false
+/** Nothing was answered, or by a server that is just starting: what was known stands, and is not said to go on. */
+const away = ref(false)
 async function look() {
-  state.value = await ask('GET /api/backups').catch(() => undefined)
-  if (state.value?.running) next = setTimeout(look, LOOKS)
+  clearTimeout(next)
+  try {
+    state.value = await ask('GET /api/backups')
+    away.value = false
+  } catch (error) {
+    away.value = !(error instanceof Refused && error.reached && error.refusal.status < 500)
+    if (!away.value) state.value = undefined
+  }
+  if (!left && (away.value || state.value?.running)) next = setTimeout(look, LOOKS)
 }
 async function make() {
   clearTimeout(next)
   problem.value = ''
   if (state.value) state.value = { ...state.value, running: true }
-  await ask('POST /api/backups', { body: {} }).catch(
-    (error: unknown) => (problem.value = refusedWords(error, t('backupLine.theServerDoesNotAnswer'))),
-  )
+  await ask('POST /api/backups', { body: {} }).catch((error: unknown) => (problem.value = refusedWords(error, '')))
   await look()
 }
 onMounted(look)
-onBeforeUnmount(() => clearTimeout(next))
+onBeforeUnmount(() => {
+  left = true
+  clearTimeout(next)
+})
 </script>
 
 <template>
@@ -58,11 +69,13 @@ onBeforeUnmount(() => clearTimeout(next))
     <p :role="old ? 'alert' : 'status'">
       {{ words }} <span class="quiet">{{ t('backupLine.inCopyThemToAnotherDisk', { folder: state.folder }) }}</span>
     </p>
-    <Button type="button" variant="outlined" :disabled="state.running" @click="make">{{
+    <Button type="button" variant="outlined" :disabled="state.running || away" @click="make">{{
       t('backupLine.backUpNow')
     }}</Button>
     <a href="/api/archive" download>{{ t('backupLine.theWholeShopAsAnArchive') }}</a>
-    <p v-if="problem && !state.failed" class="wrong" role="alert">{{ problem }}</p>
+    <p v-if="away || (problem && !state.failed)" class="wrong" role="alert">
+      {{ away ? t('backupLine.theServerDoesNotAnswer') : problem }}
+    </p>
   </section>
 </template>
 

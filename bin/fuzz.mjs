@@ -2,7 +2,6 @@
  * Twenty thousand requests that nobody means well, over all routes of a server of its own: none may be answered with a 5xx, none may hang, its memory stays within bounds,
  * and the server must be as it was afterwards. `FUZZ=N` sends N; `SEED=n` begins elsewhere; `ON=postgres` has the records on a PostgreSQL server.
  */
-import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
@@ -10,10 +9,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { seeded } from '../core/random/random.ts'
 import { oddities } from './lib/fuzz/odd.mjs'
+import { begin } from './lib/hard/server.ts'
 import { recordsOn } from './lib/load/records.ts'
 import { isHeavy, leftOut, routesOf } from './lib/fuzz/routes.mjs'
-import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
-import { LEAN, PROGRAM } from './lib/program.mjs'
+import { ensureBuilt, ensureInstalled, freePort } from './lib/prepare.mjs'
 
 const COUNT = Number(process.env.FUZZ ?? 20_000)
 const HANGS = 40_000
@@ -30,35 +29,16 @@ const folder = mkdtempSync(join(tmpdir(), 'uldo-fuzz-'))
 const port = await freePort()
 const records = await recordsOn()
 const base = `http://127.0.0.1:${port}`
-let traces = ''
 async function started() {
-  const child = spawn(process.execPath, PROGRAM, {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'pipe'],
-    env: {
-      ...process.env,
-      ...LEAN,
-      PORT: String(port),
-      HOST: '127.0.0.1',
-      ULDO_DATA: folder,
-      ULDO_DEMO: '1',
-      ...records.env,
-    },
-  })
-  child.stderr.on('data', (chunk) => (traces += chunk))
-  const answers = () =>
-    fetch(`${base}/api/health`).then(
-      (response) => response.ok,
-      () => false,
-    )
-  while (!(await answers())) await new Promise((done) => setTimeout(done, 200))
-  return { child, gone: new Promise((done) => child.once('exit', done)) }
+  const server = await begin(folder, { ...records.env, PORT: String(port) })
+  if (!(await server.ready())) throw new Error(`The server did not come up: ${server.words()}`)
+  return server
 }
 // Making a database takes more memory than all that is asked of it afterwards: the server that is asked has not made it.
 const maker = await started()
 maker.child.kill('SIGTERM')
 await maker.gone
-const { child: server, gone } = await started()
+const { child: server, gone, words } = await started()
 
 const [build] = await (await fetch(`${base}/api/builds`)).json()
 const post = (path, body) =>
@@ -196,7 +176,7 @@ const code = await gone
 await records.stop()
 rmSync(folder, { recursive: true, force: true })
 for (const fault of faults) console.log(fault)
-if (traces.trim()) console.log(`The server said:\n${traces.slice(0, 3000)}`)
+if (words().trim()) console.log(`The server said:\n${words().slice(0, 3000)}`)
 console.log(
   `${done} mutated requests in ${((Date.now() - began) / 1000).toFixed(0)} s: ${Object.entries(tally)
     .sort()

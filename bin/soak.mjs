@@ -5,14 +5,13 @@
  *   npm run soak
  *   KILLS=100 ON=postgres npm run soak
  */
-import { spawn } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { begin } from './lib/hard/server.ts'
 import { recordsOn } from './lib/load/records.ts'
-import { ensureBuilt, ensureInstalled, freePort, root } from './lib/prepare.mjs'
-import { LEAN, PROGRAM } from './lib/program.mjs'
+import { ensureBuilt, ensureInstalled, freePort } from './lib/prepare.mjs'
 
 const KILLS = Number(process.env.KILLS ?? 1000)
 await ensureInstalled()
@@ -23,34 +22,9 @@ const port = await freePort()
 const base = `http://127.0.0.1:${port}`
 const pause = (ms) => new Promise((done) => setTimeout(done, ms))
 async function start() {
-  const child = spawn(process.execPath, PROGRAM, {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'pipe'],
-    env: {
-      ...process.env,
-      ...LEAN,
-      PORT: String(port),
-      HOST: '127.0.0.1',
-      ULDO_DATA: folder,
-      ULDO_DEMO: '1',
-      ...records.env,
-    },
-  })
-  let words = ''
-  child.stderr.on('data', (chunk) => (words += chunk))
-  const gone = new Promise((done) => child.once('exit', done))
-  for (let tries = 0; tries < 400; tries++) {
-    if (
-      await fetch(`${base}/api/health`).then(
-        (response) => response.ok,
-        () => false,
-      )
-    )
-      return { child, gone }
-    if (child.exitCode !== null) break
-    await pause(50)
-  }
-  throw new Error(`The server did not come up: ${words}`)
+  const server = await begin(folder, { ...records.env, PORT: String(port) })
+  if (!(await server.ready())) throw new Error(`The server did not come up: ${server.words()}`)
+  return server
 }
 const enter = (build, key, value, device) =>
   fetch(`${base}/api/builds/${build}/entries`, {

@@ -199,6 +199,50 @@ test('any logger: JSON with and without a time, CSV under its own headings, what
   expect((await post('{"pressure": 1000}')).status).toBe(409)
 })
 
+test('a long run is told whole, each reading once and in order, to many at once, while more comes in', async ({
+  server,
+}) => {
+  const id = await buildId(server, 'Ottiline')
+  const run = randomUUID()
+  const post = async (path: string, body: unknown) => {
+    const answer = await fetch(server.address + path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    expect(answer.ok, await answer.clone().text()).toBe(true)
+  }
+  const readings = (from: number, count: number) =>
+    Array.from({ length: count }, (_, i) => ({ time: (from + i) / 10, pressure: 3e5 + from + i }))
+  await post(`/api/builds/${id}/runs`, { id: run, kind: 'prime', who: 'Maren', setup: { source: 'file' } })
+  // More than two messages of 3,000, and no whole number of the 300 that are read at a time.
+  const COUNT = 6150
+  for (let from = 0; from < COUNT; from += 2050) await post(`/api/runs/${run}/samples`, readings(from, 2050))
+  const told = async (after: number, last: number) => {
+    const ended = new AbortController()
+    const { body } = await fetch(`${server.address}/api/runs/${run}/stream?after=${after}`, { signal: ended.signal })
+    let text = ''
+    const times = () =>
+      [...text.matchAll(/^event: samples\ndata: (.*)$/gm)].flatMap(([, data]) =>
+        (JSON.parse(data) as { time: number }[]).map(({ time }) => Math.round(10 * time)),
+      )
+    for await (const piece of body as unknown as AsyncIterable<Uint8Array>) {
+      text += Buffer.from(piece).toString('utf8')
+      if (text.endsWith('\n\n') && times().at(-1) === last) break
+    }
+    ended.abort()
+    return times()
+  }
+  const all = Array.from({ length: COUNT + 10 }, (_, i) => i)
+  const listening = [told(-1, COUNT + 9), told(-1, COUNT + 9), told(-1, COUNT + 9), told(299_950, COUNT + 9)]
+  for (let i = 0; i < 10; i++) await post(`/api/runs/${run}/samples`, readings(COUNT + i, 1))
+  const [one, two, three, rest] = await Promise.all(listening)
+  expect(one).toEqual(all)
+  expect(two).toEqual(all)
+  expect(three).toEqual(all)
+  expect(rest).toEqual(all.slice(3000))
+})
+
 test('a tablet whose clock is two hours ahead: the logger’s readings are kept, by the server’s clock', async ({
   server,
 }) => {

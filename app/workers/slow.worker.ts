@@ -11,7 +11,7 @@ import { type BearingOrbit, engineOrbits, type OrbitMoment } from '#core/outlook
 import type { PrimeSeen } from '#core/prime/watch'
 import type { PrimeSetUp } from '#core/prime/setUp'
 import { chooseShells } from '#core/shells/choose'
-import { integerSolver } from '#core/shells/solver'
+import { integerSolver } from '#core/programme/solver'
 import type { ShellProblem } from '#core/shells/types'
 import type { Observation } from '#core/start/calibrate'
 import type { Stop } from '#core/start/watchTypes'

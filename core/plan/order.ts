@@ -1,4 +1,4 @@
-import type { IntegerSolver } from '../shells/types'
+import type { IntegerSolver } from '../programme/solver'
 import { planInOrder } from './place'
 import { type Engine, type Hand, HOUR, type Plan, type Stretch, type WallTime } from './types'
 

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { integerSolver } from '../shells/solver'
-import type { IntegerSolver } from '../shells/types'
+import { type IntegerSolver, integerSolver } from '../programme/solver'
 import { planShop } from './order'
 import { planInOrder } from './place'
 import { type Engine, type Hand, HOUR, MINUTE, type Plan, type Task } from './types'

@@ -1,4 +1,5 @@
-import type { IntegerSolver, ShellChoice, ShellPlan, ShellProblem, ShellStock } from './types'
+import type { IntegerSolver } from '../programme/solver'
+import type { ShellChoice, ShellPlan, ShellProblem, ShellStock } from './types'
 
 /** One micron, the unit of the programme's deviations. */
 const MICRON = 1e-6

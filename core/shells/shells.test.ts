@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { chooseShells } from './choose'
-import { integerSolver } from './solver'
-import type { IntegerSolver, ShellProblem, ShellStock } from './types'
+import { type IntegerSolver, integerSolver } from '../programme/solver'
+import type { ShellProblem, ShellStock } from './types'
 
 let solve: IntegerSolver
 beforeAll(async () => {

@@ -40,6 +40,3 @@ export type ShellPlan =
       order: { half: 'upper' | 'lower'; wall: number; count: number }[]
       choices: ShellChoice[]
     }
-
-/** The solver of an integer programme: a problem in CPLEX LP format in, values of its columns out; undefined when there is no solution. */
-export type IntegerSolver = (problem: string) => Record<string, number> | undefined

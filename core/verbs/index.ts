@@ -4,7 +4,7 @@
  */
 import { z } from 'zod'
 import { Sheet } from '../record/schema'
-import { integerSolver } from '../shells/solver'
+import { integerSolver } from '../programme/solver'
 import { film, FilmInput } from './film'
 import { network, NetworkInput } from './network'
 import { outlook } from './outlook'

@@ -1,8 +1,8 @@
 import { spawnSync } from 'node:child_process'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { DEMO_BUILDS } from '../../demo/make'
-import { integerSolver } from '../shells/solver'
-import type { IntegerSolver } from '../shells/types'
+import { progressOf } from '../progress/progress'
+import { type IntegerSolver, integerSolver } from '../programme/solver'
 import { plan, type PlanInput } from './plan'
 
 let solve: IntegerSolver
@@ -73,7 +73,10 @@ describe('the plan of a shop, headless', () => {
     expect(ottiline.lateHours).toBeCloseTo(2 * 24 + 16 + 5 / 60, 6)
     expect(turns.every(({ from }) => !/2026-12-(0[3-6])/.test(from))).toBe(true)
     const talvik = engines.find(({ engine }) => engine === DEMO_BUILDS.talvik().name)!
-    expect(talvik).toMatchObject({ whole: false, held: expect.stringMatching(/\w/) })
+    expect(talvik).toMatchObject({
+      whole: false,
+      held: progressOf(DEMO_BUILDS.talvik()).find(({ verdict }) => verdict === 'stop')!.about,
+    })
   })
   it('takes a shop’s own minutes, and waits', () => {
     const { turns } = plan(
@@ -93,6 +96,17 @@ describe('the plan of a shop, headless', () => {
       ['02T13:51', '14:01'],
       ['02T14:01', '14:31'],
     ])
+  })
+  it('learns the shop’s minutes from what was entered, and says from how much', () => {
+    const entries = Array.from({ length: 31 }, (_, i) => ({
+      who: 'Oda',
+      at: new Date(Date.UTC(2026, 10, 30, 8, i)).toISOString(),
+      patch: [{ op: 'add', path: '/readings/pump.endClearance', value: {} }],
+    }))
+    const { minutes, learntFrom } = plan(solve, shop({ engines: [{ build: DEMO_BUILDS.ottiline(), entries }] }))
+    // Thirty of one minute and ten assumed of four.
+    expect(minutes.pump).toBeCloseTo((30 * 1 + 10 * 4) / 40, 9)
+    expect([learntFrom.pump, learntFrom.relief, minutes.relief]).toEqual([30, 0, 4])
   })
   it('refuses by the field what it cannot use', () => {
     const refused = (more: object) => () => plan(solve, { ...shop(), ...more })

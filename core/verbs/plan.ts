@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { planShop } from '../plan/order'
-import { assumedPace } from '../plan/pace'
+import { paceOf } from '../plan/pace'
 import { type Engine, type Hand, MINUTE, type Stretch, type WallTime } from '../plan/types'
 import { type Wait, workOf } from '../plan/work'
 import { STATIONS } from '../record/quantity'
-import type { IntegerSolver } from '../shells/types'
+import type { IntegerSolver } from '../programme/solver'
 import { build, type BuildFile } from './build'
 import { Refused, take } from './take'
 
@@ -32,6 +32,8 @@ const Waiting = z.union([
   z.strictObject({ what: name, after: station, hours: z.number().positive().max(1000) }),
 ])
 
+const Entered = z.object({ who: z.string(), at: moment, patch: z.array(z.object({ path: z.string() })) })
+
 export const PlanInput = z.strictObject({
   /** From when on it is planned; its offset is that of the shop's clock. */
   now: moment,
@@ -44,12 +46,14 @@ export const PlanInput = z.strictObject({
         build: z.unknown(),
         promised: moment.optional(),
         waits: z.array(Waiting).max(40).default([]),
+        /** What was entered of it, in its order: the shop's pace is learnt from it. An archive has it as its history. */
+        entries: z.array(Entered).max(100_000).default([]),
       }),
     )
     .max(400),
   /** Engines by name in the order in which a hand has put them; the others follow. */
   order: z.array(name).max(400).default([]),
-  /** Minutes for one thing at a station, and for a prime and a start, where they are not as assumed. */
+  /** Minutes for one thing at a station, and for a prime and a start, in place of what is learnt or assumed. */
   minutes: z
     .partialRecord(z.enum([...STATIONS, 'primeItself', 'startItself']), z.number().positive().max(600))
     .default({}),
@@ -90,7 +94,8 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
   const now = wall(asked.now)
   const midnight = Math.floor(now / DAY) * DAY
 
-  const pace = assumedPace()
+  const sheets = asked.engines.map(({ build: file }, i) => under(`engines.${i}.build`, () => build(file as BuildFile)))
+  const pace = paceOf(asked.engines.map(({ entries }, i) => ({ layout: sheets[i]!.layout, entries })))
   for (const each of STATIONS) pace.item[each] = asked.minutes[each] ?? pace.item[each]
   pace.prime = asked.minutes.primeItself ?? pace.prime
   pace.start = asked.minutes.startItself ?? pace.start
@@ -102,8 +107,8 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
     name: person.name,
     present: presentOf(person, midnight, asked.days),
   }))
-  const engines = asked.engines.map(({ build: file, promised, waits }, i): Engine => {
-    const sheet = under(`engines.${i}.build`, () => build(file as BuildFile))
+  const engines = asked.engines.map(({ promised, waits }, i): Engine => {
+    const sheet = sheets[i]!
     const wanted = waits.map((wait): Wait =>
       'before' in wait
         ? { ...wait, until: wait.until === undefined ? undefined : wall(wait.until) }
@@ -156,6 +161,8 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
         })),
     })),
     minutes: { ...pace.item, primeItself: pace.prime, startItself: pace.start },
+    /** From how many entries the minutes of each station come; 0: they are assumed, or were given. */
+    learntFrom: pace.seen,
   }
 }
 

@@ -20,7 +20,7 @@ export interface Tried {
 
 /** Starts the built server, and waits for nothing. */
 export async function begin(folder: string, env: NodeJS.ProcessEnv): Promise<Tried> {
-  const port = await freePort()
+  const port = Number(env.PORT ?? (await freePort()))
   const child = spawn(process.execPath, PROGRAM, {
     cwd: root as string,
     stdio: ['ignore', 'ignore', 'pipe'],

@@ -1,5 +1,7 @@
 import loadHighs from 'highs'
-import type { IntegerSolver } from './types'
+
+/** The solver of an integer programme: a problem in CPLEX LP format in, values of its columns out; undefined when there is no solution. */
+export type IntegerSolver = (problem: string) => Record<string, number> | undefined
 
 let loading: Promise<IntegerSolver> | undefined
 

@@ -7,7 +7,14 @@ const guest = computed(() => route.path === '/guest')
 const shown = ref(false)
 /** What the first screen needs comes first: what is kept for a day without the network, after it. */
 const FIRST_SCREEN = 6000
-onMounted(() => setTimeout(() => guest.value || void useVersion().keep(), FIRST_SCREEN))
+const calls = ref(false)
+onMounted(() =>
+  setTimeout(() => {
+    if (guest.value) return
+    calls.value = true
+    void useVersion().keep()
+  }, FIRST_SCREEN),
+)
 watchEffect(() => (guest.value || (access.known && (!access.needed || access.person))) && (shown.value = true))
 </script>
 
@@ -17,6 +24,7 @@ watchEffect(() => (guest.value || (access.known && (!access.needed || access.per
   <div class="page" :inert="access.asks && !guest"><NuxtPage v-if="shown" /></div>
   <SignIn v-if="access.asks && !guest" />
   <AlarmOverlay v-if="shown && !guest" />
+  <LazyWaitCalls v-if="shown && calls && !guest && !access.asks" />
 </template>
 
 <style>

@@ -73,6 +73,9 @@ const rows = useRowsNear(end, () => [text.value, shows.value, order.value])
       {{ t('index.newToUldo') }} <GuideStart quiet /> {{ t('index.onASampleEngineThatLeaves') }}
     </p>
 
+    <LazyPlanLate v-if="builds && builds.length > 0" :following="true"
+      ><NuxtLink to="/plan">{{ t('index.toThePlan') }}</NuxtLink></LazyPlanLate
+    >
     <div id="import-report" />
     <p v-if="failed" role="alert">
       {{

@@ -104,5 +104,6 @@ const LABELS: Record<string, string> = said(t, {
   rules: 'shop.houseRules',
   signOff: 'shop.signOff',
   cautions: 'shop.cautionsOfTheHouse',
+  plan: 'shop.plan',
 })
 const labelOf = (path: string) => LABELS[path.split('/')[1]] ?? t('shop.house')

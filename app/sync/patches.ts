@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { Operation } from 'fast-json-patch'
+import { escapePathComponent, type Operation } from 'fast-json-patch'
 import { applied } from '#core/record/patched'
 
 /** The document after the next entry; undefined where it must be fetched anew: entries lie between, or it does not apply to what stands here. */
@@ -22,19 +22,20 @@ export function sameValue(a: unknown, b: unknown): boolean {
   return equal(kept(a), kept(b))
 }
 
-/** The patch that makes one shop document another: each rule for itself, all else by its first name. */
-export function housePatch(before: Record<string, unknown>, after: Record<string, unknown>): Operation[] {
-  return Object.keys(after).flatMap((key): Operation[] => {
-    if (sameValue(before[key], after[key])) return []
-    if (key !== 'rules') return [{ op: 'replace', path: `/${key}`, value: after[key] }]
-    const [own, next] = [before.rules, after.rules] as Record<string, unknown>[]
-    return [
-      ...Object.keys(own)
-        .filter((rule) => !(rule in next))
-        .map((rule): Operation => ({ op: 'remove', path: `/rules/${rule}` })),
-      ...Object.keys(next)
-        .filter((rule) => !sameValue(own[rule], next[rule]))
-        .map((rule): Operation => ({ op: 'add', path: `/rules/${rule}`, value: next[rule] })),
-    ]
+/** What of the shop's document is written part by part, so that two hands at different parts do not meet: by the names on the way, `*` for any. */
+const APART = ['/rules', '/plan', '/plan/hands', '/plan/engines', '/plan/engines/*', '/plan/engines/*/waits']
+const goesApart = (path: string) => APART.some((each) => new RegExp(`^${each.replaceAll('*', '[^/]+')}$`).test(path))
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** The patch that makes one shop document another: each rule, hand, engine and wait for itself, all else by its first name. */
+export function housePatch(before: Record<string, unknown>, after: Record<string, unknown>, path = ''): Operation[] {
+  return [...new Set([...Object.keys(before), ...Object.keys(after)])].flatMap((key): Operation[] => {
+    const [was, is] = [before[key], after[key]]
+    if (sameValue(was, is)) return []
+    const at = `${path}/${escapePathComponent(key)}`
+    if (is === undefined) return path === '' ? [] : [{ op: 'remove', path: at }]
+    if (goesApart(at) && isRecord(was) && isRecord(is)) return housePatch(was, is, at)
+    return [{ op: was === undefined ? 'add' : path === '/rules' ? 'add' : 'replace', path: at, value: is }]
   })
 }

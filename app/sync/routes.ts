@@ -7,6 +7,7 @@ import type { VerdictMove } from '#core/progress/housePreview'
 import type { Learnt } from '#core/logbook/habit'
 import type { Sister } from '#core/logbook/sisters'
 import type { KeptResult } from '#core/practice/result'
+import type { PlanGiven } from '#core/plan/shop'
 import type { Verdict } from '#core/quantity/verdict'
 import type { Entry } from '#core/record/entry'
 import type { Layout, Sheet } from '#core/record/schema'
@@ -134,6 +135,7 @@ export interface Routes {
   'GET /api/shelf': { answer: { items: ShelfItem[]; holds: (Hold & { name: string })[] } }
   'POST /api/shelf/csv': { body: string; query: Hand; answer: { added: number; changed: number; bad: BadShelfRow[] } }
   'PUT /api/shelf/photos/:photo': { body: Blob; query: Hand; answer: unknown }
+  'GET /api/plan': { answer: Pick<PlanGiven, 'engines' | 'pace' | 'now'> }
   'GET /api/builds': { answer: Listed[] }
   'POST /api/builds': {
     body: { id: string } & (

@@ -1,3 +1,5 @@
+import { heardServerTime } from './serverClock'
+
 /** After a stream that the server ended, or that fell silent, it is opened again, ms. */
 const RETRY = 1500
 /** How often it is looked whether a stream is silent, ms; a look that comes twice as late tells of a busy page and not of the server. */
@@ -40,7 +42,11 @@ export function openServerStream({ url, beat, tells, speaks, ended }: Opened): (
     }
     const mine = stream
     stream.onopen = () => heard(mine)
-    stream.addEventListener('beat', () => heard(mine))
+    stream.addEventListener('beat', (message) => {
+      if (mine !== stream) return
+      heard(mine)
+      heardServerTime(Number((message as MessageEvent<string>).data))
+    })
     for (const [name, hear] of Object.entries(tells))
       stream.addEventListener(name, (message) => {
         if (mine !== stream) return

@@ -8,6 +8,7 @@ import type { OutlookMap } from '#core/outlook/map'
 import type { CandidatePump } from '#core/outlook/pumps'
 import type { ValveName } from '#core/parts/reliefReadings'
 import { type BearingOrbit, engineOrbits, type OrbitMoment } from '#core/outlook/orbits'
+import type { PlanGiven } from '#core/plan/shop'
 import type { PrimeSeen } from '#core/prime/watch'
 import type { PrimeSetUp } from '#core/prime/setUp'
 import { chooseShells } from '#core/shells/choose'
@@ -218,6 +219,8 @@ const films = {
       import('#core/practice/drill'),
     ])),
   cancel: () => void wanted++,
+  plan: async (given: PlanGiven) =>
+    (await import('#core/plan/shop')).shopPlan(given, await integerSolver(() => highsWasm)),
   shells: async (problem: ShellProblem) => chooseShells(problem, await integerSolver(() => highsWasm)),
 }
 export type SlowWorker = typeof films

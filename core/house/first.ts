@@ -1,3 +1,4 @@
+import { NO_PLAN } from './plan'
 import type { House } from './schema'
 
 /** A shop's first day: common instruments and strips, nothing on the shelf. */
@@ -28,4 +29,5 @@ export const FIRST_HOUSE: House = {
   rules: {},
   signOff: true,
   cautions: [],
+  plan: NO_PLAN,
 }

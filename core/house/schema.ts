@@ -2,9 +2,10 @@ import { UNIT_CHOICES } from '../quantity/unitChoices'
 import { z } from 'zod'
 import { Layout } from '../record/schema'
 import { CAUTION_STATIONS, SCHOOLS, USES } from '../record/words'
+import { NO_PLAN, ShopPlan } from './plan'
 import { RULES } from './rules'
 
-/** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, rules and cautions. What lies on the shelf is core/shelf's; who works there is core/house/people's. */
+/** What a shop keeps for all of its builds: units, instruments, strip scales, layouts of its own, rules, cautions and its plan. What lies on the shelf is core/shelf's; who works there is core/house/people's. */
 
 const name = z.string().trim().min(1, 'must not be empty').max(80)
 const length = z.number().positive().max(1)
@@ -89,5 +90,7 @@ export const House = z.strictObject({
   /** Whether an apprentice's values wait for a builder's sign-off. */
   signOff: z.boolean(),
   cautions: z.array(OwnCaution).max(60),
+  /** Who works when, what was promised, what is waited for. */
+  plan: ShopPlan.default(NO_PLAN),
 })
 export type House = z.infer<typeof House>

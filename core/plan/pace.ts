@@ -36,6 +36,22 @@ export const assumedPace = (): Pace => ({
   seen: Object.fromEntries(STATIONS.map((station) => [station, 0])) as Record<Station, number>,
 })
 
+/** Work that nobody has timed may take half as long again; each minute is known the better the more entries it comes from. */
+const UNSURE = 0.5
+
+/** The same shop when work goes slower than expected, by how little is known of each station. */
+export const slowerPace = (pace: Pace): Pace => ({
+  ...pace,
+  item: Object.fromEntries(
+    STATIONS.map((station) => [
+      station,
+      pace.item[station] * (1 + UNSURE * Math.sqrt(WEIGHT / (WEIGHT + pace.seen[station]))),
+    ]),
+  ) as Record<Station, number>,
+  prime: pace.prime * (1 + UNSURE),
+  start: pace.start * (1 + UNSURE),
+})
+
 /** An engine's entries: who made each and when, and the paths that it wrote. */
 export interface PaceHistory {
   layout: Sheet['layout']

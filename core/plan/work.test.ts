@@ -4,7 +4,8 @@ import { progressOf } from '../progress/progress'
 import type { Sheet } from '../record/schema'
 import { assumedPace, paceOf } from './pace'
 import { HOUR, MINUTE } from './types'
-import { lastAt, workOf } from './work'
+import { lastAt, needOf } from './need'
+import { workOf } from './work'
 
 const pace = assumedPace()
 const ottiline = (): Sheet => DEMO_BUILDS.ottiline()
@@ -13,7 +14,7 @@ const at = (iso: string) => Date.parse(iso)
 describe('what is left to do on an engine', () => {
   it('is what its stations want at the shop’s pace; then the prime itself, and within the hour the start', () => {
     // All is recorded but the 22 things of Prime, one of which is the prime itself, and First start.
-    expect(workOf(ottiline(), { pace })).toEqual([
+    expect(workOf(needOf(ottiline()), { pace })).toEqual([
       { station: 'prime', takes: 21 * 2 * MINUTE, divisible: true },
       { station: 'prime', takes: 20 * MINUTE, divisible: false },
       { station: 'start', takes: 45 * MINUTE, divisible: false, within: HOUR },
@@ -22,7 +23,7 @@ describe('what is left to do on an engine', () => {
   it('counts what each station wants of an engine that has just come in', () => {
     const pell = DEMO_BUILDS.pell()
     const wants = new Map(progressOf(pell).map(({ station, missing }) => [station, missing.length]))
-    const tasks = workOf(pell, { pace })
+    const tasks = workOf(needOf(pell), { pace })
     for (const station of ['relief', 'pickup', 'passages'] as const)
       expect(tasks.find((task) => task.station === station)!.takes).toBe(
         wants.get(station)! * pace.item[station] * MINUTE,
@@ -32,25 +33,25 @@ describe('what is left to do on an engine', () => {
   it('a prime that is on record gives its hour, by the shop’s own clock; without a time it is none', () => {
     const primed = ottiline()
     primed.readings['prime.pressure'] = { value: 3e5, source: 'measured', at: '2026-12-01T10:00:00Z' }
-    expect(workOf(primed, { pace, offset: HOUR }).at(-1)).toEqual({
+    expect(workOf(needOf(primed), { pace, wall: (ms) => ms + HOUR }).at(-1)).toEqual({
       station: 'start',
       takes: 45 * MINUTE,
       divisible: false,
       primed: { until: at('2026-12-01T10:00:00Z') + 2 * HOUR, again: 20 * MINUTE },
     })
     delete primed.readings['prime.pressure']!.at
-    expect(workOf(primed, { pace }).map(({ station, divisible }) => [station, divisible])).toEqual([
+    expect(workOf(needOf(primed), { pace }).map(({ station, divisible }) => [station, divisible])).toEqual([
       ['prime', true],
       ['prime', false],
       ['start', false],
     ])
   })
   it('what a verdict stops is held before its prime, with what it is about; a started engine that is stopped waits for whoever finds out', () => {
-    const stopped = workOf(DEMO_BUILDS.talvik(), { pace })
+    const stopped = workOf(needOf(DEMO_BUILDS.talvik()), { pace })
     expect(stopped.find(({ station }) => station === 'pump')!.held).toBeUndefined()
     const prime = stopped.find(({ station, divisible }) => station === 'prime' && !divisible)!
     expect(prime.held).toBe(progressOf(DEMO_BUILDS.talvik()).find(({ verdict }) => verdict === 'stop')!.about)
-    expect(workOf(DEMO_BUILDS.dunmarrow(), { pace })).toEqual([
+    expect(workOf(needOf(DEMO_BUILDS.dunmarrow()), { pace })).toEqual([
       {
         station: 'start',
         takes: 0,
@@ -61,7 +62,7 @@ describe('what is left to do on an engine', () => {
   })
   it('waits for shells until they come, for a word that nobody has, and for a sealer from when it was put on', () => {
     const waits = (wait: Parameters<typeof workOf>[1]['waits'], sheet = ottiline()) =>
-      workOf(sheet, { pace, waits: wait })
+      workOf(needOf(sheet), { pace, waits: wait })
     expect(waits([{ what: 'shells', before: 'bearings', until: 5 * HOUR }])[0]!.waits).toEqual({
       until: 5 * HOUR,
       what: 'shells',

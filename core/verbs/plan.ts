@@ -1,30 +1,25 @@
 import { z } from 'zod'
+import { Hours } from '../house/plan'
 import { planShop } from '../plan/order'
 import { paceOf } from '../plan/pace'
-import { type Engine, type Hand, MINUTE, type Stretch, type WallTime } from '../plan/types'
+import { presentOf } from '../plan/present'
+import { type Engine, type Hand, MINUTE, type WallTime } from '../plan/types'
+import { needOf } from '../plan/need'
 import { type Wait, workOf } from '../plan/work'
 import { STATIONS } from '../record/quantity'
 import type { IntegerSolver } from '../programme/solver'
 import { build, type BuildFile } from './build'
 import { Refused, take } from './take'
 
-const DAY = 86_400_000
 const moment = z.iso.datetime({ offset: true })
 const name = z.string().trim().min(1).max(80)
-const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is a time such as 08:00')
 const station = z.enum(STATIONS)
 
 /** Somebody's hours on each of the days on which they come, by the shop's clock. */
 const Person = z.strictObject({
   name,
-  hours: z
-    .array(z.tuple([clock, clock]))
-    .min(1)
-    .max(6),
-  /** 1 is Monday. */
-  days: z.array(z.number().int().min(1).max(7)).default([1, 2, 3, 4, 5]),
-  /** Days on which they do not come. */
-  away: z.array(z.iso.date()).default([]),
+  ...Hours.shape,
+  days: Hours.shape.days.default([1, 2, 3, 4, 5]),
 })
 
 const Waiting = z.union([
@@ -60,18 +55,6 @@ export const PlanInput = z.strictObject({
 })
 export type PlanInput = z.input<typeof PlanInput>
 
-/** When somebody is there, from midnight of the first day on. */
-function presentOf({ hours, days, away }: z.output<typeof Person>, midnight: WallTime, count: number): Stretch[] {
-  const at = (day: WallTime, time: string) => {
-    const [h, m] = time.split(':').map(Number)
-    return day + (60 * h! + m!) * MINUTE
-  }
-  return Array.from({ length: count + 1 }, (_, i) => midnight + i * DAY)
-    .filter((day) => days.includes(((new Date(day).getUTCDay() + 6) % 7) + 1))
-    .filter((day) => !away.includes(new Date(day).toISOString().slice(0, 10)))
-    .flatMap((day) => hours.map(([from, to]) => ({ from: at(day, from), to: at(day, to) })))
-}
-
 /** Minutes of an offset such as +01:00. */
 function offsetOf(iso: string): number {
   const [, sign, hours, minutes] = /([+-])(\d{2}):(\d{2})$/.exec(iso) ?? []
@@ -92,7 +75,6 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
   const zone = `${minutes < 0 ? '-' : '+'}${String(Math.floor(Math.abs(minutes) / 60)).padStart(2, '0')}:${String(Math.abs(minutes) % 60).padStart(2, '0')}`
   const shown = (time: WallTime) => `${new Date(time).toISOString().slice(0, 19)}${zone}`
   const now = wall(asked.now)
-  const midnight = Math.floor(now / DAY) * DAY
 
   const sheets = asked.engines.map(({ build: file }, i) => under(`engines.${i}.build`, () => build(file as BuildFile)))
   const pace = paceOf(asked.engines.map(({ entries }, i) => ({ layout: sheets[i]!.layout, entries })))
@@ -100,12 +82,9 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
   pace.prime = asked.minutes.primeItself ?? pace.prime
   pace.start = asked.minutes.startItself ?? pace.start
 
-  for (const [i, { hours }] of asked.people.entries())
-    for (const [from, to] of hours)
-      if (from >= to) throw new Refused(`people.${i}.hours`, `${from} to ${to}: the end must come after the beginning`)
   const hands: Hand[] = asked.people.map((person) => ({
     name: person.name,
-    present: presentOf(person, midnight, asked.days),
+    present: presentOf(person, now, asked.days),
   }))
   const engines = asked.engines.map(({ promised, waits }, i): Engine => {
     const sheet = sheets[i]!
@@ -118,7 +97,7 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
       build: sheet.name,
       name: sheet.name,
       ...(promised === undefined ? {} : { promised: wall(promised) }),
-      tasks: workOf(sheet, { pace, waits: wanted, offset }),
+      tasks: workOf(needOf(sheet), { pace, waits: wanted, wall: (at) => at + offset }),
     }
   })
   const twice = (names: string[]) => names.findIndex((each, i) => names.indexOf(each) < i)

@@ -35,7 +35,7 @@ const RIGHTS: Right[] = [
   right('GET', 'runs/*', 'reader', true),
   right('POST', 'runs/*/samples', 'apprentice', true),
   right('GET', '(builds|runs|shelf|house|cases|practice)(/.+)?', 'reader'),
-  right('GET', '(events|backups|network|metrics)', 'reader'),
+  right('GET', '(events|plan|backups|network|metrics)', 'reader'),
 
   right('POST', 'practice', 'apprentice'),
   right('POST', 'builds/*/(entries|runs)', 'apprentice'),

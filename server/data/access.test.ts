@@ -39,7 +39,11 @@ describe('people', () => {
       ['ilse', 'builder', false],
       ['maren', 'builder', false],
     ])
-    expect((await getHouse(old)).house).toEqual({ signOff: true, units: 'mm, bar' })
+    expect((await getHouse(old)).house).toEqual({
+      signOff: true,
+      units: 'mm, bar',
+      plan: { hands: {}, engines: {}, order: [] },
+    })
   })
   it('have a name once, whichever way it is written; who is gone makes room', async () => {
     const nils = (await addPerson(db, 'Nils', 'reader'))!

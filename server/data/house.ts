@@ -3,6 +3,7 @@ import jsonPatch from 'fast-json-patch'
 import type { Change, Entry } from '#core/record/entry'
 import { type Problem, problemsOf } from '#core/record/schema'
 import { FIRST_HOUSE } from '#core/house/first'
+import { begunOnArrival } from '#core/house/plan'
 import { House } from '#core/house/schema'
 import { conflictWith, valueAt } from './patch'
 import type { Database, Queries } from './database'
@@ -20,10 +21,11 @@ export async function getHouse(db: Queries): Promise<HouseRow> {
 
 async function writeHouse(
   tx: Queries,
-  { revision, house }: HouseRow,
+  { revision, house: written }: HouseRow,
   before: House,
   change: Pick<Change, 'clientKey' | 'device' | 'who' | 'patch' | 'reason'>,
 ): Promise<HouseRow> {
+  const house = { ...written, plan: begunOnArrival(before.plan, written.plan, new Date().toISOString()) }
   await tx.query(
     'insert into house (id, revision, document) values (1, $1, $2) on conflict (id) do update set revision = $1, document = $2, changed_at = now()',
     [revision, JSON.stringify(house)],

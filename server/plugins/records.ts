@@ -15,6 +15,7 @@ import { RESTORING } from '../backup/restore'
 import { prepareBackups, remedy } from '../backup/service'
 import { insertBuild, listBuilds } from '../data/builds'
 import { type Database, hasAlone, joined, migrate, type Migration } from '../data/database'
+import { demoPlan } from '../data/demoPlan'
 import { DatabaseAway, inWords } from '../data/failure'
 import { putHouse } from '../data/house'
 import { checkRecords, type Damage } from '../data/integrity'
@@ -133,9 +134,14 @@ async function putDemoIn(database: Database): Promise<void> {
   await database.transaction(async (tx) => {
     const own = randomUUID()
     if ((await sharedSecret(tx, 'demo', () => own)) !== own) return
-    for (const key of (await builds.getKeys()).sort().reverse())
-      await insertBuild(tx, randomUUID(), Sheet.parse(await builds.getItem(key)))
-    await putHouse(joined(tx), 0, House.parse(await shop.getItem('house.json')))
+    const ids = new Map<string, string>()
+    for (const key of (await builds.getKeys()).sort().reverse()) {
+      const sheet = Sheet.parse(await builds.getItem(key))
+      ids.set(sheet.name, randomUUID())
+      await insertBuild(tx, ids.get(sheet.name)!, sheet)
+    }
+    const house = House.parse(await shop.getItem('house.json'))
+    await putHouse(joined(tx), 0, { ...house, plan: demoPlan(await shop.getItem('plan.json'), ids, Date.now()) })
     for (const { name, role } of z.array(Person).parse(await shop.getItem('people.json')))
       await addPerson(tx, name, role)
     await writeItems(joined(tx), z.array(ShelfEntry).parse(await shop.getItem('shelf.json')))

@@ -7,6 +7,7 @@ import { trendOf } from '#core/logbook/trend'
 import { floorFrom } from '#core/logbook/trendVerdict'
 import { usableSheet } from '#core/engine/usableSheet'
 import { verdictMoves, type VerdictMove } from '#core/progress/housePreview'
+import { paceOf } from '#core/plan/pace'
 import { outlookOf } from '#core/outlook/outlook'
 import { type Solved, solvedOutlook } from '#core/outlook/solved'
 import { judgePrime, primeExpectation } from '#core/prime/prime'
@@ -67,6 +68,8 @@ export const TASKS = {
   learnt: (...given: Parameters<typeof learntOf>): Learnt => learntOf(...given),
   /** The day from which on hot idle may stand under its floor, ms. */
   floorFrom: (sheet: Sheet): number | undefined => floorFrom(trendOf(sheet)),
+  /** Minutes that a shop takes for each thing, by its entries. */
+  pace: (histories: Parameters<typeof paceOf>[0]): ReturnType<typeof paceOf> => paceOf(histories),
   expectation: (sheet: Sheet): Expectation => expectationOf(sheet),
   standing,
   /** Which builds' verdicts other house rules would move. */

@@ -47,7 +47,9 @@ export function openListener(event: H3Event, { patience = PATIENCE, beat = BEAT 
   const session = actor?.kind === 'person' ? actor.session : undefined
   const sendAway = () => void event.node.res.destroy()
   // Who has not read the last yet gets no further one.
-  const beats = setInterval(() => event.node.res.writableLength === 0 && void push({ event: 'beat', data: '' }), beat)
+  // By whose clock a page counts what runs.
+  const beatNow = () => void push({ event: 'beat', data: String(Date.now()) })
+  const beats = setInterval(() => event.node.res.writableLength === 0 && beatNow(), beat)
   const looks =
     session &&
     setInterval(
@@ -58,6 +60,7 @@ export function openListener(event: H3Event, { patience = PATIENCE, beat = BEAT 
         ),
       SESSION,
     )
+  beatNow()
   const uncount = countListener(event.node.res, sendAway)
   const unhear = session ? hearEnded(session, sendAway) : undefined
   stream.onClosed(async () => {

@@ -7,8 +7,10 @@ import { t } from '~/words/of/frame'
 <template>
   <nav class="places" :aria-label="t('topPlaces.places')">
     <NuxtLink to="/" exact-active-class="here">{{ t('topPlaces.floor') }}</NuxtLink><NuxtLink
-      to="/shelf"
+      to="/plan"
       active-class="here"
+      >{{ t('topPlaces.plan') }}</NuxtLink
+    ><NuxtLink to="/shelf" active-class="here"
       >{{ t('topPlaces.shelf') }}</NuxtLink
     ><NuxtLink to="/house" active-class="here">{{ t('topPlaces.houseRules') }}</NuxtLink
     ><NuxtLink to="/practice" active-class="here">{{ t('topPlaces.practice') }}</NuxtLink>

@@ -52,6 +52,7 @@ export function routesOf({ build, run, item, person, house, revision, random, pi
   return [
     ['GET', '/api/health'],
     ['GET', '/api/builds'],
+    ['GET', '/api/plan'],
     ['GET', `/api/builds/${build.id}`],
     ['GET', `/api/builds/${build.id}/file`],
     ['GET', `/api/builds/${build.id}/entries?after=0`],

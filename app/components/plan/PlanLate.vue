@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { t } from '~/words/of/plan'
+import { stretch } from '~/composables/words'
+import { wallMoment } from '~/words/wall'
+import type { Planned } from '#core/plan/shop'
+
+/** Promises that the plan does not keep, or may not: said days before. */
+const { following = false } = defineProps<{ following?: boolean }>()
+const plan = usePlan()
+if (following) plan.follow()
+const late = computed(() => (plan.planned?.engines ?? []).filter(({ lateMost }) => lateMost))
+function words({ name, promised, done, latest, late: by }: Planned): string {
+  const given = {
+    engine: name,
+    promised: wallMoment(promised!),
+    done: done === undefined ? '' : wallMoment(done),
+    latest: latest === undefined ? '' : wallMoment(latest),
+  }
+  if (by === Infinity) return t('late.noTime', given)
+  if (by) return t('late.late', { ...given, late: stretch(by) })
+  return latest === undefined ? t('late.mayFindNoTime', given) : t('late.mayBe', given)
+}
+</script>
+
+<template>
+  <NoteBar
+    v-if="late.length > 0"
+    :kind="late.some(({ late: by }) => by) ? 'stop' : 'watch'"
+    class="on-paper"
+    data-testid="late"
+  >
+    <p v-for="each in late" :key="each.build">{{ words(each) }}</p>
+    <template #actions><slot /></template>
+  </NoteBar>
+</template>

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { zodResolver } from '@primevue/forms/resolvers/zod'
+import { z } from 'zod'
+import { t } from '~/words/of/plan'
+import { PAGES } from '~/composables/stations'
+import { serverNow } from '~/sync/serverClock'
+import { PlannedWait, WallMoment } from '#core/house/plan'
+import { durationFrom } from '#core/plan/typed'
+import { STATIONS, type Station } from '#core/record/quantity'
+
+/** Something that an engine waits for: until a time, from now on for so long, after a station, or until somebody knows. */
+const { build } = defineProps<{ build: string }>()
+const emit = defineEmits<{ close: [] }>()
+const plan = usePlan()
+type How = 'until' | 'runs' | 'after' | 'open'
+const COMMON: { value: string; words: string; how: How; station: Station }[] = [
+  { value: 'own', words: t('wait.own'), how: 'until', station: 'bearings' },
+  { value: 'shells', words: t('wait.shells'), how: 'until', station: 'bearings' },
+  { value: 'machine', words: t('wait.machine'), how: 'open', station: 'bearings' },
+  { value: 'sealer', words: t('wait.sealer'), how: 'runs', station: 'prime' },
+  { value: 'washed', words: t('wait.washed'), how: 'after', station: 'passages' },
+  { value: 'oil', words: t('wait.oil'), how: 'runs', station: 'prime' },
+]
+const common = ref('own')
+const what = ref('')
+const how = ref<How>('until')
+const station = ref<Station>('bearings')
+function take(value: string) {
+  const chosen = COMMON.find((each) => each.value === value)!
+  common.value = value
+  how.value = chosen.how
+  station.value = chosen.station
+  what.value = value === 'own' ? '' : chosen.words
+}
+const HOWS: { value: How; words: string }[] = [
+  { value: 'until', words: t('wait.until') },
+  { value: 'runs', words: t('wait.runs') },
+  { value: 'after', words: t('wait.after') },
+  { value: 'open', words: t('wait.open') },
+]
+const STATION_CHOICES = STATIONS.map((value) => ({
+  value,
+  words: PAGES.find(({ page }) => page === value)!.title,
+}))
+const takesTime = computed(() => how.value === 'runs' || how.value === 'after')
+const resolver = computed(() =>
+  zodResolver(
+    z.object({
+      what: z.string().trim().min(1, t('wait.sayWhat')).max(80),
+      until: how.value === 'until' ? WallMoment.or(z.string().refine(() => false, t('wait.sayUntil'))) : z.any(),
+      takes: takesTime.value
+        ? z.string().refine((text) => durationFrom(text) !== undefined, t('wait.sayTakes'))
+        : z.any(),
+    }),
+  ),
+)
+async function put({ valid, values }: { valid: boolean; values?: unknown }) {
+  if (!valid) return
+  const typed = values as { what: string; until: string; takes: string }
+  const takes = durationFrom(typed.takes)
+  const said = { what: typed.what.trim() }
+  const wait = PlannedWait.parse(
+    how.value === 'after'
+      ? { ...said, after: station.value, takes }
+      : how.value === 'runs'
+        ? { ...said, before: station.value, takes, begun: new Date(serverNow()).toISOString() }
+        : { ...said, before: station.value, ...(how.value === 'until' ? { until: typed.until } : {}) },
+  )
+  emit('close')
+  await plan.wait(build, wait)
+}
+</script>
+
+<template>
+  <Form
+    :key="common"
+    class="wait-form"
+    data-testid="wait-form"
+    :resolver="resolver"
+    :initial-values="{ what, until: '', takes: '' }"
+    :validate-on-value-update="false"
+    @submit="put"
+  >
+    <span class="line"
+      ><span class="quiet">{{ t('wait.common') }}</span
+      ><ChoiceField :label="t('wait.common')" :value="common" :options="COMMON" @choose="take"
+    /></span>
+    <FormLine name="what" :label="t('wait.what')" maxlength="80" />
+    <SegmentChoice
+      class="wide"
+      :label="t('wait.how')"
+      :value="how"
+      :options="HOWS"
+      @choose="$event && (how = $event)"
+    />
+    <FormLine v-if="how === 'until'" name="until" :label="t('wait.untilWhen')" type="datetime-local" />
+    <FormLine v-if="takesTime" name="takes" :label="t('wait.takes')" inputmode="decimal" maxlength="12" />
+    <span class="line"
+      ><span class="quiet">{{ how === 'after' ? t('wait.afterWhich') : t('wait.before') }}</span
+      ><ChoiceField
+        :label="how === 'after' ? t('wait.afterWhich') : t('wait.before')"
+        :value="station"
+        :options="STATION_CHOICES"
+        @choose="station = $event"
+    /></span>
+    <p v-if="how === 'runs'" class="quiet wide">{{ t('wait.byServer') }}</p>
+    <div class="wide actions">
+      <Button type="submit">{{ t('wait.put') }}</Button><Button
+        type="button"
+        variant="outlined"
+        @click="emit('close')"
+        >{{ t('wait.cancel') }}</Button
+      >
+    </div>
+  </Form>
+</template>
+
+<style scoped>
+.wait-form {
+  flex: 1 1 100%;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 10px 16px;
+  border-top: 3px solid var(--petrol);
+  padding: 12px 0 16px;
+  align-items: start;
+}
+.line {
+  display: grid;
+  gap: 3px;
+}
+.wide {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+.actions {
+  display: flex;
+  gap: 10px;
+}
+</style>

@@ -9,7 +9,7 @@ const VIEWS = [
   ['brief', 'Ottiline', 'brief'],
   ['bearings', 'Rescue tractor 2', 'bearings'],
   ['film-dark', 'Ottiline', 'bearings?view=journal&at=main.4', undefined, 'dark', 760],
-  ['shells', 'Rescue tractor 2', 'bearings?view=shells'],
+  ['plan', '', 'plan?view=engines'],
   ['pump', 'Ottiline', 'pump'],
   ['practice', '', 'practice'],
   ['relief', 'Ottiline', 'relief'],
@@ -36,17 +36,19 @@ await withDemo(4489, async (browser, addressOf) => {
     await page.waitForSelector(
       station === 'practice'
         ? '[data-practice-check]'
-        : station.startsWith('shelf')
-          ? '[data-item]'
-          : station === 'trace'
-            ? '[data-cause]'
-            : station === 'logbook'
-              ? '[data-line]'
-              : station === 'outlook'
-                ? '.apexcharts-series path'
-                : build
-                  ? '[data-state="idleHot"]'
-                  : '.engines li',
+        : station.startsWith('plan')
+          ? '[data-engine]'
+          : station.startsWith('shelf')
+            ? '[data-item]'
+            : station === 'trace'
+              ? '[data-cause]'
+              : station === 'logbook'
+                ? '[data-line]'
+                : station === 'outlook'
+                  ? '.apexcharts-series path'
+                  : build
+                    ? '[data-state="idleHot"]'
+                    : '.engines li',
     )
     // Bands settle half a second after the last value.
     await page.waitForTimeout(3500)

@@ -120,6 +120,7 @@ const VIEWS = [
   '/shelf',
   ...['', '?view=instruments', '?view=people', '?view=devices', '?view=cautions'].map((view) => `/house${view}`),
   ...['', '?view=drill', '?view=results'].map((view) => `/practice${view}`),
+  ...['', '?view=engines', '?view=fortnight', '?view=hours'].map((view) => `/plan${view}`),
   'build/brief',
   ...['', '?view=journal', '?view=turn', '?view=shells', '?view=strip'].map((view) => `build/bearings${view}`),
   ...['', '?view=salvage', '?view=ports', '?view=speed', '?view=compare', '?view=close'].map(

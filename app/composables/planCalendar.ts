@@ -70,8 +70,8 @@ export function planEvents(planned: ShopPlanned, kept: ShopPlan, zone: string): 
 }
 
 /** Gives the plan to the browser as a calendar file. */
-export function planCalendar(planned: ShopPlanned, kept: ShopPlan): void {
-  const { value, error } = createEvents(planEvents(planned, kept, usePlan().zone))
+export function planCalendar(planned: ShopPlanned, kept: ShopPlan, zone: string): void {
+  const { value, error } = createEvents(planEvents(planned, kept, zone))
   if (error || !value) throw error ?? new Error('no calendar')
   giveFile('plan.ics', new Blob([value], { type: 'text/calendar' }))
 }

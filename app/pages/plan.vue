@@ -15,7 +15,7 @@ const { view, go } = useView(VIEWS)
 const elsewhere = computed(() => plan.zone !== Intl.DateTimeFormat().resolvedOptions().timeZone)
 async function calendar() {
   const { planCalendar } = await import('~/composables/planCalendar')
-  planCalendar(plan.planned!, plan.kept)
+  planCalendar(plan.planned!, plan.kept, plan.zone)
 }
 </script>
 

@@ -66,11 +66,31 @@ describe('patches on their way', () => {
     const patch = housePatch(before, after)
     expect(patch.map(({ op, path }) => `${op} ${path}`)).toEqual([
       'replace /people',
-      'remove /rules/b',
       'add /rules/a',
+      'remove /rules/b',
       'add /rules/c',
     ])
     expect(applied(before, patch)).toEqual(after)
     expect(housePatch(before, structuredClone(before))).toEqual([])
+  })
+  it('of the plan: each hand, engine and wait for itself, whatever somebody is called', () => {
+    const before = { plan: { hands: { Oda: { days: [1] } }, engines: { a: { waits: { x: 1, y: 2 } } }, order: ['a'] } }
+    const after = {
+      plan: {
+        hands: { Oda: { days: [1] }, 'Pim/~': { days: [2] } },
+        engines: { a: { promised: 'soon', waits: { x: 3 } }, b: { waits: {} } },
+        order: ['b', 'a'],
+      },
+    }
+    const patch = housePatch(before, after)
+    expect(patch.map(({ op, path }) => `${op} ${path}`)).toEqual([
+      'add /plan/hands/Pim~1~0',
+      'replace /plan/engines/a/waits/x',
+      'remove /plan/engines/a/waits/y',
+      'add /plan/engines/a/promised',
+      'add /plan/engines/b',
+      'replace /plan/order',
+    ])
+    expect(applied(before, patch)).toEqual(after)
   })
 })

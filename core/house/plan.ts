@@ -6,11 +6,16 @@ import { STATIONS } from '../record/quantity'
 const words = z.string().trim().min(1, 'must not be empty').max(80)
 /** `08:00`. */
 export const ClockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'must be a time such as 08:00')
+/** Days that there are: the 30th of February is read as one of March. */
+const isDay = (text: string): boolean => {
+  const at = new Date(`${text}Z`)
+  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text)
+}
 /** `2026-12-04T17:00`, by the clock on the shop's wall. */
 export const WallMoment = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d$/, 'must be a day and a time such as 2026-12-04T17:00')
-  .refine((text) => new Date(`${text}Z`).toISOString().startsWith(text), 'must be a day of the calendar')
+  .refine((text) => isDay(text), 'must be a day of the calendar')
 const station = z.enum(STATIONS)
 
 /** Somebody's hours on each day on which they come, and the days on which they do not. */

@@ -114,7 +114,9 @@ describe('the plan of a shop, headless', () => {
     expect(refused({ people: [{ name: 'Oda', hours: [['17:00', '08:00']] }] })).toThrow(
       /^people\.0\.hours\.0: 17:00 to 08:00/,
     )
-    expect(refused({ people: [{ name: 'Oda', hours: [['8', '9']] }] })).toThrow(/^people\.0\.hours\.0\.0: must be a time/)
+    expect(refused({ people: [{ name: 'Oda', hours: [['8', '9']] }] })).toThrow(
+      /^people\.0\.hours\.0\.0: must be a time/,
+    )
     expect(refused({ people: [oda, oda] })).toThrow(/^people\.1: Oda is there twice/)
     expect(refused({ order: ['Nobody'] })).toThrow(/^order\.0: Nobody is no engine/)
     const bad = DEMO_BUILDS.ottiline()

@@ -10,8 +10,7 @@ import { t } from '~/words/of/frame'
       to="/plan"
       active-class="here"
       >{{ t('topPlaces.plan') }}</NuxtLink
-    ><NuxtLink to="/shelf" active-class="here"
-      >{{ t('topPlaces.shelf') }}</NuxtLink
+    ><NuxtLink to="/shelf" active-class="here">{{ t('topPlaces.shelf') }}</NuxtLink
     ><NuxtLink to="/house" active-class="here">{{ t('topPlaces.houseRules') }}</NuxtLink
     ><NuxtLink to="/practice" active-class="here">{{ t('topPlaces.practice') }}</NuxtLink>
   </nav>

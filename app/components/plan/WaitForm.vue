@@ -47,17 +47,20 @@ const resolver = computed(() =>
   zodResolver(
     z.object({
       what: z.string().trim().min(1, t('wait.sayWhat')).max(80),
-      until: how.value === 'until' ? WallMoment.or(z.string().refine(() => false, t('wait.sayUntil'))) : z.any(),
+      until:
+        how.value === 'until'
+          ? z.string().refine((text) => WallMoment.safeParse(text).success, t('wait.sayUntil'))
+          : z.any().optional(),
       takes: takesTime.value
         ? z.string().refine((text) => durationFrom(text) !== undefined, t('wait.sayTakes'))
-        : z.any(),
+        : z.any().optional(),
     }),
   ),
 )
 async function put({ valid, values }: { valid: boolean; values?: unknown }) {
   if (!valid) return
   const typed = values as { what: string; until: string; takes: string }
-  const takes = durationFrom(typed.takes)
+  const takes = takesTime.value ? durationFrom(typed.takes) : undefined
   const said = { what: typed.what.trim() }
   const wait = PlannedWait.parse(
     how.value === 'after'

@@ -12,7 +12,7 @@ import { buildId, startServer } from './server'
 // A small share of `npm run hardships`, `fuzz`, `soak` and `bench:load slow`, which do more of each.
 for (const [on, times] of [
   ['folder', 1],
-  ['postgres', 3],
+  ['postgres', 1],
 ] as const) {
   test(`records that are made, or brought up to date, in a ${on}: killed in the middle they are whole after the next start`, async () => {
     test.setTimeout(420_000)
@@ -49,7 +49,7 @@ test('a clock that is set forth and back by a year: entries in their order, and 
 })
 
 for (const [name, file, env] of [
-  ['requests that nobody means well: no 5xx, no hang, memory within its bounds', 'fuzz', { FUZZ: '800' }],
+  ['requests that nobody means well: no 5xx, no hang, memory within its bounds', 'fuzz', { FUZZ: '500' }],
   ['killed in bursts of changes: nothing that was acknowledged is lost', 'soak', { KILLS: '2' }],
 ] as const)
   test(name, async () => {

@@ -150,6 +150,7 @@ const WRITTEN = [
   'Micrometer|Bore gauge|Caliper|Feeler gauge|Depth gauge|Spring tester|Plastic gauge|Measuring can|to(?= [\\d])',
   'Ferry pump, (long|standard)|Spring [A-D], (blue|green|plain|short)|no shims|10W-40 can|Fine',
 
+  'shells ordered',
   'idles hot well under what Uldo said, and the lamp glows',
   'Sump pans of the ferry weigh 14 kg: two hands, and a stand under it',
   // What drives its pump, an address, shells as the shelf labels them, and where backups lie.
@@ -157,6 +158,6 @@ const WRITTEN = [
 ]
 /** Units, months, and this project's own name. */
 const SYMBOLS =
-  'mm|bar|mPa|rpm|min|cm|rev|MPa|kN|SVG|PNG|SHA|ISO|Uldo|Jan|Feb|März|Apr|Mai|Juni|Juli|Aug|Sept|Okt|Nov|Dez'
+  'Mo|Di|Mi|Do|Fr|Sa|So|mm|bar|mPa|rpm|min|cm|rev|MPa|kN|SVG|PNG|SHA|ISO|Uldo|Jan|Feb|März|Apr|Mai|Juni|Juli|Aug|Sept|Okt|Nov|Dez'
 const plain = new RegExp(`\\b(${[...WRITTEN, SYMBOLS].join('|')})\\b`, 'g')
 const isKnown = (words: string) => !/[A-Za-z]{2,}/.test(words.replace(plain, ''))

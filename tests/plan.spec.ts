@@ -94,7 +94,7 @@ test('waits: until a day, and by the server’s clock, which calls on every scre
   const done = ottiline.getByTestId('done')
   await expect(done).toContainText('done')
   const before = await done.textContent()
-  await page.getByRole('button', { name: 'Something that Ottiline waits for' }).click()
+  await page.getByRole('button', { name: 'Ottiline waits for' }).click()
   await page.getByTestId('wait-form').getByRole('button', { name: 'Wait', exact: true }).click()
   await expect(page.getByTestId('wait-form')).toContainText('Say what it waits for.')
   await expect(page.getByTestId('wait-form')).toContainText('Choose a day and a time.')
@@ -103,11 +103,11 @@ test('waits: until a day, and by the server’s clock, which calls on every scre
   await page.getByTestId('wait-form').getByRole('button', { name: 'Wait', exact: true }).click()
   await expect(ottiline).toContainText('shells from afar: until')
   await expect(done).not.toHaveText(before!)
-  await ottiline.getByRole('button', { name: 'End the wait for shells from afar' }).click()
+  await ottiline.getByRole('button', { name: 'End it: the wait for shells from afar' }).click()
   await expect(done).toHaveText(before!)
 
   // From now on for a time: counted down, and called on the engine's own page and on the Floor.
-  await page.getByRole('button', { name: 'Something that Ottiline waits for' }).click()
+  await page.getByRole('button', { name: 'Ottiline waits for' }).click()
   await page.getByRole('button', { name: 'How long: from now on for' }).click()
   await page.getByLabel('What for').fill('sealer cures')
   await page.getByLabel('For, h').fill('0:02')

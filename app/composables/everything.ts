@@ -17,6 +17,7 @@ const APART = [
   () => import('~/components/frame/GlossaryList.vue'),
   () => import('#core/engine/readingsCsv'),
   () => import('~/components/bearings/JournalView.vue'),
+  () => import('~/components/sight/StripPhoto.vue'),
   () => import('~/components/bearings/ShellsView.vue'),
   () => import('~/components/bearings/TurnView.vue'),
   () => import('~/components/brief/TargetTable.vue'),

@@ -1,5 +1,6 @@
 import { t } from '~/words/of/frame'
 import { type Remote, wrap } from 'comlink'
+import type { SightWorker } from '~/workers/sight.worker.ts'
 import type { SlowWorker } from '~/workers/slow.worker.ts'
 import type { PaperWriter } from '~/workers/paper.worker'
 import type { ModelWorker } from '~/workers/model.worker'
@@ -35,6 +36,7 @@ function open<T>(worker: Worker, ended: () => void, broke = t('useEngineModel.th
 let model: Asked<ModelWorker> | undefined
 let slow: Asked<SlowWorker> | undefined
 let writer: Asked<PaperWriter> | undefined
+let sight: Asked<SightWorker> | undefined
 
 /** The model in its worker; one for the whole page, a new one where it has ended. */
 export function useEngineModel(): Remote<ModelWorker> {
@@ -65,4 +67,14 @@ export function usePaperWriter(): Remote<PaperWriter> {
     t('useEngineModel.whatWritesDidNotLoad'),
   )
   return writer.remote
+}
+
+/** What measures in pictures; started when first asked. */
+export function useSightWorker(): Remote<SightWorker> {
+  sight ??= open<SightWorker>(
+    new Worker(new URL('../workers/sight.worker.ts', import.meta.url), { type: 'module', name: 'sight' }),
+    () => (sight = undefined),
+    t('useEngineModel.whatMeasuresDidNotLoad'),
+  )
+  return sight.remote
 }

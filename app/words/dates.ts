@@ -25,3 +25,18 @@ export const momentOf = (at: At) => said(at, { day: 'numeric', month: 'short', h
 export const dateAndTimeOf = (at: At) => said(at, { dateStyle: 'medium', timeStyle: 'short' })
 /** A time of today: `14:05`. */
 export const timeOf = (at: At) => said(at, { hour: '2-digit', minute: '2-digit' })
+
+/** Moments on the shop's wall, ms as if it were universal time: they carry no zone, and are what the clock there says. */
+const saidOnWall = (at: number, how: Intl.DateTimeFormatOptions) => said(at, { ...how, timeZone: 'UTC' })
+
+/** `Wed 2 Dec, 14:05`. */
+export const wallMoment = (at: number) =>
+  saidOnWall(at, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+/** `14:05`. */
+export const wallClock = (at: number) => saidOnWall(at, { hour: '2-digit', minute: '2-digit' })
+/** `Wed 2 Dec`. */
+export const wallDay = (at: number) => saidOnWall(at, { weekday: 'short', day: 'numeric', month: 'short' })
+/** `Wed 2`. */
+export const wallShortDay = (at: number) => saidOnWall(at, { weekday: 'short', day: 'numeric' })
+/** A day of the week, 1 for Monday: `Mon`. */
+export const weekdayOf = (day: number) => saidOnWall(Date.UTC(2027, 0, 3 + day), { weekday: 'short' })

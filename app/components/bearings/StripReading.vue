@@ -61,6 +61,7 @@ function readStrip() {
       ><Button type="button" variant="outlined" @click="readStrip">{{ t('stripReading.read') }}</Button>
     </div>
     <p v-if="stripProblem" class="wrong" role="alert">{{ stripProblem }}</p>
+    <LazyStripPhoto :reading="reading" :label="label" :scale="scale" />
     <svg
       class="strip-scale"
       :viewBox="`0 0 330 64`"

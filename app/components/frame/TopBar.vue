@@ -172,12 +172,8 @@ a.who {
     display: none;
   }
 }
-@media (max-width: 760px) {
-  .engine .quiet,
-  .mark span,
-  .units,
-  .plain-button,
-  .who {
+@media (max-width: 960px) {
+  .mark span {
     display: none;
   }
   .find {
@@ -196,6 +192,14 @@ a.who {
     width: 1px;
     height: 1px;
     clip-path: inset(50%);
+  }
+}
+@media (max-width: 760px) {
+  .engine .quiet,
+  .units,
+  .plain-button,
+  .who {
+    display: none;
   }
   .bar {
     gap: 4px;

@@ -37,6 +37,11 @@ import { t } from '~/words/of/frame'
   color: var(--petrol);
   border-bottom-color: var(--petrol);
 }
+@media (max-width: 960px) {
+  .places a {
+    padding: 0 7px;
+  }
+}
 @media (max-width: 760px) {
   .places {
     gap: 0;

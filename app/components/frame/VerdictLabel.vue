@@ -3,11 +3,16 @@ import { named } from '~/words/speak'
 import type { Verdict } from '#core/quantity/verdict'
 
 /** A verdict in its word, colour and outline: round ends, a cut corner, a bar, dashes. */
-const { verdict, count } = defineProps<{ verdict: Verdict; count?: number }>()
+const { verdict, count, words } = defineProps<{
+  verdict: Verdict
+  count?: number
+  /** Said in place of the verdict's own word, where it is no verdict of an engine. */
+  words?: string
+}>()
 </script>
 
 <template>
-  <Tag unstyled class="verdict" :class="verdict" :value="`${named(verdict)}${count ? ` ${count}` : ''}`" />
+  <Tag unstyled class="verdict" :class="verdict" :value="words ?? `${named(verdict)}${count ? ` ${count}` : ''}`" />
 </template>
 
 <style scoped>

@@ -5,7 +5,7 @@ import { t } from '~/words/of/plan'
 import { chartLook, inkOf } from '~/composables/chartLook'
 import { PAGES } from '~/composables/stations'
 import { DAYS } from '~/stores/plan'
-import { wallMoment, wallShortDay } from '~/words/wall'
+import { wallMoment, wallShortDay } from '~/words/dates'
 import { DAY } from '#core/plan/present'
 
 /** Every engine over the fortnight: its work as bars, what was promised as a mark. */
@@ -63,6 +63,7 @@ const options = computed<ApexOptions>(() => {
       labels: {
         style: look.type,
         rotate: 0,
+        hideOverlappingLabels: false,
         formatter: (value) => (Number(value) < DAYS ? wallShortDay(from.value + Number(value) * DAY) : ''),
       },
     },

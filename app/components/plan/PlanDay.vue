@@ -3,10 +3,10 @@ import { t } from '~/words/of/plan'
 import { PAGES, stationPath } from '~/composables/stations'
 import { stretch } from '~/composables/words'
 import { DAYS } from '~/stores/plan'
-import { wallClock, wallDay } from '~/words/wall'
+import { wallClock, wallDay } from '~/words/dates'
 import { isTimed } from '#core/house/plan'
 import { comesOn, DAY, dayOf } from '#core/plan/present'
-import { MINUTE } from '#core/plan/types'
+import { MINUTE, type Turn } from '#core/plan/types'
 
 /** One day: who is here, what each does when, and what is waited for by the clock. */
 const emit = defineEmits<{ hours: [] }>()
@@ -24,6 +24,17 @@ const day = computed(() => dayOf(midnight.value))
 const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!.title
 const nameOf = (build: string) => plan.planned?.engines.find((each) => each.build === build)?.name ?? ''
 const isToday = (at: number) => at >= midnight.value && at < midnight.value + DAY
+/** In their order; what follows at once on the same engine at the same station is one. */
+const joined = (turns: readonly Turn[]) =>
+  [...turns]
+    .sort((a, b) => a.from - b.from)
+    .reduce<Turn[]>((found, turn) => {
+      const last = found.at(-1)
+      if (last && last.to === turn.from && last.build === turn.build && last.station === turn.station)
+        found[found.length - 1] = { ...last, to: turn.to }
+      else found.push(turn)
+      return found
+    }, [])
 const hands = computed(() =>
   (plan.planned?.hands ?? []).map(({ name, present }) => {
     const hours = plan.kept.hands[name]
@@ -34,9 +45,7 @@ const hands = computed(() =>
         .filter(({ from }) => isToday(from))
         .map(({ from, to }) => `${wallClock(from)}–${wallClock(to)}`)
         .join(', '),
-      turns: (plan.planned?.turns ?? [])
-        .filter(({ hand, from }) => hand === name && isToday(from))
-        .sort((a, b) => a.from - b.from),
+      turns: joined((plan.planned?.turns ?? []).filter(({ hand, from }) => hand === name && isToday(from))),
     }
   }),
 )
@@ -157,13 +166,14 @@ ol {
 }
 li {
   display: grid;
-  grid-template-columns: 9.5em minmax(0, 1fr) auto;
+  grid-template-columns: 9.5em auto minmax(0, 1fr);
   gap: 4px 16px;
   align-items: center;
   min-height: 44px;
   font-size: 18px;
 }
 li a {
+  display: inline-block;
   line-height: 44px;
 }
 .time {

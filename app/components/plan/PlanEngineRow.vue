@@ -3,7 +3,7 @@ import { named } from '~/words/speak'
 import { t } from '~/words/of/plan'
 import { PAGES, stationPath } from '~/composables/stations'
 import { stretch } from '~/composables/words'
-import { wallMoment } from '~/words/wall'
+import { wallMoment } from '~/words/dates'
 import { isTimed, type PlannedWait } from '#core/house/plan'
 import { wallTime, wallWords } from '#core/plan/present'
 import type { Planned } from '#core/plan/shop'
@@ -49,7 +49,7 @@ const stands = computed((): { verdict: Verdict; words: string } | undefined => {
       words: engine.late === Infinity ? t('engines.lateNoTime') : t('engines.lateBy', { late: stretch(engine.late) }),
     }
   if (engine.lateMost) return { verdict: 'watch', words: t('engines.mayBeLate') }
-  if (!engine.whole) return { verdict: 'unknown', words: '' }
+  if (!engine.whole) return { verdict: 'unknown', words: t('engines.cannotBeSaid') }
   return { verdict: 'pass', words: t('engines.inTime') }
 })
 const promised = computed(() => (engine.promised === undefined ? '' : wallWords(engine.promised)))
@@ -75,9 +75,7 @@ const adding = ref(false)
       </ul>
     </div>
     <div class="end">
-      <span class="stands"
-        ><template v-if="stands"><VerdictLabel :verdict="stands.verdict" /> {{ stands.words }}</template></span
-      >
+      <span class="stands"><VerdictLabel v-if="stands" :verdict="stands.verdict" :words="stands.words" /></span>
       <b data-testid="done">{{ done }}</b>
       <span v-if="engine.done !== undefined && engine.whole" class="quiet">{{
         engine.latest === undefined ? t('engines.noLatest') : t('engines.latest', { latest: wallMoment(engine.latest) })
@@ -153,7 +151,8 @@ li[data-engine] {
   touch-action: none;
   color: var(--quiet);
 }
-.name {
+a.name {
+  display: inline-block;
   font-size: 19px;
   font-stretch: 90%;
   font-weight: 700;

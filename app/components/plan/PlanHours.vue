@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t } from '~/words/of/plan'
-import { wallDay } from '~/words/wall'
+import { wallDay, weekdayOf } from '~/words/dates'
 import type { Hours } from '#core/house/plan'
 import { hoursFrom, hoursShown } from '#core/plan/typed'
 import { dayOf, wallTime } from '#core/plan/present'
@@ -18,11 +18,7 @@ const USUAL: Hours = {
   away: [],
   extra: [],
 }
-/** 4 January 2027 is a Monday. */
-const WEEK = Array.from({ length: 7 }, (_, i) => ({
-  value: i + 1,
-  words: new Date(Date.UTC(2027, 0, 4 + i)).toLocaleString(undefined, { weekday: 'short', timeZone: 'UTC' }),
-}))
+const WEEK = Array.from({ length: 7 }, (_, i) => ({ value: i + 1, words: weekdayOf(i + 1) }))
 const hands = computed(() => Object.entries(plan.kept.hands))
 const free = computed(() =>
   access.people.filter(({ name }) => !(name in plan.kept.hands)).map(({ name }) => ({ value: name, words: name })),

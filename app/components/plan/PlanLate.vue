@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '~/words/of/plan'
 import { stretch } from '~/composables/words'
-import { wallMoment } from '~/words/wall'
+import { wallMoment } from '~/words/dates'
 import type { Planned } from '#core/plan/shop'
 
 /** Promises that the plan does not keep, or may not: said days before. */

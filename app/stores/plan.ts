@@ -56,13 +56,19 @@ export const usePlan = defineStore('plan', () => {
 
   let watching = 0
   let timer: ReturnType<typeof setInterval> | undefined
-  /** Keeps it current for as long as a page shows it. */
-  function follow() {
+  /**
+   * Keeps it current for as long as a page shows it.
+   *
+   * @param after ms: a page that has more to show first begins with it later
+   */
+  function follow(after = 0) {
+    let first: ReturnType<typeof setTimeout>
     onMounted(() => {
-      void load()
+      first = setTimeout(load, after)
       if (watching++ === 0) timer = setInterval(() => document.hidden || void load(), AGAIN)
     })
     onBeforeUnmount(() => {
+      clearTimeout(first)
       if (--watching === 0) clearInterval(timer)
     })
   }

@@ -173,6 +173,13 @@ a.who {
   }
 }
 @media (max-width: 960px) {
+  .bar {
+    gap: 4px;
+    padding: 0 10px;
+  }
+  .gap {
+    flex: 0 1 auto;
+  }
   .mark span {
     display: none;
   }
@@ -199,13 +206,6 @@ a.who {
   .units,
   .plain-button,
   .who {
-    display: none;
-  }
-  .bar {
-    gap: 4px;
-    padding: 0 10px;
-  }
-  .gap {
     display: none;
   }
   .engine {

@@ -5,9 +5,13 @@ import { wallMoment } from '~/words/dates'
 import type { Planned } from '#core/plan/shop'
 
 /** Promises that the plan does not keep, or may not: said days before. */
-const { following = false } = defineProps<{ following?: boolean }>()
+const { following = false } = defineProps<{
+  /** The page shows no more of the plan than this, and something else first. */
+  following?: boolean
+}>()
 const plan = usePlan()
-if (following) plan.follow()
+const FIRST_SCREEN = 3000
+if (following) plan.follow(FIRST_SCREEN)
 const late = computed(() => (plan.planned?.engines ?? []).filter(({ lateMost }) => lateMost))
 function words({ name, promised, done, latest, late: by }: Planned): string {
   const given = {

@@ -149,6 +149,7 @@ async function keep() {
   <section class="strip-photo" :aria-label="t('strip.byPhoto')" data-testid="strip-photo">
     <div class="actions">
       <FilePick accept="image/*" :words="address ? t('strip.another') : t('strip.byPhoto')" outlined @pick="take" />
+      <CameraShot v-if="!address" @shot="take" />
       <Button v-if="address" type="button" variant="text" @click="forget">{{ t('strip.leaveIt') }}</Button>
       <span v-if="!address" class="quiet">{{ t('strip.how') }}</span>
     </div>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { t } from '~/words/of/sight'
+
+/** A picture taken by this device's camera, seen before it is taken. What stands in its way is said, with the way round. */
+const emit = defineEmits<{ shot: [picture: File] }>()
+const stream = shallowRef<MediaStream>()
+const problem = ref('')
+const video = useTemplateRef<HTMLVideoElement>('video')
+/** By plain HTTP a browser gives no page a camera. */
+const offered = typeof navigator.mediaDevices?.getUserMedia === 'function'
+const WHY: Record<string, string> = {
+  NotAllowedError: t('camera.refused'),
+  SecurityError: t('camera.refused'),
+  NotFoundError: t('camera.none'),
+  OverconstrainedError: t('camera.none'),
+  NotReadableError: t('camera.busy'),
+  AbortError: t('camera.busy'),
+}
+async function open() {
+  problem.value = ''
+  if (!offered) return void (problem.value = t('camera.plainHttp'))
+  try {
+    stream.value = await navigator.mediaDevices.getUserMedia({
+      audio: false,
+      video: { facingMode: 'environment', width: { ideal: 2560 }, height: { ideal: 1920 } },
+    })
+    await nextTick()
+    if (!video.value) return close()
+    video.value.srcObject = stream.value
+    await video.value.play()
+    // A camera that is pulled out ends by itself.
+    for (const track of stream.value.getVideoTracks())
+      track.onended = () => {
+        close()
+        problem.value = t('camera.gone')
+      }
+  } catch (error) {
+    close()
+    problem.value = WHY[(error as Error).name] ?? t('camera.failed', { why: (error as Error).message })
+  }
+}
+function close() {
+  for (const track of stream.value?.getTracks() ?? []) {
+    track.onended = null
+    track.stop()
+  }
+  stream.value = undefined
+}
+async function take() {
+  const { videoWidth: width, videoHeight: height } = video.value!
+  if (width === 0) return void (problem.value = t('camera.notYet'))
+  const canvas = new OffscreenCanvas(width, height)
+  canvas.getContext('2d')!.drawImage(video.value!, 0, 0)
+  // Without loss: an edge is looked for to a fraction of a pixel.
+  const blob = await canvas.convertToBlob({ type: 'image/png' })
+  close()
+  emit('shot', new File([blob], 'camera.png', { type: 'image/png' }))
+}
+onBeforeUnmount(close)
+</script>
+
+<template>
+  <Button v-if="!stream" type="button" variant="outlined" @click="open">{{ t('camera.open') }}</Button>
+  <div v-else class="camera">
+    <video ref="video" muted playsinline :aria-label="t('camera.sees')" />
+    <span class="hands"
+      ><Button type="button" @click="take">{{ t('camera.take') }}</Button
+      ><Button type="button" variant="outlined" @click="close">{{ t('camera.close') }}</Button></span
+    >
+  </div>
+  <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
+</template>
+
+<style scoped>
+.camera {
+  flex: 1 1 100%;
+  display: grid;
+  gap: 10px;
+}
+video {
+  width: 100%;
+  max-width: 760px;
+  background: #000;
+}
+.hands {
+  display: flex;
+  gap: 10px;
+}
+.wrong {
+  flex: 1 1 100%;
+  color: var(--stop);
+  margin: 0;
+}
+</style>

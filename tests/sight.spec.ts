@@ -50,6 +50,16 @@ test('a strip measured in a photo: what is wrong with a picture is said; a good 
   await marked(drawStripPhoto(seeded(5), 'glare'))
   await expect(strip.getByRole('alert')).toContainText('A reflection lies over the strip')
 
+  // Beside a feeler's blade its width is less sure, and says so.
+  await strip.getByRole('button', { name: 'Beside the strip: straight edges: feeler, shell' }).click()
+  const blade = drawStripPhoto(seeded(301), undefined, 'edges')
+  await strip.getByLabel('Its size').fill('12.7 mm')
+  await marked(blade)
+  await expect(page.getByTestId('strip-found')).toContainText('wide')
+  const bySize = /([\d.]+) ± ([\d.]+) mm wide/.exec((await page.getByTestId('strip-found').textContent())!)!
+  expect(Math.abs(Number(bySize[1]) - blade.width)).toBeLessThan(2 * Number(bySize[2]))
+  await strip.getByRole('button', { name: 'Beside the strip: a printed scale' }).click()
+
   // Within this gauge's scale of 1.3 to 4.2 mm.
   const photo = [1, 2, 3, 4, 5, 6]
     .map((seed) => drawStripPhoto(seeded(seed)))

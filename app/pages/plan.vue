@@ -4,6 +4,7 @@ import { t } from '~/words/of/plan'
 /** The plan of the shop: what each engine needs next, by whom and when, against what was promised. */
 usePageTitle(() => t('plan.plan'))
 const plan = usePlan()
+const shop = useShop()
 plan.follow()
 const VIEWS = [
   { view: 'day', words: t('plan.today') },
@@ -32,6 +33,7 @@ async function calendar() {
     </header>
     <p v-if="plan.old" role="status">{{ t('plan.serverAway') }}</p>
     <p v-if="plan.problem" class="wrong" role="alert">{{ t('plan.notPlanned', { why: plan.problem }) }}</p>
+    <p v-if="shop.problem" class="wrong" role="alert">{{ shop.problem }}</p>
     <p v-if="elsewhere" class="quiet">{{ t('plan.otherClock', { zone: plan.zone }) }}</p>
     <PlanLate />
     <ViewTabs :label="t('plan.plan')" :views="VIEWS" :view="view" @go="go($event)">

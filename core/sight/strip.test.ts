@@ -28,6 +28,18 @@ describe('a flattened strip in a photo', () => {
       expect(edges.length).toBeGreaterThan(10)
     }
   })
+  it('beside a coin or a feeler’s blade is measured within twice what it states, which is more', () => {
+    for (const beside of ['coin', 'edges'] as const)
+      for (const seed of [300, 301, 306, 307]) {
+        const { picture, taps, width } = drawStripPhoto(seeded(seed), undefined, beside)
+        const { width: found, sigma } = measureStrip(picture, taps)
+        expect(Math.abs(1e3 * found - width), `${beside} ${seed}`).toBeLessThan(4e3 * sigma)
+        expect(Math.abs(1e3 * found - width), `${beside} ${seed}`).toBeLessThan(0.15)
+      }
+    // What is tapped is no coin.
+    const { picture, taps } = drawStripPhoto(seeded(300), undefined, 'edges')
+    expect(refusal(() => measureStrip(picture, { ...taps, beside: 'coin' }))).toBe('scale-unread')
+  })
   it('that is blurred, under a reflection, slanted or too far away is refused by what is wrong', () => {
     for (const [bad, codes] of [
       ['blur', ['blurred', 'uncertain']],

@@ -1,12 +1,16 @@
-import { colourAbout, isWashedOut, lightOf, between, median, type Plane } from './light'
+import { lightOf, median } from './light'
+import { contrastOf, isGlaring, type Row, rowAt } from './rows'
+import { findCoin, findEdges } from './reference'
 import { findLadder, LEAST_PIXELS as LEAST_DIVISION, type Ladder } from './ladder'
 import { type Picture, type Point, Unmeasured } from './types'
 
 /** What a hand has tapped in a picture of a flattened strip beside a printed scale. */
 export interface StripTaps {
-  /** First and last line of the scale. */
+  /** What lies beside it: a printed scale, a thing with two straight edges (a feeler, a shell), or a round one; the first where nothing is said. */
+  beside?: 'scale' | 'edges' | 'coin'
+  /** First and last line of the scale; both edges, or both sides of the round thing. */
   scale: [Point, Point]
-  /** Divisions between them, and how long one is, m. */
+  /** Divisions between them, and how long one is, m; of a thing of known size one, and the size. */
   divisions: number
   division: number
   /** Somewhere on the strip, near the scale. */
@@ -29,8 +33,8 @@ export interface StripMeasured {
   edges: { left: Point; right: Point }[]
 }
 
-/** The strip is measured so far to either side of the tap, in widths of the scale's division. */
-const ALONG = 5
+/** The strip is measured so far to either side of the tap, m. */
+const ALONG = 5e-3
 /** Widest strip that is looked for, m; least width in pixels. */
 const WIDEST = 7e-3
 const LEAST_PIXELS = 9
@@ -42,16 +46,12 @@ const RUNS_TOGETHER = 0.45
 const SLANTED = (8 * Math.PI) / 180
 /** Standard uncertainty beyond which a width says too little, m. */
 const UNCERTAIN = 25e-6
+/** The same by a thing of known size, which tells less of the perspective. */
+const UNCERTAIN_BESIDE = 120e-6
 /** A printed scale and the plane of the paper hold to this share. */
 const PRINT = 1.5e-3
 /** So much of the blur may lie on one side: light that is not even, paint that shines, m per m of edge. */
 const EDGE_SHARE = 0.05
-
-interface Row {
-  left: number
-  right: number
-  rise: number
-}
 
 /**
  * Width of a flattened plastic strip in a picture, by a printed scale that lies square to it: perspective put right by the scale's own lines, edges where half of the light
@@ -61,15 +61,18 @@ interface Row {
  */
 export function measureStrip(
   picture: Picture,
-  { scale: [first, last], divisions, division, strip }: StripTaps,
+  { beside = 'scale', scale: [first, last], divisions, division, strip }: StripTaps,
 ): StripMeasured {
   const [long, ux, uy] = alongOf(first, last)
   const pixels = long / divisions
-  if (pixels < LEAST_DIVISION) throw new Unmeasured('too-small')
+  if (beside === 'scale' && pixels < LEAST_DIVISION) throw new Unmeasured('too-small')
   const perMetre = pixels / division
   const far = WIDEST * perMetre
-  const light = contrastAt(picture, strip, [ux, uy], Math.max(2, 0.25e-3 * perMetre), far)
-  const reach = ALONG * pixels
+  const patch = Math.max(2, 0.25e-3 * perMetre)
+  const aside = (from: Point, by: number): Point => ({ x: from.x + ux * by, y: from.y + uy * by })
+  const light = contrastOf(picture, strip, [aside(strip, -0.55 * far), aside(strip, 0.55 * far)], patch)
+  if (!light) throw new Unmeasured('strip-unread')
+  const reach = ALONG * perMetre
   const place = (along: number, across: number): Point => ({
     x: strip.x + ux * across - uy * along,
     y: strip.y + uy * across + ux * along,
@@ -99,86 +102,29 @@ export function measureStrip(
   }
   if (washed > 0.3 * looked) throw new Unmeasured('glare')
   if (rows.length < 0.5 * looked) throw new Unmeasured(washed > 0.1 * looked ? 'glare' : 'strip-unread')
+  /** The picture along the colour in which the thing of known size stands out. */
+  const ofThing = () => {
+    const middle = { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 }
+    const found = contrastOf(picture, middle, [aside(first, -0.06 * long), aside(last, 0.06 * long)], patch)
+    if (!found) throw new Unmeasured('scale-unread')
+    return found
+  }
   const width = median(rows.map(({ row }) => row.right - row.left))
   const edge = median(rows.map(({ row }) => row.rise))
   if (width < LEAST_PIXELS) throw new Unmeasured('too-small')
-  if (!(edge < Math.min(BLURRED * width, RUNS_TOGETHER * pixels))) throw new Unmeasured('blurred')
-  const ladder = findLadder(lightOf(picture, [1 / 3, 1 / 3, 1 / 3]), first, last, divisions)
-  return judge(rows, place, ladder, division)
+  if (!(edge < Math.min(BLURRED * width, beside === 'scale' ? RUNS_TOGETHER * pixels : Infinity)))
+    throw new Unmeasured('blurred')
+  const ladder =
+    beside === 'scale'
+      ? findLadder(lightOf(picture, [1 / 3, 1 / 3, 1 / 3]), first, last, divisions)
+      : (beside === 'coin' ? findCoin : findEdges)(ofThing(), first, last)
+  return judge(rows, place, ladder, division, beside === 'scale' ? UNCERTAIN : UNCERTAIN_BESIDE)
 }
 
 /** Length between two places, and the way from one to the other. */
 const alongOf = (a: Point, b: Point): [number, number, number] => {
   const long = Math.hypot(b.x - a.x, b.y - a.y)
   return [long, (b.x - a.x) / long, (b.y - a.y) / long]
-}
-
-/** The picture along the colour in which the strip differs most from what lies beside it: 0 there, 1 on the strip, about. */
-function contrastAt(picture: Picture, strip: Point, [ux, uy]: [number, number], reach: number, far: number): Plane {
-  const on = colourAbout(picture, strip, reach)
-  const beside = [-1, 1].map((side) =>
-    colourAbout(picture, { x: strip.x + side * ux * far, y: strip.y + side * uy * far }, 2 * reach),
-  )
-  const difference = on.map((each, c) => each - (beside[0]![c]! + beside[1]![c]!) / 2) as [number, number, number]
-  const size = difference.reduce((sum, each) => sum + each * each, 0)
-  if (size < 0.05 ** 2) throw new Unmeasured('strip-unread')
-  return lightOf(picture, difference.map((each) => each / size) as [number, number, number])
-}
-
-/** Edges of the strip in one row, pixels from the row's own middle; undefined where there is no strip. */
-function rowAt(light: Plane, place: (across: number) => Point, middle: number, far: number): Row | undefined {
-  const step = 0.5
-  const count = Math.ceil(far / step)
-  // Three rows' worth of light, so that a speck is no edge.
-  const value = (across: number) => {
-    const { x, y } = place(across)
-    return between(light, x, y)
-  }
-  const inside = median([-2, -1, 0, 1, 2].map((each) => value(middle + each)))
-  if (Number.isNaN(inside)) return undefined
-  const edge = (side: number) => {
-    const values: number[] = []
-    for (let i = 0; i <= count; i++) {
-      const each = value(middle + side * i * step)
-      if (Number.isNaN(each)) break
-      values.push(each)
-    }
-    // The first fall to a level that stays: what lies beyond is the ground beside the strip.
-    const lowest = values.reduce((least, each) => Math.min(least, each), Infinity)
-    const rough = values.findIndex((each) => each < (inside + lowest) / 2)
-    if (rough < 3) return undefined
-    /** Where the light falls to 0.8, a half and 0.2 of the way, with the ground taken from so many steps beyond the edge on. */
-    const crossings = (beyond: number) => {
-      const begin = rough + beyond
-      const ground = median(values.slice(begin, begin + Math.max(8, Math.round(0.5 * rough))))
-      if (!(inside - ground > 0.35)) return undefined
-      return [0.8, 0.5, 0.2].map((share) => {
-        const level = ground + share * (inside - ground)
-        for (let i = Math.max(1, rough - 60); i < values.length; i++)
-          if (values[i]! < level && values[i - 1]! >= level)
-            return step * (i - 1 + (values[i - 1]! - level) / (values[i - 1]! - values[i]!))
-        return NaN
-      })
-    }
-    const near = crossings(4)
-    // A blurred edge reaches further: the ground lies beyond it.
-    const found = near && crossings(Math.max(4, Math.round((1.3 * (near[2]! - near[0]!)) / step)))
-    if (!found || Number.isNaN(found[1]!)) return undefined
-    return { at: middle + side * found[1]!, rise: found[2]! - found[0]! }
-  }
-  const [left, right] = [edge(-1), edge(1)]
-  if (!left || !right) return undefined
-  return { left: left.at, right: right.at, rise: (left.rise + right.rise) / 2 }
-}
-
-/** Whether a reflection lies on the strip or at its edges. */
-function isGlaring(picture: Picture, place: (across: number) => Point, { left, right }: Row): boolean {
-  const margin = 0.3 * (right - left)
-  for (let across = left - margin; across <= right + margin; across++) {
-    const { x, y } = place(across)
-    if (isWashedOut(picture, x, y)) return true
-  }
-  return false
 }
 
 /** Straight line through places, those far off left out: value in the middle, slope, deviation. */
@@ -211,6 +157,7 @@ function judge(
   place: (along: number, across: number) => Point,
   ladder: Ladder,
   division: number,
+  uncertain: number,
 ): StripMeasured {
   const found = rows
     .map(({ along, row }) => {
@@ -240,7 +187,7 @@ function judge(
     // The scale itself is square to the strip only by the eye.
     0.5 * width * (1 - square),
   )
-  if (sigma > UNCERTAIN) throw new Unmeasured('uncertain')
+  if (sigma > uncertain) throw new Unmeasured('uncertain')
   return {
     width,
     sigma,

@@ -10,8 +10,8 @@ import { endOfWait, isTimed } from '#core/house/plan'
 const shop = useShop()
 const now = useServerClock()
 void shop.load()
-/** The names of engines, asked for only when one is called. */
-const names = ref<Record<string, string>>({})
+/** The names of the engines on the floor, asked for only when one is called: what was put by since waits for nothing. */
+const names = shallowRef<Record<string, string>>()
 /** Called no more on this page: whoever may not change the plan puts a call away here alone. */
 const away = ref<string[]>([])
 const access = useAccess()
@@ -24,6 +24,7 @@ const over = computed(() =>
     ),
   ),
 )
+const called = computed(() => over.value.filter(({ build }) => !names.value || build in names.value))
 const key = computed(() => over.value.map(({ id }) => id).join(' '))
 watch(
   key,
@@ -31,7 +32,7 @@ watch(
     if (!calls) return
     if (before !== undefined && calls.length > before.length) sound()
     const { answer } = await askOrSeen('GET /api/plan').catch(() => ({ answer: undefined }))
-    for (const { id, name } of answer?.engines ?? []) names.value[id] = name
+    if (answer) names.value = Object.fromEntries(answer.engines.map(({ id, name }) => [id, name]))
   },
   { immediate: true },
 )
@@ -61,13 +62,13 @@ const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!
 </script>
 
 <template>
-  <div v-if="over.length > 0" class="calls" role="alert" :aria-label="t('waitCalls.calls')" data-testid="wait-calls">
-    <div v-for="each in over" :key="each.id" class="call">
+  <div v-if="called.length > 0" class="calls" role="alert" :aria-label="t('waitCalls.calls')" data-testid="wait-calls">
+    <div v-for="each in called" :key="each.id" class="call">
       <p>
         {{
           t('waitCalls.over', {
             what: each.wait.what,
-            engine: names[each.build] ?? '…',
+            engine: names?.[each.build] ?? '…',
             station: titleOf(each.wait.before),
           })
         }}

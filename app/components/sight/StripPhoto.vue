@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import { t } from '~/words/of/sight'
-import { vTip } from '~/composables/tip'
 import { useSightWorker } from '~/composables/useEngineModel'
 import { shrinkPhoto } from '~/composables/photo'
 import { remember, rememberedJson } from '~/sync/browserStorage'
-import { stripClearance } from '#core/bearing/strip'
 import type { StripScale } from '#core/house/schema'
 import { parseQuantity } from '#core/quantity/parse'
-import type { StripMeasured } from '#core/sight/strip'
+import type { StripMeasured, StripTaps } from '#core/sight/strip'
 import type { NotMeasured, Point } from '#core/sight/types'
 
 /** A flattened strip measured in a photo: two marks on its printed scale, one on the strip; confirmed by the builder before it is a reading. */
@@ -22,16 +20,27 @@ const problem = ref('')
 const found = shallowRef<StripMeasured>()
 const busy = ref(false)
 const keepsPhoto = ref(true)
-/** The scale's divisions, as this gauge has them. */
+type Beside = NonNullable<StripTaps['beside']>
+const BESIDES: { value: Beside; words: string }[] = [
+  { value: 'scale', words: t('strip.printedScale') },
+  { value: 'edges', words: t('strip.straightEdges') },
+  { value: 'coin', words: t('strip.coin') },
+]
+/** What lies beside the strip, as this shop has it. */
 const print = reactive(
-  rememberedJson<{ divisions: number; division: string }>('uldo.strip', { divisions: 20, division: '1 mm' }),
+  rememberedJson<{ beside: Beside; divisions: number; division: string; size: string }>('uldo.strip', {
+    beside: 'scale',
+    divisions: 20,
+    division: '1 mm',
+    size: '12.7 mm',
+  }),
 )
 watch(print, (now) => remember('uldo.strip', JSON.stringify(now)))
 type Key = 'first' | 'last' | 'strip'
 const at = reactive<Record<Key, Point>>({ first: { x: 0, y: 0 }, last: { x: 0, y: 0 }, strip: { x: 0, y: 0 } })
 const marks = computed(() => [
-  { key: 'first', words: t('strip.firstLine'), at: at.first },
-  { key: 'last', words: t('strip.lastLine'), at: at.last },
+  { key: 'first', words: t(print.beside === 'scale' ? 'strip.firstLine' : 'strip.oneSide'), at: at.first },
+  { key: 'last', words: t(print.beside === 'scale' ? 'strip.lastLine' : 'strip.otherSide'), at: at.last },
   { key: 'strip', words: t('strip.theStrip'), at: at.strip },
 ])
 const WHY: Record<NotMeasured, string> = {
@@ -65,20 +74,28 @@ function forget() {
   problem.value = ''
 }
 onBeforeUnmount(forget)
+function choose(beside: Beside | undefined) {
+  if (beside) print.beside = beside
+  found.value = undefined
+  problem.value = ''
+}
 function move(key: string, to: Point) {
   at[key as Key] = to
   found.value = undefined
   problem.value = ''
 }
 async function measure() {
-  const division = parseQuantity(print.division, 'length', units.unit('length'))
-  if (!division.ok || !(division.value > 0)) return void (problem.value = t('strip.sayDivision'))
+  const isScale = print.beside === 'scale'
+  const division = parseQuantity(isScale ? print.division : print.size, 'length', units.unit('length'))
+  if (!division.ok || !(division.value > 0))
+    return void (problem.value = t(isScale ? 'strip.sayDivision' : 'strip.saySize'))
   busy.value = true
   try {
     const answer = await useSightWorker().strip({
       scale: [{ ...at.first }, { ...at.last }],
       strip: { ...at.strip },
-      divisions: print.divisions,
+      beside: print.beside,
+      divisions: isScale ? print.divisions : 1,
       division: division.value,
     })
     if ('refused' in answer) {
@@ -94,34 +111,9 @@ async function measure() {
     busy.value = false
   }
 }
-/** What the width says of the gap, by this gauge's own scale; with the uncertainty of the width beside that of the scale. */
-const clearance = computed(() => {
-  if (!found.value) return undefined
-  const { width, sigma, ends } = found.value
-  try {
-    const gap = (w: number) => stripClearance(w, scale.lines)
-    const { value, sigma: ofScale } = gap(width)
-    const near = (w: number) => {
-      try {
-        return gap(w).value
-      } catch {
-        return value
-      }
-    }
-    return {
-      value,
-      sigma: Math.hypot(ofScale, (near(width - sigma) - near(width + sigma)) / 2),
-      taper: Math.abs(near(ends[0]) - near(ends[1])),
-    }
-  } catch {
-    return undefined
-  }
-})
 const mm = (value: number) => units.show(value, 'length')
-const gap = (value: number) => units.say(value, 'clearance')
-async function keep() {
+async function keep({ value, sigma: uncertainty }: { value: number; sigma: number }) {
   const { width, sigma } = found.value!
-  const { value, sigma: uncertainty } = clearance.value!
   let photos: string[] = []
   if (keepsPhoto.value && build.id) {
     const kept = await shrinkPhoto(file.value!, build.id, person.who)
@@ -154,44 +146,39 @@ async function keep() {
       <span v-if="!address" class="quiet">{{ t('strip.how') }}</span>
     </div>
     <template v-if="address && size">
-      <p>{{ t('strip.setMarks') }}</p>
+      <SegmentChoice :label="t('strip.beside')" :value="print.beside" :options="BESIDES" @choose="choose($event)" />
+      <p>{{ t(print.beside === 'scale' ? 'strip.setMarks' : 'strip.setMarksOfThing') }}</p>
       <PhotoMarks :picture="address" :size="size" :marks="marks" :edges="found?.edges" @move="move" />
       <div class="actions">
-        <label
-          >{{ t('strip.divisions') }}
-          <InputNumber
-            v-model="print.divisions"
-            :min="4"
-            :max="60"
-            :use-grouping="false"
-            :aria-label="t('strip.divisions')"
-            @update:model-value="found = undefined" /></label
-        ><label
-          >{{ t('strip.division') }}
-          <InputText v-model="print.division" class="short" :aria-label="t('strip.division')" maxlength="12" /></label
+        <template v-if="print.beside === 'scale'"
+          ><label
+            >{{ t('strip.divisions') }}
+            <InputNumber
+              v-model="print.divisions"
+              :min="4"
+              :max="60"
+              :use-grouping="false"
+              :aria-label="t('strip.divisions')"
+              @update:model-value="found = undefined" /></label
+          ><label
+            >{{ t('strip.division') }}
+            <InputText v-model="print.division" class="short" :aria-label="t('strip.division')" maxlength="12" /></label
+        ></template>
+        <label v-else
+          >{{ t('strip.size') }}
+          <InputText v-model="print.size" class="short" :aria-label="t('strip.size')" maxlength="12" /></label
         ><Button type="button" :disabled="busy" @click="measure">{{ t('strip.measure') }}</Button>
       </div>
     </template>
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <div v-if="found" class="found" role="status" data-testid="strip-found">
-      <b>{{
-        t('strip.width', { width: mm(found.width), sigma: mm(2 * found.sigma), unit: units.unit('length').symbol })
-      }}</b>
-      <span v-tip="t('strip.whatTaperIs')">{{
-        t('strip.ends', { one: mm(found.ends[0]), other: mm(found.ends[1]), unit: units.unit('length').symbol })
-      }}</span>
-      <template v-if="clearance"
-        ><b>{{
-          t('strip.clearance', { gap: gap(clearance.value), sigma: gap(2 * clearance.sigma), name: scale.name })
-        }}</b
-        ><span>{{ t('strip.taper', { taper: gap(clearance.taper) }) }}</span
-        ><span class="actions"
-          ><TickBox :value="keepsPhoto" @tick="keepsPhoto = $event">{{ t('strip.keepPhoto') }}</TickBox
-          ><Button type="button" @click="keep">{{ t('strip.keep') }}</Button></span
-        ></template
-      >
-      <p v-else class="wrong">{{ t('strip.outside', { name: scale.name }) }}</p>
-    </div>
+    <StripFound
+      v-if="found"
+      :found="found"
+      :scale="scale"
+      :keeps-photo="keepsPhoto"
+      @keeps="keepsPhoto = $event"
+      @keep="keep"
+    />
   </section>
 </template>
 
@@ -217,15 +204,6 @@ async function keep() {
   width: 76px;
   height: 44px;
   font-size: 18px;
-}
-.found {
-  display: grid;
-  gap: 4px;
-  border-top: 3px solid var(--petrol);
-  padding-top: 8px;
-}
-.found b {
-  font-size: 20px;
 }
 .wrong {
   color: var(--stop);

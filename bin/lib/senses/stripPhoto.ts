@@ -1,5 +1,5 @@
 import { normal } from '../../../core/random/random'
-import type { Picture } from '../../../core/sight/types'
+import type { Picture, Point } from '../../../core/sight/types'
 import type { StripTaps } from '../../../core/sight/strip'
 import { lookOf, photograph, type Scene, type Shot } from './camera'
 
@@ -25,6 +25,9 @@ const SIZES = [
   [2.2, 6.2],
 ] as const
 const DIVISIONS = 20
+/** A coin and a feeler's blade that lie beside the strip, mm. */
+const COIN = { x: -14.5, y: 0, across: 18.5 }
+const BLADE = { x: -11, y: 0, across: 12.7 }
 
 /** Roughness of an edge along its strip: some waves of random phase, mm. */
 function roughness(random: () => number, size: number) {
@@ -42,7 +45,11 @@ function roughness(random: () => number, size: number) {
  *
  * @param bad what is to be wrong with it
  */
-export function drawStripPhoto(random: () => number, bad?: StripPhoto['bad']): StripPhoto {
+export function drawStripPhoto(
+  random: () => number,
+  bad?: StripPhoto['bad'],
+  beside: NonNullable<StripTaps['beside']> = 'scale',
+): StripPhoto {
   const between = (a: number, b: number) => a + (b - a) * random()
   const [least, most] = SIZES[Math.floor(2 * random())]!
   const mean = between(least, most)
@@ -60,7 +67,9 @@ export function drawStripPhoto(random: () => number, bad?: StripPhoto['bad']): S
       // The scale's own paper.
       const [u, v] = [x - scaleAt[0], y - scaleAt[1]]
       const [s, t] = [u * Math.cos(slant) + v * Math.sin(slant), v * Math.cos(slant) - u * Math.sin(slant)]
-      if (s > -2 && s < DIVISIONS + 2 && t > -0.8 && t < 9) {
+      if (beside === 'coin' && Math.hypot(x - COIN.x, y - COIN.y) < COIN.across / 2) return [0.62, 0.55, 0.36]
+      if (beside === 'edges' && Math.abs(x - BLADE.x) < BLADE.across / 2) return [0.72, 0.72, 0.74]
+      if (beside === 'scale' && s > -2 && s < DIVISIONS + 2 && t > -0.8 && t < 9) {
         const k = Math.round(s)
         const line = k >= 0 && k <= DIVISIONS && Math.abs(s - k) < 0.09 && t > 0 && t < longer(k)
         return line ? [0.03, 0.03, 0.03] : [0.82, 0.82, 0.78]
@@ -74,11 +83,13 @@ export function drawStripPhoto(random: () => number, bad?: StripPhoto['bad']): S
   const shot: Shot = {
     width: 820,
     height: 640,
-    scale: bad === 'far' ? between(2, 4) : between(22, 34),
-    tilt: [between(-0.3, 0.3), between(-0.3, 0.3)],
+    scale: bad === 'far' ? between(2, 4) : beside === 'scale' ? between(22, 34) : between(16, 21),
+    // Without a scale the camera is held square over it, as well as a hand can.
+    tilt:
+      beside === 'scale' ? [between(-0.3, 0.3), between(-0.3, 0.3)] : [0.05 * normal(random), 0.05 * normal(random)],
     roll: between(-0.4, 0.4),
     distance: between(1.1, 2.5),
-    centre: [between(-1, 1), 3.5 + between(-1, 1)],
+    centre: beside === 'scale' ? [between(-1, 1), 3.5 + between(-1, 1)] : [-8 + between(-1, 1), between(-1, 1)],
     blur: bad === 'blur' ? between(4, 20) : between(0.5, 2.2),
     noise: between(0.5, 5),
     light: [between(0.7, 1.15), between(0.7, 1.15)],
@@ -95,18 +106,28 @@ export function drawStripPhoto(random: () => number, bad?: StripPhoto['bad']): S
     return { x: place.x + 1.5 * normal(random), y: place.y + 1.5 * normal(random) }
   }
   const strip = tap(0, 0)
+  const sides = ({ x, y, across }: typeof COIN): [Point, Point] => [tap(x - across / 2, y), tap(x + across / 2, y)]
   if (bad === 'glare') shot.glare = { ...strip, reach: between(120, 200) }
   // What of the strip is measured: five divisions to either side of the tap, by its own edges.
   let [sum, count] = [0, 0]
   for (let y = -5; y <= 4; y += 0.01, count++) sum += mean + (taper * y) / 10 + right(y) - left(y)
   return {
     picture: photograph(scene, shot),
-    taps: {
-      scale: [tap(...onScale(0, 1.5)), tap(...onScale(DIVISIONS, 1.5))],
-      divisions: DIVISIONS,
-      division: 1e-3,
-      strip,
-    },
+    taps:
+      beside === 'scale'
+        ? {
+            scale: [tap(...onScale(0, 1.5)), tap(...onScale(DIVISIONS, 1.5))],
+            divisions: DIVISIONS,
+            division: 1e-3,
+            strip,
+          }
+        : {
+            beside,
+            scale: sides(beside === 'coin' ? COIN : BLADE),
+            divisions: 1,
+            division: 1e-3 * (beside === 'coin' ? COIN : BLADE).across,
+            strip,
+          },
     width: sum / count,
     ...(bad ? { bad } : {}),
   }

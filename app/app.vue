@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Component } from 'vue'
+
 const access = useAccess()
 const route = useRoute()
 /** Somebody outside the shop, who looks by a link: signs in nowhere, and keeps nothing. */
@@ -7,11 +9,20 @@ const guest = computed(() => route.path === '/guest')
 const shown = ref(false)
 /** What the first screen needs comes first: what is kept for a day without the network, after it. */
 const FIRST_SCREEN = 6000
-const calls = ref(false)
+/** What calls when a wait is over: fetched beside the work, and again where the server was away. */
+const WaitCalls = shallowRef<Component>()
+const AGAIN = 10_000
+async function fetchCalls() {
+  try {
+    WaitCalls.value = (await useVersion().beside(import('~/components/frame/WaitCalls.vue'))).default
+  } catch {
+    setTimeout(fetchCalls, AGAIN)
+  }
+}
 onMounted(() =>
   setTimeout(() => {
     if (guest.value) return
-    calls.value = true
+    void fetchCalls()
     void useVersion().keep()
   }, FIRST_SCREEN),
 )
@@ -24,7 +35,7 @@ watchEffect(() => (guest.value || (access.known && (!access.needed || access.per
   <div class="page" :inert="access.asks && !guest"><NuxtPage v-if="shown" /></div>
   <SignIn v-if="access.asks && !guest" />
   <AlarmOverlay v-if="shown && !guest" />
-  <LazyWaitCalls v-if="shown && calls && !guest && !access.asks" />
+  <component :is="WaitCalls" v-if="WaitCalls && shown && !guest && !access.asks" />
 </template>
 
 <style>

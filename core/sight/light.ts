@@ -67,6 +67,14 @@ export function isWashedOut({ width, height, data }: Picture, x: number, y: numb
   return data[at]! >= 253 && data[at + 1]! >= 253 && data[at + 2]! >= 253
 }
 
+/** How much of a square about a place is washed out, 0 to 1. */
+export function shareWashedOut(picture: Picture, { x, y }: Point, reach: number): number {
+  let [washed, count] = [0, 0]
+  for (let row = y - reach; row <= y + reach; row++)
+    for (let column = x - reach; column <= x + reach; column++, count++) if (isWashedOut(picture, column, row)) washed++
+  return washed / count
+}
+
 /** Middle of some numbers; of an even count the upper of the two. */
 export function median(values: readonly number[]): number {
   return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN

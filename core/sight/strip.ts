@@ -1,4 +1,4 @@
-import { lightOf, median } from './light'
+import { lightOf, median, shareWashedOut } from './light'
 import { contrastOf, isGlaring, type Row, rowAt } from './rows'
 import { findCoin, findEdges } from './reference'
 import { findLadder, LEAST_PIXELS as LEAST_DIVISION, type Ladder } from './ladder'
@@ -71,7 +71,9 @@ export function measureStrip(
   const patch = Math.max(2, 0.25e-3 * perMetre)
   const aside = (from: Point, by: number): Point => ({ x: from.x + ux * by, y: from.y + uy * by })
   const light = contrastOf(picture, strip, [aside(strip, -0.55 * far), aside(strip, 0.55 * far)], patch)
-  if (!light) throw new Unmeasured('strip-unread')
+  /** What is not seen under a reflection is not seen for it. */
+  const unread = () => new Unmeasured(shareWashedOut(picture, strip, 2e-3 * perMetre) > 0.1 ? 'glare' : 'strip-unread')
+  if (!light) throw unread()
   const reach = ALONG * perMetre
   const place = (along: number, across: number): Point => ({
     x: strip.x + ux * across - uy * along,
@@ -101,7 +103,7 @@ export function measureStrip(
     }
   }
   if (washed > 0.3 * looked) throw new Unmeasured('glare')
-  if (rows.length < 0.5 * looked) throw new Unmeasured(washed > 0.1 * looked ? 'glare' : 'strip-unread')
+  if (rows.length < 0.5 * looked) throw washed > 0.1 * looked ? new Unmeasured('glare') : unread()
   /** The picture along the colour in which the thing of known size stands out. */
   const ofThing = () => {
     const middle = { x: (first.x + last.x) / 2, y: (first.y + last.y) / 2 }

@@ -9,6 +9,7 @@ export default describedHandler(
     const stream = openListener(event)
     const unhear = hearShop((news) => void stream.push({ event: 'shop', data: JSON.stringify(news) }))
     stream.onClosed(unhear)
+    void stream.push(beatOf())
     for (const alarm of standingAlarms()) void stream.push({ event: 'shop', data: JSON.stringify(alarm) })
     return stream.send()
   },

@@ -3,7 +3,7 @@ import jsonPatch from 'fast-json-patch'
 import type { Change, Entry } from '#core/record/entry'
 import { type Problem, problemsOf } from '#core/record/schema'
 import { FIRST_HOUSE } from '#core/house/first'
-import { begunOnArrival } from '#core/house/plan'
+import { begunOnArrival, NO_PLAN } from '#core/house/plan'
 import { House } from '#core/house/schema'
 import { conflictWith, valueAt } from './patch'
 import type { Database, Queries } from './database'
@@ -16,7 +16,10 @@ export interface HouseRow {
 /** The shop's document; its first day's until something was written. */
 export async function getHouse(db: Queries): Promise<HouseRow> {
   const row = (await db.query<{ revision: number; document: House }>('select revision, document from house')).rows[0]
-  return row ? { revision: row.revision, house: row.document } : { revision: 0, house: FIRST_HOUSE }
+  // What was put back from before there was a plan has none.
+  return row
+    ? { revision: row.revision, house: { ...row.document, plan: row.document.plan ?? NO_PLAN } }
+    : { revision: 0, house: FIRST_HOUSE }
 }
 
 async function writeHouse(

@@ -28,6 +28,9 @@ export interface Listener {
   onClosed: (work: () => void) => void
 }
 
+/** That the server lives, and its time, by which a page counts what runs. */
+export const beatOf = () => ({ event: 'beat', data: String(Date.now()) })
+
 /**
  * A stream of messages to one listener (server-sent events), with a beat so that a lost line is noticed.
  *
@@ -47,9 +50,7 @@ export function openListener(event: H3Event, { patience = PATIENCE, beat = BEAT 
   const session = actor?.kind === 'person' ? actor.session : undefined
   const sendAway = () => void event.node.res.destroy()
   // Who has not read the last yet gets no further one.
-  // By whose clock a page counts what runs.
-  const beatNow = () => void push({ event: 'beat', data: String(Date.now()) })
-  const beats = setInterval(() => event.node.res.writableLength === 0 && beatNow(), beat)
+  const beats = setInterval(() => event.node.res.writableLength === 0 && void push(beatOf()), beat)
   const looks =
     session &&
     setInterval(
@@ -60,7 +61,6 @@ export function openListener(event: H3Event, { patience = PATIENCE, beat = BEAT 
         ),
       SESSION,
     )
-  beatNow()
   const uncount = countListener(event.node.res, sendAway)
   const unhear = session ? hearEnded(session, sendAway) : undefined
   stream.onClosed(async () => {

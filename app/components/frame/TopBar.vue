@@ -183,6 +183,10 @@ a.who {
   .mark span {
     display: none;
   }
+  .mark {
+    min-width: 44px;
+    justify-content: center;
+  }
   .find {
     flex: 0 0 44px;
     padding: 0;

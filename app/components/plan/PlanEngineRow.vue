@@ -18,7 +18,9 @@ const titleOf = (station: string) => PAGES.find(({ page }) => page === station)!
 /** Minutes by station: a prime's making ready and the prime itself are one line. */
 const left = computed(() => {
   const by = new Map<string, number>()
-  for (const { station, takes } of engine.tasks) by.set(station, (by.get(station) ?? 0) + takes / MINUTE)
+  for (const { station, takes } of engine.tasks)
+    // What only somebody's word is waited for takes no minutes.
+    if (takes > 0) by.set(station, (by.get(station) ?? 0) + takes / MINUTE)
   return [...by].map(([station, minutes]) => {
     const whole = { minutes: Math.round(minutes) }
     const seen = plan.given?.pace.seen[station as keyof typeof plan.given.pace.seen] ?? 0

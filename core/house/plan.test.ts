@@ -42,6 +42,8 @@ describe('the plan that a shop keeps', () => {
     for (const promised of ['soon', '2026-13-01T10:00', '2026-12-01'])
       expect(faults({ engines: { [BUILD]: { promised } } })!.length, promised).toBeGreaterThan(0)
     expect(faults({ engines: { [BUILD]: { waits: { [WAIT]: { ...sealer, takes: 0 } } } } })).toHaveLength(1)
+    expect(faults({ zone: 'Nowhere/Much' })).toEqual(['zone: must be a time zone such as Europe/Berlin'])
+    expect(faults({ zone: 'Europe/Berlin' })).toBeUndefined()
     expect(faults({ engines: { somewhere: {} } })).toHaveLength(1)
   })
   it('is empty in what a shop kept before there was one', () => {

@@ -11,6 +11,14 @@ const isDay = (text: string): boolean => {
   const at = new Date(`${text}Z`)
   return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(text)
 }
+const isZone = (name: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return true
+  } catch {
+    return false
+  }
+}
 /** `2026-12-04T17:00`, by the clock on the shop's wall. */
 export const WallMoment = z
   .string()
@@ -88,7 +96,11 @@ export type PlannedEngine = z.infer<typeof PlannedEngine>
 
 export const ShopPlan = z.strictObject({
   /** Of the clock on the wall, such as Europe/Berlin; the browser's until somebody has written something. */
-  zone: z.string().max(60).optional(),
+  zone: z
+    .string()
+    .max(60)
+    .refine((name) => isZone(name), 'must be a time zone such as Europe/Berlin')
+    .optional(),
   hands: z.record(words, Hours),
   engines: z.record(z.uuid(), PlannedEngine),
   /** Builds in the order in which a hand has put them; the others follow. */

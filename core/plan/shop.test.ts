@@ -44,6 +44,10 @@ describe('the plan of a shop, from what it keeps', () => {
     expect([maybe.late, maybe.lateMost]).toEqual([undefined, 40.5 * MINUTE])
     const sure = only(given(promised('2026-12-01T10:41')))
     expect([sure.late, sure.lateMost]).toEqual([undefined, undefined])
+    // Held up by somebody's word, and promised for an hour ago.
+    const waits = { [OTTILINE]: { what: 'machine shop', before: 'prime' } } as const
+    const held = (promised: string) => only(given({ engines: { [OTTILINE]: { promised, waits } } }))
+    expect([held('2026-12-01T07:00').late, held('2026-12-01T09:00').late]).toEqual([HOUR, undefined])
     // Nobody comes within these days.
     const never = only(given({ ...promised('2026-12-04T12:00'), hands: {} }))
     expect([never.late, never.lateMost]).toEqual([Infinity, Infinity])

@@ -48,10 +48,10 @@ function waitsOf({ waits }: PlannedEngine, wall: (at: number) => WallTime): Wait
   })
 }
 
-/** ms past a promise. */
-function lateBy({ done, whole, held }: Outcome, promised: WallTime | undefined): number | undefined {
+/** ms past a promise; of what is held up, as late as it is by now. */
+function lateBy({ done, whole, held }: Outcome, promised: WallTime | undefined, now: WallTime): number | undefined {
   if (promised === undefined) return undefined
-  if (!whole) return held === 'no time' ? Infinity : undefined
+  if (!whole) return held === 'no time' ? Infinity : now > promised ? now - promised : undefined
   return done !== undefined && done > promised ? done - promised : undefined
 }
 
@@ -96,8 +96,8 @@ export function shopPlan({ engines, plan, pace, now, zone, days }: PlanGiven, so
       const then = slow.outcomes.find(({ build }) => build === outcome.build)!
       // Where another engine slips, one may come sooner: nothing is promised by that.
       const latest = then.done === undefined || !then.whole ? undefined : Math.max(then.done, outcome.done ?? 0)
-      const late = lateBy(outcome, promised)
-      const most = Math.max(late ?? 0, lateBy(then, promised) ?? 0)
+      const late = lateBy(outcome, promised, begins)
+      const most = Math.max(late ?? 0, lateBy(then, promised, begins) ?? 0)
       return {
         ...outcome,
         name,

@@ -24,7 +24,13 @@ const over = computed(() =>
     ),
   ),
 )
-const called = computed(() => over.value.filter(({ build }) => !names.value || build in names.value))
+/** Nothing lies over the board of an engine that is turning: it is called once the run has ended. */
+const run = useRun()
+const route = useRoute()
+const turning = computed(() => run.run !== undefined && !run.ended && /\/(prime|start)$/.test(route.path))
+const called = computed(() =>
+  turning.value ? [] : over.value.filter(({ build }) => !names.value || build in names.value),
+)
 const key = computed(() => over.value.map(({ id }) => id).join(' '))
 watch(
   key,

@@ -26,6 +26,7 @@ async function addHours(page: Page, server: Running) {
     await hours.fill('from eight')
     await hours.press('Enter')
     await expect(page.getByRole('alert').filter({ hasText: 'from eight' })).toContainText('8-12, 13-17')
+    await expect(hours).toHaveValue('from eight')
     await hours.fill('8-12, 13-16')
     await hours.press('Enter')
     await expect(hours).toHaveValue('08:00–12:00, 13:00–16:00')

@@ -26,10 +26,13 @@ const free = computed(() =>
 const chosen = ref<string>()
 const who = computed(() => free.value.find(({ value }) => value === chosen.value)?.value ?? free.value[0]?.value)
 const wrong = ref<Record<string, string>>({})
+/** Hours that are none stay as they were typed, to be mended. */
+const typed = ref<Record<string, string | undefined>>({})
 const write = (name: string, change: (hours: Hours) => void) =>
   plan.change(({ hands: all }) => void (all[name] && change(all[name])))
 function hoursOf(name: string, text: string) {
   const hours = hoursFrom(text)
+  typed.value = { ...typed.value, [name]: hours ? undefined : text }
   wrong.value = { ...wrong.value, [name]: hours ? '' : t('hours.wrong', { text }) }
   if (hours) void write(name, (own) => void (own.hours = hours))
 }
@@ -56,7 +59,7 @@ const remove = (name: string) => plan.change(({ hands: all }) => void Reflect.de
       <strong>{{ name }}</strong>
       <span class="hours"
         ><DraftInput
-          :value="hoursShown(hours.hours)"
+          :value="typed[name] ?? hoursShown(hours.hours)"
           :aria-label="t('hours.hoursOf', { name })"
           :aria-invalid="!!wrong[name]"
           maxlength="80"

@@ -81,12 +81,14 @@ async function settled(address: string) {
 
 /** How long one request holds the server's thread: of `times` in turn, what it was busy, each. */
 async function holds(of: Measured, times: number, ask: (i: number) => Promise<Response>) {
-  for (let i = 0; i < 10; i++) await (await ask(i)).arrayBuffer()
+  // So many go before those that are measured: a server of a working day is warm.
+  const WARM = 200
+  for (let i = 0; i < WARM; i++) await (await ask(i)).arrayBuffer()
   await of.load()
   const answers: number[] = []
   for (let i = 0; i < times; i++) {
     const from = performance.now()
-    const answer = await ask(10 + i)
+    const answer = await ask(WARM + i)
     if (!answer.ok) throw new Error(`${answer.status} ${await answer.text()}`)
     await answer.arrayBuffer()
     answers.push(performance.now() - from)

@@ -50,9 +50,9 @@ export async function entriesAfter(db: Queries, id: string, revision: number): P
 }
 
 /** Columns of an entry. */
-export const ENTRY = 'revision, client_key, device, who, at, patch, inverse, reason, signed_by'
-export type EntryRow = Omit<Entry, 'clientKey' | 'signedBy'> & { client_key: string; signed_by: string | null }
-export const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({
+const ENTRY = 'revision, client_key, device, who, at, patch, inverse, reason, signed_by'
+type EntryRow = Omit<Entry, 'clientKey' | 'signedBy'> & { client_key: string; signed_by: string | null }
+const entryOf = ({ client_key, signed_by, ...row }: EntryRow): Entry => ({
   ...row,
   clientKey: client_key,
   at: new Date(row.at).toISOString(),

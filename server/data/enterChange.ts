@@ -1,7 +1,7 @@
 import jsonPatch from 'fast-json-patch'
 import type { Change, Entry } from '#core/record/entry'
 import type { Problem, Sheet } from '#core/record/schema'
-import { entriesAfter, ENTRY, entryOf, type EntryRow } from './builds'
+import { entriesAfter } from './builds'
 import type { Database, Queries } from './database'
 import { makeLines } from './lines'
 import { applyPatch, conflictWith, valueAt } from './patch'
@@ -148,30 +148,42 @@ async function enterOnto(
     return { kind: 'invalid', problems: [{ path: 'number', message: 'waits no longer: somebody has dealt with it' }] }
   if (orders.length > 0) await moveWithin(db, id, change.who, orders, change.clientKey)
   const sheet = JSON.stringify(applied.sheet)
-  const revision = before.revision + 1
-  const { rows } = await db.query<EntryRow & { moment: string }>(
-    `with written as (update build set sheet = $2, revision = $3, changed_at = now()
-        where id = $1 and revision = $4 and changed_at = $5::timestamptz and deleted_at is null returning id)
-     insert into entry (build_id, revision, client_key, device, who, patch, inverse, reason, signed_by, at)
-     select written.id, $3, $6, $7, $8, $9, $10, $11, $12, now() from written returning ${ENTRY}, at::text as moment`,
+  const inverse = jsonPatch.compare(applied.sheet, before.sheet)
+  const { rows } = await db.query<{ at: string | null; moment: string | null }>(
+    `select at, at::text as moment from enter_change($1, $2, $3::timestamptz, $4, $5, $6, $7, $8, $9, $10, $11) as at`,
     [
       id,
-      sheet,
-      revision,
       before.revision,
       before.moment,
+      sheet,
       change.clientKey,
       change.device,
       change.who,
       JSON.stringify(change.patch),
-      JSON.stringify(jsonPatch.compare(applied.sheet, before.sheet)),
+      JSON.stringify(inverse),
       change.reason,
       signed?.by ?? null,
     ],
   )
-  if (!rows[0]) return 'overtaken'
-  const { moment, ...entry } = rows[0]
+  const { at, moment } = rows[0]!
+  if (at === null || moment === null) return 'overtaken'
+  const revision = before.revision + 1
   // What a transaction writes may yet be taken back.
-  if ('transaction' in db) keep(db, id, { revision, moment, sheet: JSON.parse(sheet) as Sheet })
-  return { kind: 'entered', again: false, entry: entryOf(entry) }
+  if ('transaction' in db) keep(db, id, { revision, moment, sheet: applied.sheet })
+  const { clientKey, device, who, patch, reason } = change
+  return {
+    kind: 'entered',
+    again: false,
+    entry: {
+      revision,
+      clientKey: clientKey.toLowerCase(),
+      device: device.toLowerCase(),
+      who,
+      at: new Date(at).toISOString(),
+      patch,
+      inverse,
+      reason,
+      ...(signed ? { signedBy: signed.by } : {}),
+    },
+  }
 }

@@ -3,21 +3,28 @@
  *
  *   npm run bench:senses
  *   ONLY=strip PHOTOS=60 npm run bench:senses
+ *   ONLY=gauge VIDEOS=20 npm run bench:senses
  */
 import { integerSolver } from '../core/programme/solver'
 import { assumedPace } from '../core/plan/pace'
 import { needOf } from '../core/plan/need'
 import { shopPlan } from '../core/plan/shop'
 import { seeded } from '../core/random/random'
+import { followGauge } from '../core/sight/gauge'
 import { measureStrip } from '../core/sight/strip'
 import { Unmeasured } from '../core/sight/types'
 import { DEMO_BUILDS } from '../demo/make'
+import { watchRun } from '../core/start/follow'
+import { drawGaugeVideo } from './lib/senses/gaugeVideo'
 import { drawStripPhoto, type StripPhoto } from './lib/senses/stripPhoto'
 
 const { ONLY } = process.env
 const PHOTOS = Number(process.env.PHOTOS ?? 300)
+const VIDEOS = Number(process.env.VIDEOS ?? 200)
 const share = (values: number[], part: number) =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(part * values.length))]!
+/** s without a reading after which the page says that it does not watch. */
+const SILENT = 0.22
 const failed: string[] = []
 const must = (holds: boolean, words: string) => void (holds || failed.push(words))
 
@@ -87,6 +94,75 @@ function besides(): void {
   }
 }
 
+/** Videos of a gauge, followed as a page follows it, and watched as a page watches. */
+function gauges(): void {
+  const sheet = DEMO_BUILDS.ottiline()
+  const errors: number[] = []
+  const times: number[] = []
+  const stops: number[] = []
+  const losses: number[] = []
+  let [frames, unseen, wild, outside, unfollowed, missed, false_] = [0, 0, 0, 0, 0, 0, 0]
+  for (let k = 0; k < VIDEOS; k++) {
+    const video = drawGaugeVideo(seeded(9000 + k))
+    const followed = followGauge(video.frame(0), video.taps)
+    if ('unseen' in followed) {
+      unfollowed++
+      continue
+    }
+    // Fired when its pressure begins to rise; a board without a model, since these pressures are no engine's.
+    const watch = watchRun(sheet, { source: 'camera' }, undefined, SILENT)
+    const said: { time: number; kind: 'act'; data: { action: string } }[] = [
+      { time: 0.6, kind: 'act', data: { action: 'fire' } },
+    ]
+    let stop: number | undefined
+    let lastSeen = 0
+    for (let i = 0; i < video.rate * video.seconds; i++) {
+      const time = i / video.rate
+      const frame = video.frame(i)
+      const began = performance.now()
+      const read = followed.read(frame)
+      times.push(performance.now() - began)
+      frames++
+      if ('unseen' in read) {
+        if (!video.isCovered(time)) unseen++
+        if (video.isCovered(time) && watch.tick(time)?.blind.includes('no-readings')) losses.push(time - lastSeen)
+        lastSeen = Infinity
+        continue
+      }
+      lastSeen = time
+      const error = Math.abs(read.value - video.truth(time)) / video.full
+      errors.push(error)
+      if (error > 0.03) wild++
+      if (error * video.full > 4 * read.sigma + 0.004 * video.full) outside++
+      stop ??= watch.feed([{ time, gauge: read.value }], said.splice(0))?.stop?.time
+    }
+    if (video.lost === undefined) false_ += stop === undefined ? 0 : 1
+    else if (stop === undefined) missed++
+    else {
+      let gone = video.lost
+      while (video.truth(gone) > watch.rules.loss) gone += 0.001
+      stops.push(stop - gone)
+    }
+  }
+  const within = share(errors, 0.95)
+  const work = (10 * share(times, 0.5)) / 10
+  console.log(
+    `Gauge by camera: ${VIDEOS} videos of 20 s, ${errors.length} readings within ${(100 * within).toFixed(2)} percent of full scale at 95 of 100 (wanted 0.7), at most ${(100 * share(errors, 1)).toFixed(1)}; ${wild} of them wild (over 3); ${outside} outside twice what they state; ${unseen} of ${frames} pictures not read without a hand; ${unfollowed} not followed`,
+  )
+  console.log(
+    `  ${work.toFixed(1)} ms a picture, ${work.toFixed(0)} percent of a core at ten a second (wanted 50); a total loss is stopped after ${share(stops, 0.5).toFixed(2)} s, at most ${share(stops, 1).toFixed(2)} (wanted 1.5), ${stops.length} of them, ${missed} missed; ${false_} stopped without one`,
+  )
+  if (losses.length > 0)
+    console.log(
+      `  not watching, after the last picture in which it was seen: ${share(losses.filter(Number.isFinite), 0.5).toFixed(2)} s by the pictures alone`,
+    )
+  must(within <= 0.007, 'gauge: 0.7 percent of full scale at 95 of 100')
+  must(share(stops, 1) <= 1.5 && missed === 0, 'gauge: total loss stopped within 1.5 s')
+  must(false_ === 0, 'gauge: nothing stopped that goes')
+  must(work < 50, 'gauge: half of a core')
+  must(wild <= 0.001 * errors.length, 'gauge: one in a thousand wild')
+}
+
 /** Twenty engines, four people, a fortnight; nine plans. */
 async function plans(): Promise<void> {
   const solve = await integerSolver()
@@ -142,6 +218,7 @@ async function plans(): Promise<void> {
 
 if (!ONLY || ONLY === 'strip') strips()
 if (!ONLY || ONLY === 'beside') besides()
+if (!ONLY || ONLY === 'gauge') gauges()
 if (!ONLY || ONLY === 'plan') await plans()
 for (const words of failed) console.error(`Not held: ${words}`)
 process.exitCode = failed.length > 0 ? 1 : 0

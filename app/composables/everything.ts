@@ -18,6 +18,7 @@ const APART = [
   () => import('#core/engine/readingsCsv'),
   () => import('~/components/bearings/JournalView.vue'),
   () => import('~/components/sight/StripPhoto.vue'),
+  () => import('~/components/sight/GaugeCamera.vue'),
   () => import('~/components/bearings/ShellsView.vue'),
   () => import('~/components/bearings/TurnView.vue'),
   () => import('~/components/brief/TargetTable.vue'),

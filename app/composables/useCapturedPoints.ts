@@ -31,6 +31,9 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
   async function keep(name: PointName, pressure: number, at: number, warm: number, time: number, marked: boolean) {
     await run.event('point', POINT_LABELS[name], { name, pressure, speed: at, temperature: warm, marked }, time)
     if (simulated.value) return
+    const seen = run.run?.setup.source === 'camera' && run.own ? useGaugeCamera() : undefined
+    const sigma = seen?.read?.sigma
+    const photo = await seen?.photo(build.id!, person.who)
     const by = { by: person.who || 'Someone', at: new Date().toISOString(), source: 'measured' as const }
     await build.change(
       (['pressure', 'speed', 'temperature'] as const).map((field) => ({
@@ -39,6 +42,10 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
         value: {
           value: { pressure, speed: at, temperature: warm }[field],
           ...by,
+          ...(field === 'pressure' && seen
+            ? { instrument: t('useCapturedPoints.gaugeByCamera'), ...(sigma ? { uncertainty: sigma } : {}) }
+            : {}),
+          ...(field === 'pressure' && photo ? { photos: [photo] } : {}),
           ...(field === 'pressure' ? { oil: run.run?.setup.oil ?? oilFor(build.sheet!, 'start') } : {}),
         },
       })),

@@ -30,8 +30,12 @@ describe('what has been seen of a prime', () => {
     const slow = readings(0, 30, 5)
     expect(primeSeen(slow, on, 44).unread).toBeUndefined()
     expect(primeSeen(slow, on, 46).unread).toBeCloseTo(16, 6)
-    expect(primeSeen(readings(12, 14, 2), on, 43, true).unread).toBeUndefined()
-    expect(primeSeen(readings(12, 14, 2), on, 45, true).unread).toBeCloseTo(31, 6)
+    expect(primeSeen(readings(12, 14, 2), on, 43, 'hand').unread).toBeUndefined()
+    expect(primeSeen(readings(12, 14, 2), on, 45, 'hand').unread).toBeCloseTo(31, 6)
+    // A camera knows at once that it sees nothing.
+    const tenths = readings(12, 20, 0.1)
+    expect(primeSeen(tenths, on, 20.2, 0.22).unread).toBeUndefined()
+    expect(primeSeen(tenths, on, 20.3, 0.22).unread).toBeCloseTo(0.3, 1)
   })
   it('a gauge that comes up does not flicker, one that goes up and down does', () => {
     const shown = (pressure: (i: number) => number) =>

@@ -39,12 +39,16 @@ export function clockOf(spans: [number, number][], turned: number): number {
   return turned
 }
 
-/** What has been seen of a prime: how long it turned, when oil ran at the pad, and what the gauge does. */
+/**
+ * What has been seen of a prime: how long it turned, when oil ran at the pad, and what the gauge does.
+ *
+ * @param by a hand that looks now and then, or the s after which its source is known to see nothing; else its own interval tells
+ */
 export function primeSeen(
   samples: readonly ChannelSample[],
   events: readonly KeptEvent[],
   now: number,
-  byHand = false,
+  by?: 'hand' | number,
 ): PrimeSeen {
   const spans = turnedSpans(events, now)
   const turnedBy = (time: number) => spans.reduce((sum, [from, to]) => sum + Math.max(0, Math.min(to, time) - from), 0)
@@ -69,6 +73,7 @@ export function primeSeen(
   const interval = lately.length > 1 ? (lately.at(-1)!.time - lately[0].time) / (lately.length - 1) : 0
   const turning = spans.length > 0 && spans[spans.length - 1][1] >= now
   // A hand need not have looked before oil could be there.
+  const unreadAfter = by === 'hand' ? UNREAD.hand : (by ?? Math.max(UNREAD.wired, UNREAD.intervals * interval))
   const unread = turning ? now - Math.max(lastRead ?? spans[0][0], spans[spans.length - 1][0]) : 0
   // From the first reading that was as the last one is to that last one: a single reading has not stood yet.
   const latest = samples[samples.length - 1]?.time ?? now
@@ -90,7 +95,7 @@ export function primeSeen(
     flicker: flickerOf(recent, scatterAboutRise(recent)),
     still: Math.max(0, turnedBy(latest) - turnedBy(since)),
     ...(recent.length >= 3 ? { latest: median(recent.slice(0, 3)) } : {}),
-    ...(unread > (byHand ? UNREAD.hand : Math.max(UNREAD.wired, UNREAD.intervals * interval)) ? { unread } : {}),
+    ...(unread > unreadAfter ? { unread } : {}),
     ...(senders.length > 0 ? { sender: mean(senders) } : {}),
   }
 }

@@ -1,4 +1,5 @@
 import { primeCeiling } from '#core/parts/priming'
+import { SIGHT_LOST } from '~/stores/gaugeCamera'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'
 import { primeSeen, turnedSpans, usePrimeSetUp } from '~/composables/usePrime'
 import { type Coming, primeWords } from '~/words/prime'
@@ -11,6 +12,7 @@ export function usePrimeLive() {
   const outlook = useOutlook()
   const setUp = usePrimeSetUp()
   const clock = useClock()
+  const finer = useClock(50)
   /** The record with the oil that the open run was made with. */
   const sheet = useRunSheet()
   /** All that the prediction is made of. */
@@ -34,7 +36,8 @@ export function usePrimeLive() {
     () => recorded.value,
   )
   const going = computed(() => run.run !== undefined && !run.ended)
-  const now = computed(() => (void clock.value, run.run ? run.now() : 0))
+  const ofCamera = computed(() => run.run?.setup.source === 'camera' && run.own)
+  const now = computed(() => (void (ofCamera.value ? finer.value : clock.value), run.run ? run.now() : 0))
   const spans = computed(() => turnedSpans(run.events, now.value))
   const on = computed(
     () =>
@@ -42,7 +45,14 @@ export function usePrimeLive() {
         .filter(({ kind, data }) => kind === 'act' && (data.action === 'start' || data.action === 'stop'))
         .at(-1)?.data.action === 'start',
   )
-  const seen = computed(() => primeSeen(run.samples, run.events, now.value, run.run?.setup.source === 'hand'))
+  const seen = computed(() =>
+    primeSeen(
+      run.samples,
+      run.events,
+      now.value,
+      run.run?.setup.source === 'hand' ? 'hand' : ofCamera.value ? SIGHT_LOST : undefined,
+    ),
+  )
   /** What was never read is no zero. */
   const read = computed(() => run.samples.some((each) => each.pressure !== undefined || each.gauge !== undefined))
   const ceiling = computed(() => primeCeiling(build.sheet!))

@@ -1,5 +1,6 @@
 import type { Band } from '#core/outlook/band'
-import { type RunWatch, watchRun } from '#core/start/follow'
+import { SIGHT_LOST } from '~/stores/gaugeCamera'
+import { isLive, type RunWatch, watchRun } from '#core/start/follow'
 import { prepareCapture, type SteadyPoint } from '#core/start/points'
 import type { Assessment, Stop, StopCode } from '#core/start/watchTypes'
 
@@ -13,7 +14,7 @@ const EVERY = 0.5
 export function useStartWatch() {
   const build = useBuild()
   const run = useRun()
-  const clock = useClock(250)
+  const clock = useClock(50)
   const outlook = useOutlook()
   /** The record with the oil that this run was made with. */
   const sheet = useRunSheet()
@@ -35,11 +36,14 @@ export function useStartWatch() {
   let capture: ReturnType<typeof prepareCapture> | undefined
   let takenSamples = 0
   let heard = new Set<string>()
+  let ticked = 0
   let history: (Band & { time: number })[] = []
 
   const rules = shallowRef<RunWatch['rules']>()
   const byHand = computed(() => run.run?.setup.source === 'hand')
-  const live = computed(() => ['hand', 'logger', 'serial'].includes(run.run?.setup.source ?? ''))
+  const live = computed(() => isLive(run.run?.setup.source))
+  /** The camera of this very tab says at once when it sees nothing; elsewhere its readings come in pieces. */
+  const silent = computed(() => (run.run?.setup.source === 'camera' && run.own ? SIGHT_LOST : undefined))
 
   /** What the server's watch has called, told as an event of the run. */
   const called = computed<Stop | undefined>(() => {
@@ -58,7 +62,7 @@ export function useStartWatch() {
   const stop = computed(() => seen.value?.stop ?? called.value)
 
   function begin() {
-    watching = watchRun(sheet.value!, run.run!.setup, expectation.value)
+    watching = watchRun(sheet.value!, run.run!.setup, expectation.value, silent.value)
     rules.value = watching.rules
     capture = prepareCapture(build.sheet!)
     history = []
@@ -115,7 +119,10 @@ export function useStartWatch() {
   watch(clock, () => {
     if (!live.value || !watching || run.ended || !run.ready) return
     const time = run.now()
-    if (seen.value && time <= seen.value.time + 0.2) return
+    if (seen.value && time <= seen.value.time + (silent.value ?? 0.2)) return
+    // So often it counts for a camera alone.
+    if (silent.value === undefined && clock.value - ticked < 240) return
+    ticked = clock.value
     const last = watching.tick(time)
     if (last) seen.value = { ...last }
   })

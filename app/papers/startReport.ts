@@ -48,6 +48,7 @@ const SOURCES = said(t, {
   hand: 'start.sourceHand',
   logger: 'start.sourceLogger',
   serial: 'start.sourceSerial',
+  camera: 'start.sourceCamera',
   file: 'start.sourceFile',
   rig: 'start.sourceRig',
 })

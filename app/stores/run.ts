@@ -7,6 +7,7 @@ import { begunRun, type KeptEvent, type Run } from '#core/run/run'
 import type { RunEvent, RunSetUp } from '#core/run/schema'
 import { sessionRead, sessionWrite } from '~/sync/browserStorage'
 import { dropRun, runKeeper, runUnderWay } from '~/sync/keptRun'
+import { makePieces } from '~/sync/pieces'
 import { openServerStream } from '~/sync/serverStream'
 import { useSync } from '~/sync/useSync'
 
@@ -121,6 +122,7 @@ export const useRun = defineStore('run', () => {
   }
 
   function close() {
+    void pieces.send()
     keeper.flush()
     unlisten?.()
     unlisten = undefined
@@ -214,8 +216,12 @@ export const useRun = defineStore('run', () => {
   async function take(fresh: ChannelSample[]) {
     if (!run.value || fresh.length === 0) return
     add(fresh)
-    await post(uuid(), t('run.readingsOfARun'), `/api/runs/${run.value.id}/samples`, fresh)
+    await pieces.push(run.value, fresh)
   }
+  const pieces = makePieces((id, body) => {
+    const label = t('run.readingsOfARun')
+    return sync.enter({ key: uuid(), kind: 'run', document: id, label, url: `/api/runs/${id}/samples`, body })
+  })
 
   async function event(kind: RunEvent['kind'], words = '', data: RunEvent['data'] = {}, time = now()) {
     // Who only looks writes nothing, what a page tells by itself neither.
@@ -244,6 +250,7 @@ export const useRun = defineStore('run', () => {
   const end = (words: string) => event('end', words)
 
   async function post(key: string, label: string, url: string, body: unknown) {
+    await pieces.send()
     await sync.enter({ key, kind: 'run', document: run.value!.id, label, url, body })
   }
   sync.onAnswer((item, answer) => {

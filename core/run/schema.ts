@@ -29,7 +29,7 @@ export const RunSetUp = z.strictObject({
   stage: z.enum(['check', 'last']).optional(),
   method: z.string().max(20).optional(),
   filter: z.string().max(20).optional(),
-  source: z.enum(['hand', 'logger', 'serial', 'file', 'rig']),
+  source: z.enum(['hand', 'logger', 'serial', 'camera', 'file', 'rig']),
   rig: RigSetUp.optional(),
   /** The oil that was in the engine: what is filled in later does not change what the run was. */
   oil: SheetOil.optional(),

@@ -17,6 +17,8 @@ export interface Senses {
   /** Read by a hand. */
   byHand: boolean
   interval: number
+  /** After so many s without a reading its source itself says that it sees nothing; undefined where that is known by its interval alone. */
+  silent?: number
   /** Whether a speed has been read, or somebody said that it fired. */
   turnsKnown: boolean
   /** Whether the readings' clock jumped a moment ago. */
@@ -30,10 +32,10 @@ export function blindness(senses: Senses): BlindReason[] {
   if (!senses.modelled) blind.push('no-prediction')
   const silent =
     unread === undefined
-      ? awaited > SILENT.least
+      ? awaited > (senses.silent ?? SILENT.least)
       : senses.byHand
         ? running && unread > SILENT.hand
-        : unread > silenceAfter(senses.interval)
+        : unread > (senses.silent ?? silenceAfter(senses.interval))
   if (silent) blind.push('no-readings')
   if (!running && !senses.turnsKnown && unread !== undefined) blind.push('no-speed')
   if (senses.jumped) blind.push('clock')

@@ -46,16 +46,26 @@ export function throttleSpeeds(recorded: Sheet): Record<RigAction, number> {
   }
 }
 
-/** The watch over one run of a sheet. What is not wired is taken from what the hand said: by hand the speed by the throttle's word, the oil as it was typed. */
-export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, expectation?: Expectation): RunWatch {
+/** Readings that come by themselves as long as all is well. */
+const isWired = (source: RunSetUp['source']) => source === 'logger' || source === 'serial' || source === 'camera'
+/** Fed by the world as it goes: there the hand's “fired” and “off” are the engine's own. */
+export const isLive = (source: RunSetUp['source'] | undefined) =>
+  source === 'hand' || (source !== undefined && isWired(source))
+
+/** The watch over one run of a sheet. What is not wired is taken from what the hand said: by hand and by camera the speed by the throttle's word, the oil as it was typed. `silent`: s without a reading after which this page knows that its source sees nothing. */
+export function watchRun(
+  sheet: Sheet,
+  { source }: Pick<RunSetUp, 'source'>,
+  expectation?: Expectation,
+  silent?: number,
+): RunWatch {
   const rules = watchRules(sheet)
   // What is wired should be heard from the beginning.
-  const wired = source === 'logger' || source === 'serial'
-  const watch = prepareWatch(rules, expectation, wired)
+  const wired = isWired(source)
+  const watch = prepareWatch(rules, expectation, wired, silent)
   let model = expectation
   const speeds = throttleSpeeds(sheet)
-  /** Fed by the world as it goes: there the hand's “fired” and “off” are the engine's own. */
-  const live = source === 'hand' || source === 'logger' || source === 'serial'
+  const live = isLive(source)
   const byHand = source === 'hand'
   const acts: { time: number; action: RigAction }[] = []
   const typed: { time: number; temperature: number }[] = []
@@ -82,7 +92,9 @@ export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, exp
     const { speed, temperature } = said(sample.time)
     return {
       ...sample,
-      ...(byHand ? { speed: sample.speed ?? speed, whole: true } : {}),
+      // A gauge tells no speed: the hand at the throttle does.
+      ...(byHand || source === 'camera' ? { speed: sample.speed ?? speed } : {}),
+      ...(byHand ? { whole: true } : {}),
       temperature: sample.temperature ?? temperature,
     }
   }
@@ -105,7 +117,7 @@ export function watchRun(sheet: Sheet, { source }: Pick<RunSetUp, 'source'>, exp
     tick: (time) => {
       if (!live || acts.at(-1)?.action === 'stop') return last
       // Before anything was done or heard, the clock of what will come is not known: it is only said that nothing comes.
-      if (acts.length === 0) return last ?? (wired ? prepareWatch(rules, model, true).tick(time) : undefined)
+      if (acts.length === 0) return last ?? (wired ? prepareWatch(rules, model, true, silent).tick(time) : undefined)
       return (last = watch.tick(time))
     },
   }

@@ -31,8 +31,16 @@ const JUMP = 3600
  * Watches a start, reading by reading, whatever feeds it; the same in the page, on the server and headless. Two layers: deadline, ceiling and total loss by the
  * readings alone, from the first second and without a model; falling, too low, swinging and out of the band by what the model expects. The first rule that is
  * broken stays. A reading or two that are lost or wild break none.
+ *
+ * @param awaits whether readings come by themselves, so that none is a silence from the beginning
+ * @param silent s after which its source is silent, where that is known better than by its interval
  */
-export function prepareWatch(rules: WatchRules, expectation?: Expectation, awaits = false): Watch {
+export function prepareWatch(
+  rules: WatchRules,
+  expectation?: Expectation,
+  awaits = false,
+  silent?: number,
+): Watch {
   let model = expectation
   let firedAt: number | undefined
   let saidFired = false
@@ -157,6 +165,7 @@ export function prepareWatch(rules: WatchRules, expectation?: Expectation, await
       awaited: awaits ? now : undefined,
       byHand: whole,
       interval,
+      silent,
       turnsKnown: speedSeen || saidFired,
       jumped: now - jumped < BEHIND,
     })

@@ -36,6 +36,7 @@ const source = computed(() => run.run!.setup.source)
       }}</span>
       <span v-if="serial.problem.value" class="wrong" role="alert">{{ serial.problem.value }}</span>
     </div>
+    <LazyGaugeCamera v-else-if="source === 'camera' && run.own" is-run />
     <LazyRunImport v-else-if="source === 'file'" />
     <p v-else-if="source === 'rig'" class="quiet">
       {{

@@ -14,6 +14,7 @@ const SOURCES = [
   { value: 'hand', words: t('runSource.byHand') },
   { value: 'logger', words: t('runSource.logger') },
   { value: 'serial', words: t('runSource.serial') },
+  { value: 'camera', words: t('runSource.camera') },
   { value: 'file', words: t('runSource.file') },
   { value: 'rig', words: t('runSource.simulated') },
 ] as const
@@ -29,6 +30,9 @@ const engine = ref(1 + Math.floor(9998 * Math.random()))
 const engineWrong = computed(
   () => source.value === 'rig' && !(Number.isInteger(engine.value) && engine.value >= 1 && engine.value <= 9999),
 )
+const camera = useGaugeCamera()
+/** Nothing is begun blind. */
+const unfollowed = computed(() => source.value === 'camera' && !camera.read)
 const build = useBuild()
 /** What this engine can have, and a rig can show: there is no lamp on it, and a prime is over before the pickup comes out of the oil. */
 const canBeSeen = (key: FaultKey) =>
@@ -44,6 +48,7 @@ const SAID: Record<Source, string> = {
   hand: t('runSource.readTheMechanicalGaugeAndTouch'),
   logger: t('runSource.aLoggerOnThisNetworkPosts'),
   serial: t('runSource.aHomeMadeLoggerSendsA'),
+  camera: t('runSource.theCameraFollows'),
   file: t('runSource.aLoggersOwnFileReadIn'),
   rig: t('runSource.noEngineThisBuildsOwnModel'),
 }
@@ -92,6 +97,8 @@ function begin() {
         @choose="baud = $event"
       />
     </div>
+    <LazyGaugeCamera v-if="source === 'camera'" />
+    <p v-if="unfollowed" class="quiet">{{ t('runSource.notFollowed') }}</p>
     <div v-if="source === 'rig'" class="more">
       <label class="engine"
         >{{ t('runSource.engineNo') }}
@@ -124,7 +131,7 @@ function begin() {
         @choose="gauge = $event === 'both'"
       />
     </div>
-    <Button type="button" :disabled="disabled || engineWrong" @click="begin"
+    <Button type="button" :disabled="disabled || engineWrong || unfollowed" @click="begin"
       ><slot>{{ t('runSource.begin') }}</slot></Button
     >
   </div>

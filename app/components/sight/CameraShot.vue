@@ -1,49 +1,39 @@
 <script setup lang="ts">
 import { t } from '~/words/of/sight'
+import { openCamera, shutCamera } from '~/composables/camera'
 
 /** A picture taken by this device's camera, seen before it is taken. What stands in its way is said, with the way round. */
 const emit = defineEmits<{ shot: [picture: File] }>()
 const stream = shallowRef<MediaStream>()
 const problem = ref('')
 const video = useTemplateRef<HTMLVideoElement>('video')
-/** By plain HTTP a browser gives no page a camera. */
-const offered = typeof navigator.mediaDevices?.getUserMedia === 'function'
-const WHY: Record<string, string> = {
-  NotAllowedError: t('camera.refused'),
-  SecurityError: t('camera.refused'),
-  NotFoundError: t('camera.none'),
-  OverconstrainedError: t('camera.none'),
-  NotReadableError: t('camera.busy'),
-  AbortError: t('camera.busy'),
-}
+const WHY = {
+  refused: t('camera.refused'),
+  none: t('camera.none'),
+  busy: t('camera.busy'),
+  plainHttp: t('camera.plainHttp'),
+} as const
 async function open() {
   problem.value = ''
-  if (!offered) return void (problem.value = t('camera.plainHttp'))
-  try {
-    stream.value = await navigator.mediaDevices.getUserMedia({
-      audio: false,
-      video: { facingMode: 'environment', width: { ideal: 2560 }, height: { ideal: 1920 } },
-    })
-    await nextTick()
-    if (!video.value) return close()
-    video.value.srcObject = stream.value
-    await video.value.play()
-    // A camera that is pulled out ends by itself.
-    for (const track of stream.value.getVideoTracks())
-      track.onended = () => {
-        close()
-        problem.value = t('camera.gone')
-      }
-  } catch (error) {
-    close()
-    problem.value = WHY[(error as Error).name] ?? t('camera.failed', { why: (error as Error).message })
+  const opened = await openCamera({ width: { ideal: 2560 }, height: { ideal: 1920 } })
+  if ('no' in opened) {
+    problem.value = opened.no === 'failed' ? t('camera.failed', { why: opened.message }) : WHY[opened.no]
+    return
   }
+  stream.value = opened
+  await nextTick()
+  if (!video.value) return close()
+  video.value.srcObject = opened
+  await video.value.play().catch(() => undefined)
+  // A camera that is pulled out ends by itself.
+  for (const track of opened.getVideoTracks())
+    track.onended = () => {
+      close()
+      problem.value = t('camera.gone')
+    }
 }
 function close() {
-  for (const track of stream.value?.getTracks() ?? []) {
-    track.onended = null
-    track.stop()
-  }
+  shutCamera(stream.value)
   stream.value = undefined
 }
 async function take() {

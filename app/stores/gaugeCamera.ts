@@ -10,8 +10,8 @@ import type { Point } from '#core/sight/types'
 /** s without a reading after which a camera does not see its gauge: two pictures of it, so that it is said within three tenths. */
 export const SIGHT_LOST = 0.22
 
-/** Ten pictures a second, ms; some come a little early. */
-const EVERY = 92
+/** Pictures that come sooner than so after the last are not looked at, ms: of thirty a second every other, of ten each. */
+const EVERY = 62
 /** How large a gauge is looked at, pixels from its middle to its lines, and how much about it. */
 const RADIUS = 110
 const ABOUT = 1.45
@@ -188,7 +188,7 @@ export const useGaugeCamera = defineStore('gaugeCamera', () => {
   const feeds = computed(() => run.run?.setup.source === 'camera' && run.own && !run.ended)
   /** Pictures that no longer come are seen as none. */
   setInterval(() => {
-    if (!following.value || performance.now() - last < 3 * EVERY || last === -Infinity) return
+    if (!following.value || performance.now() - last < 1000 * SIGHT_LOST || last === -Infinity) return
     read.value = undefined
     unseen.value = 'no-picture'
   }, 100)

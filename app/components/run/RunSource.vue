@@ -30,7 +30,10 @@ const engine = ref(1 + Math.floor(9998 * Math.random()))
 const engineWrong = computed(
   () => source.value === 'rig' && !(Number.isInteger(engine.value) && engine.value >= 1 && engine.value <= 9999),
 )
+const run = useRun()
 const camera = useGaugeCamera()
+/** A run that goes shows the gauge itself. */
+const goes = computed(() => run.run !== undefined && !run.ended)
 /** Nothing is begun blind. */
 const unfollowed = computed(() => source.value === 'camera' && !camera.read)
 const build = useBuild()
@@ -97,7 +100,7 @@ function begin() {
         @choose="baud = $event"
       />
     </div>
-    <LazyGaugeCamera v-if="source === 'camera'" />
+    <LazyGaugeCamera v-if="source === 'camera' && !goes" />
     <p v-if="unfollowed" class="quiet">{{ t('runSource.notFollowed') }}</p>
     <div v-if="source === 'rig'" class="more">
       <label class="engine"

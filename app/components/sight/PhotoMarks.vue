@@ -82,7 +82,11 @@ const glass = computed(() => {
 
 <template>
   <div class="marked">
-    <div ref="frame" class="frame-of" :style="{ aspectRatio: `${size.width} / ${size.height}` }">
+    <div
+      ref="frame"
+      class="frame-of"
+      :style="{ aspectRatio: `${size.width} / ${size.height}`, '--wide': size.width / size.height }"
+    >
       <img :src="picture" :alt="t('marks.picture')" draggable="false" />
       <svg :viewBox="`0 0 ${size.width} ${size.height}`" aria-hidden="true">
         <line
@@ -125,7 +129,8 @@ const glass = computed(() => {
 .frame-of {
   position: relative;
   flex: 1 1 420px;
-  max-width: 760px;
+  /* All of it is on the screen: a mark is dragged from one side to the other. */
+  max-width: min(760px, calc(60vh * var(--wide)));
   touch-action: none;
   user-select: none;
 }

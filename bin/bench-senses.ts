@@ -114,6 +114,9 @@ function gauges(): void {
     const said: { time: number; kind: 'act'; data: { action: string } }[] = [
       { time: 0.6, kind: 'act', data: { action: 'fire' } },
     ]
+    // Those that go over what this engine's filter bears are stopped for that, rightly.
+    const most = Math.max(...Array.from({ length: 200 }, (_, i) => video.truth(i / 10)))
+    const isWatched = most < 0.95 * watch.rules.ceilingHot
     let stop: number | undefined
     let lastSeen = 0
     for (let i = 0; i < video.rate * video.seconds; i++) {
@@ -136,6 +139,7 @@ function gauges(): void {
       if (error * video.full > 4 * read.sigma + 0.004 * video.full) outside++
       stop ??= watch.feed([{ time, gauge: read.value }], said.splice(0))?.stop?.time
     }
+    if (!isWatched) continue
     if (video.lost === undefined) false_ += stop === undefined ? 0 : 1
     else if (stop === undefined) missed++
     else {

@@ -100,6 +100,7 @@ test('a start by camera: read against the gauge, not watching while a hand is in
   await expect(page.getByTestId('board-word')).toContainText('Runs', { timeout: 15_000 })
   await expect(page.getByTestId('gauge-unseen')).toContainText('The gauge is not seen')
   await expect(page.getByTestId('blind')).toContainText('No readings come')
+  await expect(page.getByTestId('board-unseen')).toContainText('something is in the way')
   await expect(seen).toBeVisible()
   await expect(board).not.toHaveAttribute('data-blind', /no-readings/)
   await expect(board).toHaveAttribute('data-stop', 'lost', { timeout: 30_000 })

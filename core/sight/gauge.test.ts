@@ -56,6 +56,9 @@ describe('a gauge followed by a camera', () => {
     const { centre, zero } = video.taps
     expect(followGauge(video.frame(0), { ...video.taps, mark: zero })).toHaveProperty('unseen')
     const blank: Picture = { width: 340, height: 320, data: new Uint8ClampedArray(4 * 340 * 320).fill(128) }
+    // Where a reflection lies over the needle, it is not taken for one.
+    const glaring = drawGaugeVideo(seeded(9099))
+    expect(followGauge(glaring.frame(0), glaring.taps)).toHaveProperty('unseen')
     expect(followGauge(blank, { ...video.taps, centre })).toHaveProperty('unseen')
   })
   it('takes its rest for zero where the builder says so', () => {

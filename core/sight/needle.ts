@@ -10,6 +10,9 @@ const of = (degrees: number) => Math.round((degrees / 360) * ANGLES)
 /** A needle's own light lies within so much of its middle; beside it lies the dial. */
 const WIDE = of(8)
 const BESIDE = of(11)
+/** A needle differs from its dial by so much at least, and is a line for so much of its length. */
+const PALEST = 0.2
+const PLAIN = 0.7
 const wrapped = (k: number) => ((k % ANGLES) + ANGLES) % ANGLES
 
 /** Light about the middle of a dial as it lies now, as it would be under the lamp of the first picture: angle by angle, radius by radius. */
@@ -158,7 +161,7 @@ export function firstNeedle(polar: Polar, radius: number): { needle: Needle; at:
     const sorted = lines(raw)
     const k = sorted.indexOf(Math.max(...sorted))
     const contrast = median(RADII.map((_, j) => raw[k * count + j]!))
-    if (!(contrast > 0.08)) continue
+    if (!(contrast > PALEST)) continue
     const needle: Needle = { sign, contrast, behind: even }
     const at = pointing(polar, needle, radius)
     if (typeof at === 'string') continue
@@ -166,6 +169,8 @@ export function firstNeedle(polar: Polar, radius: number): { needle: Needle; at:
     if (!best || line * contrast > best.line * best.needle.contrast) best = { needle, at, line }
   }
   if (!best) return 'no-needle'
+  // A reflection can look like a pale needle: what is followed is a line from its root to its tip.
+  if (best.line < PLAIN) return 'ambiguous'
   const needle = { ...best.needle, behind: withoutNeedle(polar, best.at.angle) }
   const at = pointing(polar, needle, radius)
   return typeof at === 'string' ? at : { needle, at }

@@ -35,12 +35,7 @@ const JUMP = 3600
  * @param awaits whether readings come by themselves, so that none is a silence from the beginning
  * @param silent s after which its source is silent, where that is known better than by its interval
  */
-export function prepareWatch(
-  rules: WatchRules,
-  expectation?: Expectation,
-  awaits = false,
-  silent?: number,
-): Watch {
+export function prepareWatch(rules: WatchRules, expectation?: Expectation, awaits = false, silent?: number): Watch {
   let model = expectation
   let firedAt: number | undefined
   let saidFired = false

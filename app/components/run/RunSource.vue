@@ -32,8 +32,8 @@ const engineWrong = computed(
 )
 const run = useRun()
 const camera = useGaugeCamera()
-/** A run that goes shows the gauge itself. */
-const goes = computed(() => run.run !== undefined && !run.ended)
+/** A run that is fed from here shows the gauge itself. */
+const goes = computed(() => run.run?.setup.source === 'camera' && run.own && !run.ended)
 /** Nothing is begun blind. */
 const unfollowed = computed(() => source.value === 'camera' && !camera.read)
 const build = useBuild()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { t } from '~/words/of/sight'
 import type { NoCamera } from '~/composables/camera'
-import type { GaugeUnseen } from '#core/sight/gauge'
+import { GAUGE_UNSEEN } from '~/words/gauge'
 
 /** A mechanical gauge before this device's camera: opened, its marks set, and followed. What is not seen is said, with what to do. */
 const { isRun = false } = defineProps<{ isRun?: boolean }>()
@@ -27,15 +27,6 @@ const NO: Record<NoCamera | 'gone', string> = {
   gone: t('gauge.gone'),
   failed: t('gauge.failed'),
 }
-const UNSEEN: Record<GaugeUnseen | 'no-picture', string> = {
-  'no-needle': t('gauge.noNeedle'),
-  covered: t('gauge.covered'),
-  ambiguous: t('gauge.ambiguous'),
-  'not-there': t('gauge.notThere'),
-  dark: t('gauge.dark'),
-  'off-scale': t('gauge.offScale'),
-  'no-picture': t('gauge.noPicture'),
-}
 const MARKS = [
   ['centre', t('gauge.middle')],
   ['zero', t('gauge.zeroLine')],
@@ -46,7 +37,7 @@ async function follow() {
   problem.value = gauge.at === undefined ? t('gauge.sayLine') : ''
   if (problem.value) return
   const refused = await gauge.follow().catch(() => 'no-picture' as const)
-  problem.value = refused ? t('gauge.notFollowed', { why: UNSEEN[refused] }) : ''
+  problem.value = refused ? t('gauge.notFollowed', { why: GAUGE_UNSEEN[refused] }) : ''
 }
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 </script>
@@ -94,7 +85,7 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
           <b class="mono">{{ p(gauge.read.value) }}</b> <span class="quiet">± {{ p(2 * gauge.read.sigma) }}</span>
         </p>
         <p v-else-if="gauge.following && gauge.unseen" class="wrong" data-testid="gauge-unseen">
-          <b>{{ t('gauge.seesNone') }}</b> {{ UNSEEN[gauge.unseen] }}
+          <b>{{ t('gauge.seesNone') }}</b> {{ GAUGE_UNSEEN[gauge.unseen] }}
         </p>
         <p v-else-if="!gauge.following" class="quiet">{{ t('gauge.notYet') }}</p>
         <p v-if="gauge.read && !isRun" class="quiet">{{ t('gauge.compare') }}</p>

@@ -25,6 +25,7 @@ const THROTTLE: [RigAction, string][] = [
   ['idle', t('startBoard.idle')],
   ['working', t('startBoard.working')],
 ]
+const unseen = useUnseenGauge()
 const rig = computed(() => run.run?.setup.source === 'rig')
 const top = computed(() => 1.15 * Math.max(rules.value?.ceilingCold ?? 6e5, 1e5))
 const markable = computed(
@@ -102,6 +103,7 @@ async function act(action: RigAction) {
       <RunOnline v-if="!run.ended" />
       <div v-if="blind.length > 0" class="blindness" role="alert" data-testid="blind">
         <p v-for="each in blind" :key="each">{{ each }}</p>
+        <p v-if="unseen" data-testid="board-unseen">{{ unseen }}</p>
       </div>
       <StripChart
         :samples="run.samples"

@@ -33,7 +33,9 @@ test.use({
 const followAgain = (page: Page) =>
   expect(async () => {
     const follow = page.getByRole('button', { name: 'Follow the needle' })
-    if (!(await follow.isVisible())) await press(page, 'Set the marks anew')
+    const anew = page.getByRole('button', { name: 'Set the marks anew' })
+    await expect(follow.or(anew)).toBeVisible({ timeout: 5000 })
+    if (await anew.isVisible()) await anew.click()
     await follow.click()
     if (await page.getByText('The needle is not followed.').isVisible()) {
       await press(page, 'Leave them')

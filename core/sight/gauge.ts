@@ -37,6 +37,12 @@ function greyOf(picture: Picture): Plane {
   return plane
 }
 
+/** Light of the brighter parts of a picture. */
+function brightOf({ values }: Plane): number {
+  const some = Array.from({ length: 400 }, (_, i) => values[Math.floor((i * values.length) / 400)]!)
+  return some.sort((one, other) => one - other)[360]!
+}
+
 /**
  * A gauge by the picture in which its marks were set.
  *
@@ -78,8 +84,11 @@ export function followGauge(first: Picture, taps: GaugeTaps): GaugeFollower | { 
         const again = track(now, AS_IT_LAY)
         if (again.fits > found.fits) found = again
       }
-      if (!(found.gain > 0.06)) return ((lost += 1), { unseen: 'dark' as const })
-      if (found.fits < FITS) return ((lost += 1), { unseen: 'not-there' as const })
+      // What lies over it hides its lines as darkness does: it is dark where nothing in the picture is bright.
+      if (!(found.gain > 0.06) || found.fits < FITS) {
+        lost++
+        return { unseen: brightOf(now) < 0.2 ? ('dark' as const) : ('not-there' as const) }
+      }
       const polar = polarOf(now, dial, found.pose, found)
       const seen = pointing(polar, needle, dial.radius)
       if (typeof seen === 'string') return ((lost += 1), { unseen: seen })

@@ -33,7 +33,6 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
     if (simulated.value) return
     const seen = run.run?.setup.source === 'camera' && run.own ? useGaugeCamera() : undefined
     const sigma = seen?.read?.sigma
-    const photo = await seen?.photo(build.id!, person.who)
     const by = { by: person.who || 'Someone', at: new Date().toISOString(), source: 'measured' as const }
     await build.change(
       (['pressure', 'speed', 'temperature'] as const).map((field) => ({
@@ -45,12 +44,19 @@ export function useCapturedPoints(points: Ref<readonly SteadyPoint[]>, firstPres
           ...(field === 'pressure' && seen
             ? { instrument: t('useCapturedPoints.gaugeByCamera'), ...(sigma ? { uncertainty: sigma } : {}) }
             : {}),
-          ...(field === 'pressure' && photo ? { photos: [photo] } : {}),
           ...(field === 'pressure' ? { oil: run.run?.setup.oil ?? oilFor(build.sheet!, 'start') } : {}),
         },
       })),
       t('useCapturedPoints.captured', { pointLabels: POINT_LABELS[name] }),
     )
+    // The reading does not wait for its picture.
+    void seen?.photo(build.id!, person.who).then((photo) => {
+      if (photo)
+        void build.change(
+          [{ op: 'add', path: `/readings/start.${name}.pressure/photos`, value: [photo] }],
+          t('useCapturedPoints.captured', { pointLabels: POINT_LABELS[name] }),
+        )
+    })
   }
   const kept = computed(
     () => new Map(run.events.filter(({ kind }) => kind === 'point').map((event) => [String(event.data.name), event])),

@@ -61,6 +61,16 @@ describe('a gauge followed by a camera', () => {
     expect(followGauge(glaring.frame(0), glaring.taps)).toHaveProperty('unseen')
     expect(followGauge(blank, { ...video.taps, centre })).toHaveProperty('unseen')
   })
+  it('is read beyond the known line too, where that is one in the middle of the scale', () => {
+    let high = 0
+    const video = drawGaugeVideo(seeded(6), { truth: (time) => (time < 1 ? 0 : high), hand: false, calm: true })
+    high = 0.92 * video.full
+    const at = 0.4 * video.full
+    const followed = followGauge(video.frame(0), { ...video.taps, mark: video.lineAt(at), at })
+    if ('unseen' in followed) throw new Error(followed.unseen)
+    const read = followed.read(video.frame(20))
+    expect('value' in read && Math.abs(read.value - high) / video.full).toBeLessThan(0.012)
+  })
   it('takes its rest for zero where the builder says so', () => {
     const video = drawGaugeVideo(seeded(6), { truth: (time) => (time < 1 ? 1e4 : 2.1e5), hand: false, calm: true })
     const gauge = follower(video)

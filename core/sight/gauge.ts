@@ -16,8 +16,8 @@ export interface GaugeRead {
   needle: [Point, Point]
 }
 
-/** So far below zero and beyond the turn a needle may stand, as parts of what lies between the two lines. */
-const BEYOND = { below: 0.09, above: 1.6 }
+/** So far below zero a needle may stand, as a part of what lies between the two lines. */
+const BELOW = 0.09
 /** Less than this of a dial fits: it is not there, or something lies over it. */
 const FITS = 0.4
 
@@ -96,8 +96,9 @@ export function followGauge(first: Picture, taps: GaugeTaps): GaugeFollower | { 
       pose = found.pose
       learn(needle, polar, seen.angle)
       const part = dial.part(turnOf(seen.angle - dial.zero + 0.7) - 0.7) - atRest
-      if (part < -BEYOND.below || part > BEYOND.above) return { unseen: 'off-scale' as const }
-      const sigma = Math.hypot(dial.sigma, seen.sigma)
+      if (part < -BELOW) return { unseen: 'off-scale' as const }
+      // Beyond the known line what is unsure of the two grows with how far.
+      const sigma = Math.hypot(dial.sigma * Math.max(1, part), seen.sigma)
       return { value: taps.at * part, sigma: (taps.at * sigma) / dial.sweep, needle: needleIn(found.pose, seen.angle) }
     },
   }

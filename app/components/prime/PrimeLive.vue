@@ -9,6 +9,7 @@ import type { RunSetUp } from '#core/run/schema'
 /** A prime as it goes: gauge against what it should do, an early word when it departs, the circuit as it fills, the crank by degrees. */
 const build = useBuild()
 const run = useRun()
+const person = usePerson()
 void run.open(build.id!, 'prime')
 const stage = ref<Stage>((recorded(build.sheet!, 'prime.checkPressure') ? 'last' : 'check') as Stage)
 const baudRate = ref<number>()
@@ -55,6 +56,8 @@ function turn() {
 /** Ends the run, and writes its gauge down as the reading of this prime. */
 async function finish() {
   const reading = seen.value.gauge
+  const camera = run.run?.setup.source === 'camera' && run.own ? useGaugeCamera() : undefined
+  const sigma = camera?.read?.sigma
   const primed = word.value?.code === 'primed'
   if (on.value) await run.act('stop')
   await run.end(
@@ -67,12 +70,21 @@ async function finish() {
           : t('primeLive.endedNotPrimed'),
   )
   // A reading of a simulated engine is none of this one's.
-  if (primed && run.run?.setup.source !== 'rig')
-    await build.record(
-      stage.value === 'check' ? 'prime.checkPressure' : 'prime.pressure',
-      { value: reading, source: 'measured', instrument: run.run?.setup.source === 'hand' ? undefined : 'run' },
-      STAGES[stage.value].title,
-    )
+  if (!primed || run.run?.setup.source === 'rig') return
+  const key = stage.value === 'check' ? 'prime.checkPressure' : 'prime.pressure'
+  const { title } = STAGES[stage.value]
+  await build.record(
+    key,
+    {
+      value: reading,
+      source: 'measured',
+      instrument: run.run?.setup.source === 'hand' ? undefined : 'run',
+      ...(sigma ? { uncertainty: sigma } : {}),
+    },
+    title,
+  )
+  const photo = await camera?.photo(build.id!, person.who)
+  if (photo) await build.change([{ op: 'add', path: `/readings/${key}/photos`, value: [photo] }], title)
 }
 function another() {
   run.close()

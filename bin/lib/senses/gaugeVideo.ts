@@ -7,8 +7,8 @@ import { type DialLooks, drawnDial, FINE, HALF, RADIUS } from './gaugeDial'
 /** A synthetic video of a mechanical gauge on a running engine, and what is true of it. */
 export interface GaugeVideo {
   taps: GaugeTaps
-  /** Where the dial's own middle is seen in the first picture. */
-  middle: { x: number; y: number }
+  /** Where the line of a pressure is seen in the first picture, as a finger taps it. */
+  lineAt: (pressure: number) => { x: number; y: number }
   /** Pictures in a second. */
   rate: number
   seconds: number
@@ -211,7 +211,7 @@ export function drawGaugeVideo(
   const lineAt = (pressure: number) => tap(RADIUS * Math.cos(turnOf(pressure)), RADIUS * Math.sin(turnOf(pressure)))
   // The middle of the needle's own hub is tapped, and lies over the dial.
   return {
-    middle: seen(0, 0),
+    lineAt,
     taps: {
       centre: tap(over_ * Math.tan(shot.tilt[1]), over_ * Math.tan(shot.tilt[0])),
       zero: lineAt(0),

@@ -56,9 +56,51 @@ function lateBy({ done, whole, held }: Outcome, promised: WallTime | undefined, 
 }
 
 /**
- * The plan of a shop from what it keeps: engines in an order, who does what next, and when each is done, with how much later that is where work goes slower
- * than expected by the pace's own uncertainty.
+ * A plan with its band: engines in an order, who does what next, and when each is done, with how much later that is where work goes slower than expected by the pace's own uncertainty.
+ *
+ * @param at engines with their work at a pace
+ * @param asked engines in the order in which a hand has put them; the others follow
  */
+export function planWithBand(
+  at: (pace: Pace) => Engine[],
+  { pace, hands, now, asked }: { pace: Pace; hands: Hand[]; now: WallTime; asked: string[] },
+  solve: IntegerSolver,
+): ShopPlanned {
+  const expected = at(pace)
+  const best: Plan = planShop(expected, hands, now, solve, asked)
+  const slower = new Map(at(slowerPace(pace)).map((engine) => [engine.build, engine]))
+  const slow = planInOrder(
+    best.order.map((id) => slower.get(id)!),
+    hands,
+    now,
+  )
+  const of = new Map(expected.map((engine) => [engine.build, engine]))
+  return {
+    now,
+    order: best.order,
+    turns: best.turns,
+    hands,
+    engines: best.outcomes.map((outcome): Planned => {
+      const { name, promised, tasks } = of.get(outcome.build)!
+      const then = slow.outcomes.find(({ build }) => build === outcome.build)!
+      // Where another engine slips, one may come sooner: nothing is promised by that.
+      const latest = then.done === undefined || !then.whole ? undefined : Math.max(then.done, outcome.done ?? 0)
+      const late = lateBy(outcome, promised, now)
+      const most = Math.max(late ?? 0, lateBy(then, promised, now) ?? 0)
+      return {
+        ...outcome,
+        name,
+        tasks,
+        ...(promised === undefined ? {} : { promised }),
+        ...(late ? { late } : {}),
+        ...(latest === undefined ? {} : { latest }),
+        ...(most > 0 ? { lateMost: most } : {}),
+      }
+    }),
+  }
+}
+
+/** The plan of a shop from what it keeps. */
 export function shopPlan({ engines, plan, pace, now, zone, days }: PlanGiven, solve: IntegerSolver): ShopPlanned {
   const wall = (at: number) => onTheWall(at, zone)
   const begins = wall(now)
@@ -76,37 +118,6 @@ export function shopPlan({ engines, plan, pace, now, zone, days }: PlanGiven, so
         tasks: workOf(need, { pace: by, waits: kept ? waitsOf(kept, wall) : [], wall }),
       }
     })
-  const expected = at(pace)
   const asked = plan.order.filter((id) => engines.some((engine) => engine.id === id))
-  const best: Plan = planShop(expected, hands, begins, solve, asked)
-  const slower = new Map(at(slowerPace(pace)).map((engine) => [engine.build, engine]))
-  const slow = planInOrder(
-    best.order.map((id) => slower.get(id)!),
-    hands,
-    begins,
-  )
-  const of = new Map(expected.map((engine) => [engine.build, engine]))
-  return {
-    now: begins,
-    order: best.order,
-    turns: best.turns,
-    hands,
-    engines: best.outcomes.map((outcome): Planned => {
-      const { name, promised, tasks } = of.get(outcome.build)!
-      const then = slow.outcomes.find(({ build }) => build === outcome.build)!
-      // Where another engine slips, one may come sooner: nothing is promised by that.
-      const latest = then.done === undefined || !then.whole ? undefined : Math.max(then.done, outcome.done ?? 0)
-      const late = lateBy(outcome, promised, begins)
-      const most = Math.max(late ?? 0, lateBy(then, promised, begins) ?? 0)
-      return {
-        ...outcome,
-        name,
-        tasks,
-        ...(promised === undefined ? {} : { promised }),
-        ...(late ? { late } : {}),
-        ...(latest === undefined ? {} : { latest }),
-        ...(most > 0 ? { lateMost: most } : {}),
-      }
-    }),
-  }
+  return planWithBand(at, { pace, hands, now: begins, asked }, solve)
 }

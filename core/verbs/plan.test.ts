@@ -53,6 +53,8 @@ describe('the plan of a shop, headless', () => {
       },
     ])
     expect(engines[0]).toMatchObject({ done: '2026-12-02T09:05:00+01:00', whole: true, held: null, lateHours: 0 })
+    // Nothing was learnt of this shop: half as long again, 30 and 67.5 minutes in the morning.
+    expect(engines[0]).toMatchObject({ latest: '2026-12-02T09:37:30+01:00', lateHoursAtMost: 0 })
   })
   it('keeps days off and days away, says days before what will be late, and what nothing can be planned for', () => {
     const { turns, engines } = plan(

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { Hours } from '../house/plan'
-import { planShop } from '../plan/order'
-import { paceOf } from '../plan/pace'
+import { type Pace, paceOf } from '../plan/pace'
 import { presentOf } from '../plan/present'
 import { type Engine, type Hand, MINUTE, type WallTime } from '../plan/types'
 import { needOf } from '../plan/need'
+import { planWithBand } from '../plan/shop'
 import { type Wait, workOf } from '../plan/work'
 import { STATIONS } from '../record/quantity'
 import type { IntegerSolver } from '../programme/solver'
@@ -86,7 +86,9 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
     name: person.name,
     present: presentOf(person, now, asked.days),
   }))
-  const engines = asked.engines.map(({ promised, waits }, i): Engine => {
+  const needs = sheets.map((sheet) => needOf(sheet))
+  const engineAt = (by: Pace, i: number): Engine => {
+    const { promised, waits } = asked.engines[i]!
     const sheet = sheets[i]!
     const wanted = waits.map((wait): Wait =>
       'before' in wait
@@ -97,9 +99,11 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
       build: sheet.name,
       name: sheet.name,
       ...(promised === undefined ? {} : { promised: wall(promised) }),
-      tasks: workOf(needOf(sheet), { pace, waits: wanted, wall: (at) => at + offset }),
+      tasks: workOf(needs[i]!, { pace: by, waits: wanted, wall: (at) => at + offset }),
     }
-  })
+  }
+  const at = (by: Pace) => sheets.map((_, i) => engineAt(by, i))
+  const engines = at(pace)
   const twice = (names: string[]) => names.findIndex((each, i) => names.indexOf(each) < i)
   for (const [field, names] of [
     ['people', hands.map((each) => each.name)],
@@ -112,7 +116,9 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
   const strange = asked.order.findIndex((each) => !engines.some(({ build: own }) => own === each))
   if (strange >= 0) throw new Refused(`order.${strange}`, `${asked.order[strange]} is no engine of this plan`)
 
-  const { turns, outcomes, order } = planShop(engines, hands, now, solve, asked.order)
+  const planned = planWithBand(at, { pace, hands, now, asked: asked.order }, solve)
+  const { turns, order } = planned
+  const hours = (time = 0) => (time === Infinity ? null : time / (60 * MINUTE))
   return {
     order,
     turns: [...turns]
@@ -124,20 +130,21 @@ export function plan(solve: IntegerSolver, input: PlanInput) {
         from: shown(from),
         to: shown(to),
       })),
-    engines: outcomes.map(({ build: engine, done, whole, held, late }) => ({
+    engines: planned.engines.map(({ build: engine, done, latest, whole, held, late, lateMost, tasks }) => ({
       engine,
       done: done === undefined ? null : shown(done),
       whole,
       held: held ?? null,
-      lateHours: (late ?? 0) / (60 * MINUTE),
-      left: engines
-        .find((each) => each.build === engine)!
-        .tasks.map((task) => ({
-          station: task.station,
-          minutes: task.takes / MINUTE,
-          waits: task.waits ? { for: task.waits.what, until: shown(task.waits.until) } : null,
-          rests: task.rests ? { for: task.rests.what, hours: task.rests.takes / (60 * MINUTE) } : null,
-        })),
+      lateHours: hours(late),
+      /** Done at the latest, where work goes slower than expected by as much as is not known of the shop's pace; null where it then finds no time in these days. */
+      latest: latest === undefined ? null : shown(latest),
+      lateHoursAtMost: hours(lateMost),
+      left: tasks.map((task) => ({
+        station: task.station,
+        minutes: task.takes / MINUTE,
+        waits: task.waits ? { for: task.waits.what, until: shown(task.waits.until) } : null,
+        rests: task.rests ? { for: task.rests.what, hours: task.rests.takes / (60 * MINUTE) } : null,
+      })),
     })),
     minutes: { ...pace.item, primeItself: pace.prime, startItself: pace.start },
     /** From how many entries the minutes of each station come; 0: they are assumed, or were given. */

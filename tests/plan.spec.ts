@@ -104,6 +104,16 @@ test('waits: until a day, and by the server’s clock, which calls on every scre
   await page.getByTestId('wait-form').getByRole('button', { name: 'Wait', exact: true }).click()
   await expect(ottiline).toContainText('shells from afar: until')
   await expect(done).not.toHaveText(before!)
+  // They come later than was said.
+  const first = await done.textContent()
+  await ottiline.getByRole('button', { name: 'Change it: the wait for shells from afar' }).click()
+  await expect(page.getByLabel('What for')).toHaveValue('shells from afar')
+  await expect(page.getByTestId('wait-form').getByLabel('Until')).toHaveValue(wall(8, '10:00'))
+  await page.getByTestId('wait-form').getByLabel('Until').fill(wall(10, '10:00'))
+  await page.getByTestId('wait-form').getByRole('button', { name: 'Change it', exact: true }).click()
+  await expect(page.getByTestId('wait-form')).toHaveCount(0)
+  await expect(done).not.toHaveText(first!)
+  await expect(ottiline.getByText('shells from afar')).toHaveCount(1)
   await ottiline.getByRole('button', { name: 'End it: the wait for shells from afar' }).click()
   await expect(done).toHaveText(before!)
 

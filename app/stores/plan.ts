@@ -95,9 +95,30 @@ export const usePlan = defineStore('plan', () => {
       else engine.promised = promised
     })
   const wait = (id: string, waited: PlannedWait) => changeEngine(id, ({ waits }) => void (waits[uuid()] = waited))
+  /** Another wait in place of one: begun anew, where it runs. */
+  const waitInstead = (id: string, wait: string, waited: PlannedWait) =>
+    changeEngine(id, ({ waits }) => {
+      Reflect.deleteProperty(waits, wait)
+      waits[uuid()] = waited
+    })
   const endWait = (id: string, wait: string) =>
     changeEngine(id, ({ waits }) => void Reflect.deleteProperty(waits, wait))
   /** Puts the engines into an order by hand; none gives it back to the plan itself. */
   const putInOrder = (order: string[]) => change((plan) => void (plan.order = order))
-  return { given, old, planned, problem, kept, zone, load, follow, change, promise, wait, endWait, putInOrder }
+  return {
+    given,
+    old,
+    planned,
+    problem,
+    kept,
+    zone,
+    load,
+    follow,
+    change,
+    promise,
+    wait,
+    waitInstead,
+    endWait,
+    putInOrder,
+  }
 })

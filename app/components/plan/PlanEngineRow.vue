@@ -59,6 +59,9 @@ function promise(text: string) {
   void plan.promise(engine.build, text === '' ? undefined : text.slice(0, 16))
 }
 const adding = ref(false)
+/** The wait that is being changed; it may be ended meanwhile. */
+const changing = ref<string>()
+const changed = computed(() => waits.value.find(([id]) => id === changing.value))
 </script>
 
 <template>
@@ -115,20 +118,32 @@ const adding = ref(false)
         ><Button
           type="button"
           variant="text"
+          :aria-label="t('engines.changeWaitOf', { what: wait.what, name: engine.name })"
+          @click="changing = changing === id ? undefined : id"
+          >{{ t('engines.changeWait') }}</Button
+        ><Button
+          type="button"
+          variant="text"
           :aria-label="t('engines.endWaitOf', { what: wait.what, name: engine.name })"
           @click="plan.endWait(engine.build, id)"
           >{{ t('engines.endWait') }}</Button
         ></span
       >
       <Button
-        v-if="!adding"
+        v-if="!adding && !changed"
         type="button"
         variant="text"
         :aria-label="t('engines.addWaitTo', { name: engine.name })"
         @click="adding = true"
         >{{ t('engines.addWait') }}</Button
       >
-      <WaitForm v-else :build="engine.build" @close="adding = false" />
+      <WaitForm v-else-if="adding" :build="engine.build" @close="adding = false" /><WaitForm
+        v-else-if="changed"
+        :key="changing"
+        :build="engine.build"
+        :was="{ id: changed[0], wait: changed[1] }"
+        @close="changing = undefined"
+      />
     </div>
   </li>
 </template>

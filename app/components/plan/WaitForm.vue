@@ -4,12 +4,12 @@ import { z } from 'zod'
 import { t } from '~/words/of/plan'
 import { PAGES } from '~/composables/stations'
 import { serverNow } from '~/sync/serverClock'
-import { PlannedWait, WallMoment } from '#core/house/plan'
+import { isTimed, PlannedWait, WallMoment } from '#core/house/plan'
 import { durationFrom } from '#core/plan/typed'
 import { STATIONS, type Station } from '#core/record/quantity'
 
 /** Something that an engine waits for: until a time, from now on for so long, after a station, or until somebody knows. */
-const { build } = defineProps<{ build: string }>()
+const { build, was } = defineProps<{ build: string; was?: { id: string; wait: PlannedWait } }>()
 const emit = defineEmits<{ close: [] }>()
 const plan = usePlan()
 type How = 'until' | 'runs' | 'after' | 'open'
@@ -21,10 +21,18 @@ const COMMON: { value: string; words: string; how: How; station: Station }[] = [
   { value: 'washed', words: t('wait.washed'), how: 'after', station: 'passages' },
   { value: 'oil', words: t('wait.oil'), how: 'runs', station: 'prime' },
 ]
+const before = was?.wait
 const common = ref('own')
-const what = ref('')
-const how = ref<How>('until')
-const station = ref<Station>('bearings')
+const what = ref(before?.what ?? '')
+const how = ref<How>(
+  !before ? 'until' : 'after' in before ? 'after' : isTimed(before) ? 'runs' : before.until ? 'until' : 'open',
+)
+const station = ref<Station>(!before ? 'bearings' : 'after' in before ? before.after : before.before)
+/** As it was put: hours and minutes of what takes a time. */
+const until = before && 'until' in before ? before.until : ''
+const takesBefore = before && 'takes' in before ? Math.round(before.takes / 60_000) : undefined
+const takes =
+  takesBefore === undefined ? '' : `${Math.floor(takesBefore / 60)}:${String(takesBefore % 60).padStart(2, '0')}`
 function take(value: string) {
   const chosen = COMMON.find((each) => each.value === value)!
   common.value = value
@@ -70,7 +78,7 @@ async function put({ valid, values }: { valid: boolean; values?: unknown }) {
         : { ...said, before: station.value, ...(how.value === 'until' ? { until: typed.until } : {}) },
   )
   emit('close')
-  await plan.wait(build, wait)
+  await (was ? plan.waitInstead(build, was.id, wait) : plan.wait(build, wait))
 }
 </script>
 
@@ -80,11 +88,11 @@ async function put({ valid, values }: { valid: boolean; values?: unknown }) {
     class="wait-form"
     data-testid="wait-form"
     :resolver="resolver"
-    :initial-values="{ what, until: '', takes: '' }"
+    :initial-values="{ what, until, takes }"
     :validate-on-value-update="false"
     @submit="put"
   >
-    <span class="line"
+    <span v-if="!was" class="line"
       ><span class="quiet">{{ t('wait.common') }}</span
       ><ChoiceField :label="t('wait.common')" :value="common" :options="COMMON" @choose="take"
     /></span>
@@ -108,7 +116,7 @@ async function put({ valid, values }: { valid: boolean; values?: unknown }) {
     /></span>
     <p v-if="how === 'runs'" class="quiet wide">{{ t('wait.byServer') }}</p>
     <div class="wide actions">
-      <Button type="submit">{{ t('wait.put') }}</Button><Button
+      <Button type="submit">{{ was ? t('wait.change') : t('wait.put') }}</Button><Button
         type="button"
         variant="outlined"
         @click="emit('close')"

@@ -30,3 +30,12 @@ export function shutCamera(stream: MediaStream | undefined): void {
     track.stop()
   }
 }
+
+/** Tells of the next picture of a video that was not shown before; a browser that does not tell of them is asked whether time went on. */
+export function nextPicture(video: HTMLVideoElement, then: (now: number) => void): void {
+  if ('requestVideoFrameCallback' in video) return void video.requestVideoFrameCallback(then)
+  const before = (video as HTMLVideoElement).currentTime
+  const look = () =>
+    (video as HTMLVideoElement).currentTime === before ? setTimeout(look, 30) : then(performance.now())
+  setTimeout(look, 30)
+}

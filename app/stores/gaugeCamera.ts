@@ -1,5 +1,5 @@
 import { v4 as uuid } from 'uuid'
-import { type NoCamera, openCamera, shutCamera } from '~/composables/camera'
+import { nextPicture, type NoCamera, openCamera, shutCamera } from '~/composables/camera'
 import { useSightWorker } from '~/composables/useEngineModel'
 import { shrinkPhoto } from '~/composables/photo'
 import { remember, rememberedJson } from '~/sync/browserStorage'
@@ -159,8 +159,11 @@ export const useGaugeCamera = defineStore('gaugeCamera', () => {
 
   /** Each picture that the camera gives is looked at, if it is time. One that stands still gives none: then nothing is seen. */
   function next() {
-    if (!video || !stream.value) return
-    video.requestVideoFrameCallback((now) => {
+    const own = stream.value
+    if (!video || !own) return
+    nextPicture(video, (now) => {
+      // Of a camera that was shut meanwhile it is nobody's.
+      if (own !== stream.value) return
       next()
       if (!following.value || busy || now - last < EVERY) return
       last = now

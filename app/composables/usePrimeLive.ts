@@ -1,5 +1,5 @@
 import { primeCeiling } from '#core/parts/priming'
-import { SIGHT_LOST } from '~/stores/gaugeCamera'
+import { SIGHT_LOST } from '~/composables/gaugeSeen'
 import { primeWord, type StandingWord, standingWord } from '#core/prime/watch'
 import { primeSeen, turnedSpans, usePrimeSetUp } from '~/composables/usePrime'
 import { type Coming, primeWords } from '~/words/prime'

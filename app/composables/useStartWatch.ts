@@ -1,5 +1,5 @@
 import type { Band } from '#core/outlook/band'
-import { SIGHT_LOST } from '~/stores/gaugeCamera'
+import { SIGHT_LOST } from '~/composables/gaugeSeen'
 import { isLive, type RunWatch, watchRun } from '#core/start/follow'
 import { prepareCapture, type SteadyPoint } from '#core/start/points'
 import type { Assessment, Stop, StopCode } from '#core/start/watchTypes'

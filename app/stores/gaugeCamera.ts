@@ -1,14 +1,12 @@
 import { v4 as uuid } from 'uuid'
 import { nextPicture, type NoCamera, openCamera, shutCamera } from '~/composables/camera'
+import { gaugeRead, SIGHT_LOST } from '~/composables/gaugeSeen'
 import { useSightWorker } from '~/composables/useEngineModel'
 import { shrinkPhoto } from '~/composables/photo'
 import { remember, rememberedJson } from '~/sync/browserStorage'
 import type { GaugeTaps } from '#core/sight/dial'
-import type { GaugeRead, GaugeUnseen } from '#core/sight/gauge'
+import type { GaugeUnseen } from '#core/sight/gauge'
 import type { Point } from '#core/sight/types'
-
-/** s without a reading after which a camera does not see its gauge: two pictures of it, so that it is said within three tenths. */
-export const SIGHT_LOST = 0.22
 
 /** Pictures that come sooner than so after the last are not looked at, ms: of thirty a second every other, of ten each. */
 const EVERY = 62
@@ -55,7 +53,7 @@ export const useGaugeCamera = defineStore('gaugeCamera', () => {
   /** Pressure of the second line, Pa. */
   const at = ref<number | undefined>(kept?.at)
   const following = ref(false)
-  const read = shallowRef<GaugeRead>()
+  const read = gaugeRead
   const unseen = ref<GaugeUnseen | 'no-picture'>()
   const keepsPicture = ref(rememberedJson('uldo.gaugePicture', false))
   watch(keepsPicture, (now) => remember('uldo.gaugePicture', JSON.stringify(now)))

@@ -5,6 +5,7 @@ import { FAULT_WORDS } from '~/words/faults'
 import { remember, remembered } from '~/sync/browserStorage'
 import { canHave, FAULT_KEYS } from '#core/engine/faults'
 import type { RunSetUp } from '#core/run/schema'
+import { gaugeRead } from '~/composables/gaugeSeen'
 import { BAUD_RATES } from '~/composables/useSerial'
 
 /** Where a run's readings come from: tapped by hand, a logger, this machine's serial port, a file afterwards, or the simulated rig. */
@@ -31,11 +32,10 @@ const engineWrong = computed(
   () => source.value === 'rig' && !(Number.isInteger(engine.value) && engine.value >= 1 && engine.value <= 9999),
 )
 const run = useRun()
-const camera = useGaugeCamera()
 /** A run that is fed from here shows the gauge itself. */
 const goes = computed(() => run.run?.setup.source === 'camera' && run.own && !run.ended)
 /** Nothing is begun blind. */
-const unfollowed = computed(() => source.value === 'camera' && !camera.read)
+const unfollowed = computed(() => source.value === 'camera' && !gaugeRead.value)
 const build = useBuild()
 /** What this engine can have, and a rig can show: there is no lamp on it, and a prime is over before the pickup comes out of the oil. */
 const canBeSeen = (key: FaultKey) =>

@@ -238,6 +238,7 @@ test('a newer version is announced, and taken over by a hand alone, without what
   server,
   bench: page,
 }) => {
+  test.setTimeout(300_000)
   const door = await doorTo(server)
   const of = `${door.address}/build/${await buildId(server, 'Rescue tractor 2')}`
   await page.goto(`${of}/bearings`)
@@ -256,8 +257,8 @@ test('a newer version is announced, and taken over by a hand alone, without what
   await page.keyboard.type('57.1')
   await page.waitForTimeout(1500)
   await expect(field(page, 'main.3.bore')).toHaveValue('57.1')
-  // Whatever the browser's worker does meanwhile, it ends in a page that is loaded anew.
-  const loaded = page.waitForEvent('domcontentloaded', { timeout: 90_000 })
+  // Whatever the browser's worker does meanwhile, which may take a minute and a quarter (app/sync/newerVersion), it ends in a page that is loaded anew.
+  const loaded = page.waitForEvent('domcontentloaded', { timeout: 140_000 })
   await page.getByRole('button', { name: 'Use it now' }).click()
   await loaded
   await expect(field(page, 'main.2.bore')).toHaveValue('57.110')

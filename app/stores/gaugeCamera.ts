@@ -10,6 +10,9 @@ import type { Point } from '#core/sight/types'
 
 /** Pictures that come sooner than so after the last are not looked at, ms: of thirty a second every other, of ten each. */
 const EVERY = 62
+/** A video's own word for having a picture (HTMLMediaElement.HAVE_CURRENT_DATA), and how long its first may take, ms. */
+const HAVE_PICTURE = 2
+const FIRST_PICTURE = 8000
 /** How large a gauge is looked at, pixels from its middle to its lines, and how much about it. */
 const RADIUS = 110
 const ABOUT = 1.45
@@ -98,14 +101,25 @@ export const useGaugeCamera = defineStore('gaugeCamera', () => {
     stillBitmap = undefined
   }
 
-  /** Holds the picture, to set marks in it. */
-  async function hold() {
-    if (!video || !video.videoWidth) return
-    const { videoWidth: width, videoHeight: height } = video
+  /** Holds the picture, to set marks in it, once the camera gives one; tells whether it did. */
+  async function hold(): Promise<boolean> {
+    const from = video
+    if (!from) return false
+    if (from.readyState < HAVE_PICTURE)
+      await Promise.race([
+        new Promise((done) => from.addEventListener('loadeddata', done, { once: true })),
+        new Promise((over) => setTimeout(over, FIRST_PICTURE)),
+      ])
+    return holdNow(from).catch(() => false)
+  }
+  async function holdNow(from: HTMLVideoElement): Promise<boolean> {
+    if (from.readyState < HAVE_PICTURE || !from.videoWidth) return false
+    const { videoWidth: width, videoHeight: height } = from
     forgetStill()
     size.value = { width, height }
-    stillBitmap = await createImageBitmap(video)
+    stillBitmap = await createImageBitmap(from)
     still.value = URL.createObjectURL(await pictureOf(stillBitmap, 'image/png'))
+    return true
   }
   async function pictureOf(from: ImageBitmap | HTMLVideoElement, type: string): Promise<Blob> {
     const canvas = new OffscreenCanvas(size.value!.width, size.value!.height)

@@ -33,6 +33,9 @@ const MARKS = [
   ['mark', t('gauge.knownLine')],
 ] as const
 const marks = computed(() => MARKS.map(([key, words]) => ({ key, words, at: gauge.placed[key] })))
+async function hold() {
+  problem.value = (await gauge.hold()) ? '' : GAUGE_UNSEEN['no-picture']
+}
 async function follow() {
   problem.value = gauge.at === undefined ? t('gauge.sayLine') : ''
   if (problem.value) return
@@ -90,7 +93,7 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
         <p v-else-if="!gauge.following" class="quiet">{{ t('gauge.notYet') }}</p>
         <p v-if="gauge.read && !isRun" class="quiet">{{ t('gauge.compare') }}</p>
         <div class="row">
-          <Button type="button" :variant="gauge.following ? 'outlined' : undefined" @click="gauge.hold">{{
+          <Button type="button" :variant="gauge.following ? 'outlined' : undefined" @click="hold">{{
             gauge.following ? t('gauge.marksAnew') : t('gauge.marks')
           }}</Button>
           <Button v-if="gauge.read && !isRun" type="button" variant="outlined" @click="gauge.zero">{{

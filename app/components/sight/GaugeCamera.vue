@@ -9,6 +9,8 @@ const gauge = useGaugeCamera()
 const units = useUnits()
 const place = useTemplateRef<HTMLElement>('place')
 const problem = ref('')
+/** What was typed of the known line is none: what stood before does not count meanwhile. */
+const lineIsWrong = ref(false)
 let giveBack: (() => void) | undefined
 watch(
   [place, () => gauge.stream],
@@ -37,7 +39,7 @@ async function hold() {
   problem.value = (await gauge.hold()) ? '' : GAUGE_UNSEEN['no-picture']
 }
 async function follow() {
-  problem.value = gauge.at === undefined ? t('gauge.sayLine') : ''
+  problem.value = gauge.at === undefined || lineIsWrong.value ? t('gauge.sayLine') : ''
   if (problem.value) return
   const refused = await gauge.follow().catch(() => 'no-picture' as const)
   problem.value = refused ? t('gauge.notFollowed', { why: GAUGE_UNSEEN[refused] }) : ''
@@ -58,7 +60,7 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
     <template v-if="gauge.still && gauge.size">
       <p>{{ t('gauge.setMarks') }}</p>
       <PhotoMarks :picture="gauge.still" :size="gauge.size" :marks="marks" @move="gauge.move" />
-      <div class="row">
+      <div class="row says">
         <label
           >{{ t('gauge.lineSays') }}
           <QuantityField
@@ -66,8 +68,12 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
             :label="t('gauge.lineSays')"
             :value="gauge.at"
             :range="[2e4, 3e6]"
-            @write="gauge.at = $event" /></label
-        ><Button type="button" @click="follow">{{ t('gauge.follow') }}</Button
+            @write="gauge.at = $event"
+            @wrong="lineIsWrong = $event"
+        /></label>
+      </div>
+      <div class="row">
+        <Button type="button" @click="follow">{{ t('gauge.follow') }}</Button
         ><Button type="button" variant="text" @click="gauge.forgetStill">{{ t('gauge.leaveMarks') }}</Button>
       </div>
     </template>
@@ -118,6 +124,10 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
   flex-wrap: wrap;
   gap: 10px 14px;
   align-items: center;
+}
+/* Room for what is wrong with it, which is written under it. */
+.says {
+  padding-bottom: 40px;
 }
 .sees {
   display: flex;

@@ -63,8 +63,8 @@ function restore() {
 
 <style scoped>
 .quantity {
-  position: relative;
   display: inline-flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 6px;
 }
@@ -93,11 +93,8 @@ input[aria-invalid='true'] {
   border: 2px solid var(--watch);
 }
 .wrong {
-  position: absolute;
-  top: 100%;
-  right: 0;
-  z-index: 12;
-  width: 260px;
+  /* In its own place: it lies over no button that is needed next. */
+  flex: 0 1 260px;
   padding: 8px 10px;
   background: var(--sheet);
   border: 1px solid var(--watch);

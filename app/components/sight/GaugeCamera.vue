@@ -60,7 +60,7 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
     <template v-if="gauge.still && gauge.size">
       <p>{{ t('gauge.setMarks') }}</p>
       <PhotoMarks :picture="gauge.still" :size="gauge.size" :marks="marks" @move="gauge.move" />
-      <div class="row says">
+      <div class="row">
         <label
           >{{ t('gauge.lineSays') }}
           <QuantityField
@@ -73,8 +73,12 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
         /></label>
       </div>
       <div class="row">
-        <Button type="button" @click="follow">{{ t('gauge.follow') }}</Button
-        ><Button type="button" variant="text" @click="gauge.forgetStill">{{ t('gauge.leaveMarks') }}</Button>
+        <Button type="button" @click="follow">{{ t('gauge.follow') }}</Button><Button
+          type="button"
+          variant="text"
+          @click="gauge.forgetStill"
+          >{{ t('gauge.leaveMarks') }}</Button
+        >
       </div>
     </template>
     <div v-show="gauge.stream && !gauge.still" class="sees" :class="{ small: isRun }">
@@ -124,10 +128,6 @@ const p = (value: number) => units.say(value, 'pressure', units.fine)
   flex-wrap: wrap;
   gap: 10px 14px;
   align-items: center;
-}
-/* Room for what is wrong with it, which is written under it. */
-.says {
-  padding-bottom: 40px;
 }
 .sees {
   display: flex;

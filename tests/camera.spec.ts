@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { drawStripPhoto } from '../bin/lib/senses/stripPhoto'
 import { seeded } from '../core/random/random'
-import { setMarks, withCamera, writeVideo } from './fakeCamera'
+import { refuseCamera, setMarks, withCamera, writeVideo } from './fakeCamera'
 import { buildId, expect, type Running, sharing as test } from './server'
 
 /** What the browser's stand-in for a camera sees: one strip beside its scale. */
@@ -48,10 +48,7 @@ test('a camera that is refused, or that there is none of: it says so, and the wa
   server,
   bench: page,
 }) => {
-  await page.addInitScript(() => {
-    navigator.mediaDevices.getUserMedia = () =>
-      Promise.reject(new DOMException('no', localStorage.getItem('camera') ?? 'NotAllowedError'))
-  })
+  await refuseCamera(page)
   const strip = await openStrip(page, server)
   await expect(strip.getByRole('alert')).toContainText('The camera was refused')
   await page.evaluate(() => localStorage.setItem('camera', 'NotFoundError'))

@@ -60,3 +60,10 @@ export async function setMarks(
     await page.mouse.up()
   }
 }
+
+/** A browser that refuses the camera, or as the page's own storage says under `camera` by the browser's name for it. */
+export const refuseCamera = (page: Page) =>
+  page.addInitScript(() => {
+    navigator.mediaDevices.getUserMedia = () =>
+      Promise.reject(new DOMException('no', localStorage.getItem('camera') ?? 'NotAllowedError'))
+  })

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { drawGaugeVideo } from '../bin/lib/senses/gaugeVideo'
 import { seeded } from '../core/random/random'
-import { setMarks, withCamera, writeVideo } from './fakeCamera'
+import { refuseCamera, setMarks, withCamera, writeVideo } from './fakeCamera'
 import { hear, heard, press, runsOf, samplesOf } from './running'
 import { buildId, expect, ontoTheBoard, type Running, sharing as test } from './server'
 
@@ -101,6 +101,17 @@ test('a start by camera: read against the gauge, not watching while a hand is in
   const board = page.getByRole('dialog')
   const seen = page.getByTestId('gauge-reads')
   await expect(seen).toBeVisible()
+  // A camera that ends before anything was done: what it read last is not what the gauge reads.
+  await page.evaluate(() => {
+    const [track] = (document.querySelector('video')!.srcObject as MediaStream).getVideoTracks()
+    track!.stop()
+    track!.dispatchEvent(new Event('ended'))
+  })
+  await expect(page.getByTestId('board-word')).toHaveText('Not watching')
+  await expect(page.getByTestId('board-unseen')).toContainText('The camera follows no gauge')
+  await press(page, 'Open the camera')
+  await press(page, 'Set its marks')
+  await followAgain(page)
   // Fired while there is no pressure: it comes within the deadline.
   await expect.poll(() => reads(page), { intervals: [50] }).toBeLessThan(0.3)
   await press(page, 'Fired')
@@ -150,10 +161,7 @@ test('no camera: said with the way round, and a start by hand is begun all the s
   server,
   bench: page,
 }) => {
-  await page.addInitScript(() => {
-    navigator.mediaDevices.getUserMedia = () =>
-      Promise.reject(new DOMException('no', localStorage.getItem('camera') ?? 'NotAllowedError'))
-  })
+  await refuseCamera(page)
   await open(page, server, 'start')
   await press(page, 'Readings come from: Camera')
   const alert = page.getByTestId('gauge-camera').getByRole('alert')
@@ -163,6 +171,10 @@ test('no camera: said with the way round, and a start by hand is begun all the s
   await press(page, 'Open the camera')
   await expect(alert).toContainText('no camera that the browser finds')
   await expect(page.getByRole('button', { name: 'Go to the start' })).toBeDisabled()
+  await page.addInitScript(() => Object.defineProperty(navigator, 'mediaDevices', { value: undefined }))
+  await page.reload()
+  await press(page, 'Open the camera')
+  await expect(alert).toContainText('By plain HTTP')
   await press(page, 'Readings come from: By hand')
   await expect(page.getByText('touch the scale where its needle stands')).toBeVisible()
 })

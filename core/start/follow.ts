@@ -116,8 +116,9 @@ export function watchRun(
     },
     tick: (time) => {
       if (!live || acts.at(-1)?.action === 'stop') return last
-      // Before anything was done or heard, the clock of what will come is not known: it is only said that nothing comes.
-      if (acts.length === 0) return last ?? (wired ? prepareWatch(rules, model, true, silent).tick(time) : undefined)
+      // Before anything was heard, the clock of what will come is not known: it is only said that nothing comes. What was heard once and falls silent is said, whether or not anything was done.
+      if (acts.length === 0 && !last) return wired ? prepareWatch(rules, model, true, silent).tick(time) : undefined
+      if (acts.length === 0 && !wired) return last
       return (last = watch.tick(time))
     },
   }

@@ -222,6 +222,19 @@ describe('a run that is followed', () => {
   it('time goes on without a reading until it is off; before anything was done only a wired one says that nothing comes', () => {
     expect(watchRun(six(), { source: 'hand' }).tick(5)).toBeUndefined()
     expect(watchRun(six(), { source: 'logger' }).tick(30)?.blind).toContain('no-readings')
+    // What was read before anything was done, and is no more, is not what the gauge reads now.
+    for (const [source, silent, after] of [
+      ['camera', 0.22, 0.3],
+      ['logger', undefined, 4],
+    ] as const) {
+      const wired = watchRun(six(), { source }, undefined, silent)
+      wired.feed(
+        [0, 0.1, 0.2].map((time) => ({ time, gauge: 3.2e5 })),
+        [],
+      )
+      expect(wired.tick(0.3)?.blind).not.toContain('no-readings')
+      expect(wired.tick(0.2 + after)?.blind).toContain('no-readings')
+    }
     const run = watchRun(six(), { source: 'hand' })
     run.feed([], [acted(1, 'fire')])
     expect(run.tick(3)?.running).toBeCloseTo(2, 6)

@@ -1,9 +1,10 @@
 /**
- * What is measured by camera, and how fast a plan is made. Photos are drawn by a stand-in for a camera (`lib/senses`): a pinhole over a bench, a lens that blurs, a sensor that is noisy.
+ * What is measured by camera and by ear, and how fast a plan is made. Photos are drawn by a stand-in for a camera (`lib/senses`): a pinhole over a bench, a lens that blurs, a sensor that is noisy; sounds by pulses of gas through pipes into a shop's noise.
  *
  *   npm run bench:senses
  *   ONLY=strip PHOTOS=60 npm run bench:senses
  *   ONLY=gauge VIDEOS=20 npm run bench:senses
+ *   ONLY=ear SOUNDS=40 npm run bench:senses
  */
 import { integerSolver } from '../core/programme/solver'
 import { assumedPace } from '../core/plan/pace'
@@ -15,12 +16,15 @@ import { measureStrip } from '../core/sight/strip'
 import { Unmeasured } from '../core/sight/types'
 import { DEMO_BUILDS } from '../demo/make'
 import { watchRun } from '../core/start/follow'
+import { prepareEar } from '../core/sound/ear'
+import { anyEngine, drawEngineSound } from './lib/senses/engineSound'
 import { drawGaugeVideo } from './lib/senses/gaugeVideo'
 import { drawStripPhoto, type StripPhoto } from './lib/senses/stripPhoto'
 
 const { ONLY } = process.env
 const PHOTOS = Number(process.env.PHOTOS ?? 300)
 const VIDEOS = Number(process.env.VIDEOS ?? 200)
+const SOUNDS = Number(process.env.SOUNDS ?? 200)
 const share = (values: number[], part: number) =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(part * values.length))]!
 /** s without a reading after which the page says that it does not watch. */
@@ -101,7 +105,7 @@ function gauges(): void {
   const times: number[] = []
   const stops: number[] = []
   const losses: number[] = []
-  let [frames, unseen, wild, outside, unfollowed, missed, false_] = [0, 0, 0, 0, 0, 0, 0]
+  let [frames, unseen, wild, outside, unfollowed, missed, dark, false_] = [0, 0, 0, 0, 0, 0, 0, 0]
   for (let k = 0; k < VIDEOS; k++) {
     const video = drawGaugeVideo(seeded(9000 + k))
     const followed = followGauge(video.frame(0), video.taps)
@@ -118,6 +122,7 @@ function gauges(): void {
     const most = Math.max(...Array.from({ length: 200 }, (_, i) => video.truth(i / 10)))
     const isWatched = most < 0.95 * watch.rules.ceilingHot
     let stop: number | undefined
+    let saidBlind = 0
     let lastSeen = 0
     for (let i = 0; i < video.rate * video.seconds; i++) {
       const time = i / video.rate
@@ -128,7 +133,9 @@ function gauges(): void {
       frames++
       if ('unseen' in read) {
         if (!video.isCovered(time)) unseen++
-        if (video.isCovered(time) && watch.tick(time)?.blind.includes('no-readings')) losses.push(time - lastSeen)
+        const isSaid = watch.tick(time)?.blind.includes('no-readings') ?? false
+        if (video.isCovered(time) && isSaid) losses.push(time - lastSeen)
+        if (isSaid && video.lost !== undefined && time > video.lost) saidBlind++
         lastSeen = Infinity
         continue
       }
@@ -141,6 +148,8 @@ function gauges(): void {
     }
     if (!isWatched) continue
     if (video.lost === undefined) false_ += stop === undefined ? 0 : 1
+    // What is not seen for all of what is left, and said to be, is not watched by camera.
+    else if (stop === undefined && saidBlind > 5) dark++
     else if (stop === undefined) missed++
     else {
       let gone = video.lost
@@ -154,7 +163,7 @@ function gauges(): void {
     `Gauge by camera: ${VIDEOS} videos of 20 s, ${errors.length} readings within ${(100 * within).toFixed(2)} percent of full scale at 95 of 100 (wanted 0.7), at most ${(100 * share(errors, 1)).toFixed(1)}; ${wild} of them wild (over 3); ${outside} outside twice what they state; ${unseen} of ${frames} pictures not read without a hand; ${unfollowed} not followed`,
   )
   console.log(
-    `  ${work.toFixed(1)} ms a picture, ${work.toFixed(0)} percent of a core at ten a second (wanted 50); a total loss is stopped after ${share(stops, 0.5).toFixed(2)} s, at most ${share(stops, 1).toFixed(2)} (wanted 1.5), ${stops.length} of them, ${missed} missed; ${false_} stopped without one`,
+    `  ${work.toFixed(1)} ms a picture, ${work.toFixed(0)} percent of a core at ten a second (wanted 50); a total loss is stopped after ${share(stops, 0.5).toFixed(2)} s, at most ${share(stops, 1).toFixed(2)} (wanted 1.5), ${stops.length} of them, ${missed} missed, ${dark} while it said that it sees none; ${false_} stopped without one`,
   )
   if (losses.length > 0)
     console.log(
@@ -165,6 +174,59 @@ function gauges(): void {
   must(false_ === 0, 'gauge: nothing stopped that goes')
   must(work < 50, 'gauge: half of a core')
   must(wild <= 0.001 * errors.length, 'gauge: one in a thousand wild')
+}
+
+/** Engines heard from their first second on, and shops in which none runs; each quarter of a second a speed, or none. */
+function ears(): void {
+  const BEFORE = 2
+  const errors: number[] = []
+  const times: number[] = []
+  const nots = new Map<string, number>()
+  let [sure, wrong, outside, ghosts, inFirst, asked] = [0, 0, 0, 0, 0, 0]
+  for (let k = 0; k < SOUNDS * 1.25; k++) {
+    const random = seeded(11_000 + k)
+    const wish = anyEngine(random, k)
+    const runs = k < SOUNDS
+    const sound = drawEngineSound(random, { ...wish, over: runs ? wish.over : undefined, before: BEFORE })
+    // What the hand at the throttle said is a third off at most.
+    const about = wish.speed * (0.75 + 0.55 * random())
+    const ways = [{ fires: wish.fires, cycle: wish.cycle }]
+    const ear = prepareEar(sound.rate, { ways, slowest: 1.5, fastest: 100 })
+    let from = 0
+    for (let quarter = 4; quarter <= 16; quarter++) {
+      const time = quarter / 4 - (quarter === 12 ? 0.02 : 0)
+      ear.take(sound.samples.subarray(from, Math.round(time * sound.rate)))
+      from = Math.round(time * sound.rate)
+      if (time <= BEFORE) ear.shop()
+      if (time < BEFORE + 0.9) continue
+      const began = performance.now()
+      const heard = ear.listen(about)
+      times.push(performance.now() - began)
+      if (runs) asked++
+      if ('unheard' in heard) {
+        if (runs) nots.set(heard.unheard, (nots.get(heard.unheard) ?? 0) + 1)
+        continue
+      }
+      if (!runs) {
+        ghosts++
+        continue
+      }
+      const error = Math.abs(heard.speed / sound.speed(time - heard.ago) - 1)
+      errors.push(error)
+      sure++
+      if (quarter === 12) inFirst++
+      if (error > 0.01) wrong++
+      if (error * heard.speed > 4 * heard.sigma) outside++
+    }
+  }
+  console.log(
+    `Speed by ear: ${SOUNDS} sounds; within a second ${inFirst} were sure; ${sure} of ${asked} times in all, within ${(100 * share(errors, 0.95)).toFixed(2)} percent at 95 of 100 (wanted 1), at most ${(100 * share(errors, 1)).toFixed(2)}, ${wrong} outside 1, ${outside} outside twice what they state; of ${SOUNDS / 4} shops without an engine a speed was heard ${ghosts} times; ${share(times, 0.5).toFixed(0)} ms each, four a second`,
+  )
+  console.log(`  not sure as ${[...nots].map(([name, count]) => `${name} ${count}`).join(', ')}`)
+  must(wrong === 0, 'ear: within 1 percent, or not sure')
+  must(ghosts === 0, 'ear: no speed without an engine')
+  must(inFirst >= 0.5 * SOUNDS, 'ear: half of them sure within a second')
+  must(share(times, 0.5) < 125, 'ear: half of a core')
 }
 
 /** Twenty engines, four people, a fortnight; nine plans. */
@@ -223,6 +285,7 @@ async function plans(): Promise<void> {
 if (!ONLY || ONLY === 'strip') strips()
 if (!ONLY || ONLY === 'beside') besides()
 if (!ONLY || ONLY === 'gauge') gauges()
+if (!ONLY || ONLY === 'ear') ears()
 if (!ONLY || ONLY === 'plan') await plans()
 for (const words of failed) console.error(`Not held: ${words}`)
 process.exitCode = failed.length > 0 ? 1 : 0

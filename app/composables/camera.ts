@@ -1,4 +1,4 @@
-/** Why there is no camera: refused by who is asked, none on this device, held by another program, none over plain HTTP, or by what the browser says. */
+/** Why there is no camera or microphone: refused by who is asked, none on this device, held by another program, none over plain HTTP, or by what the browser says. */
 export type NoCamera = 'refused' | 'none' | 'busy' | 'plainHttp' | 'failed'
 
 const WHY: Record<string, NoCamera> = {
@@ -11,19 +11,31 @@ const WHY: Record<string, NoCamera> = {
 }
 
 /** This device's camera, the one that looks away from who holds it; or why there is none. By plain HTTP a browser gives no page a camera. */
-export async function openCamera(
+export function openCamera(
   video: Omit<MediaTrackConstraints, 'facingMode'>,
 ): Promise<MediaStream | { no: NoCamera; message: string }> {
+  return openDevice({ audio: false, video: { facingMode: 'environment', ...video } })
+}
+
+/** This device's microphone, as it hears: nothing is made louder, cut off or taken out. */
+export function openMicrophone(): Promise<MediaStream | { no: NoCamera; message: string }> {
+  return openDevice({
+    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+    video: false,
+  })
+}
+
+async function openDevice(wanted: MediaStreamConstraints): Promise<MediaStream | { no: NoCamera; message: string }> {
   if (typeof navigator.mediaDevices?.getUserMedia !== 'function') return { no: 'plainHttp', message: '' }
   try {
-    return await navigator.mediaDevices.getUserMedia({ audio: false, video: { facingMode: 'environment', ...video } })
+    return await navigator.mediaDevices.getUserMedia(wanted)
   } catch (error) {
     const { name, message } = error as Error
     return { no: WHY[name] ?? 'failed', message }
   }
 }
 
-/** Shuts a camera; what was to happen when it ends by itself does not. */
+/** Shuts a camera or microphone; what was to happen when it ends by itself does not. */
 export function shutCamera(stream: MediaStream | undefined): void {
   for (const track of stream?.getTracks() ?? []) {
     track.onended = null

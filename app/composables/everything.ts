@@ -51,6 +51,7 @@ const APART = [
   () => import('~/components/prime/PrimeRound.vue'),
   () => import('~/components/start/StartReadings.vue'),
   () => import('~/components/start/StartBoard.vue'),
+  () => import('~/components/start/SpeedEar.vue'),
   () => import('~/components/start/BreakIn.vue'),
   () => import('~/components/run/RunImport.vue'),
   () => import('~/components/logbook/SistersView.vue'),

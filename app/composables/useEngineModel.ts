@@ -1,6 +1,7 @@
 import { t } from '~/words/of/frame'
 import { type Remote, wrap } from 'comlink'
 import type { SightWorker } from '~/workers/sight.worker.ts'
+import type { SoundWorker } from '~/workers/sound.worker.ts'
 import type { SlowWorker } from '~/workers/slow.worker.ts'
 import type { PaperWriter } from '~/workers/paper.worker'
 import type { ModelWorker } from '~/workers/model.worker'
@@ -37,6 +38,7 @@ let model: Asked<ModelWorker> | undefined
 let slow: Asked<SlowWorker> | undefined
 let writer: Asked<PaperWriter> | undefined
 let sight: Asked<SightWorker> | undefined
+let sound: Asked<SoundWorker> | undefined
 
 /** The model in its worker; one for the whole page, a new one where it has ended. */
 export function useEngineModel(): Remote<ModelWorker> {
@@ -77,4 +79,14 @@ export function useSightWorker(): Remote<SightWorker> {
     t('useEngineModel.whatMeasuresDidNotLoad'),
   )
   return sight.remote
+}
+
+/** What measures in sounds; started when first asked. */
+export function useSoundWorker(): Remote<SoundWorker> {
+  sound ??= open<SoundWorker>(
+    new Worker(new URL('../workers/sound.worker.ts', import.meta.url), { type: 'module', name: 'sound' }),
+    () => (sound = undefined),
+    t('useEngineModel.whatMeasuresDidNotLoad'),
+  )
+  return sound.remote
 }

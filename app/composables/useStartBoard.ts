@@ -1,6 +1,8 @@
 import { t } from '~/words/of/frame'
 import { BLIND_WORDS } from '~/words/start'
 import type { RigAction } from '#core/run/actions'
+import { isRead } from '#core/run/channels'
+import { isLive, type Said } from '#core/start/follow'
 import type { BlindReason, WatchCode } from '#core/start/watchTypes'
 
 /** What the board of a running start shows: its phase and word, what is not watched, how old the last reading is. */
@@ -14,8 +16,17 @@ export function useStartBoard() {
   const broken = computed(() => (after.value ? seen.value?.stop : undefined))
   const acknowledged = computed(() => run.events.some(({ kind }) => kind === 'stop'))
   const shouting = computed(() => stop.value !== undefined && !acknowledged.value)
-  const last = computed(() => run.samples[run.samples.length - 1])
-  const speed = computed(() => last.value?.speed ?? said(last.value?.time ?? run.now()).speed)
+  /** The last of what is wired or read by hand; what is only heard tells of nothing else. */
+  const last = computed(() => run.samples.findLast(isRead))
+  const clock = useClock()
+  /** Speed, and what it stands on where no tachometer tells it. */
+  const stands = computed<Said>(() => {
+    if (last.value?.speed !== undefined && !watched.byHand.value) return { speed: last.value.speed }
+    return said(
+      isLive(run.run?.setup.source) && !run.ended ? (void clock.value, run.now()) : (last.value?.time ?? run.now()),
+    )
+  })
+  const speed = computed(() => stands.value.speed)
   /** The oil as it is wired, or as it was typed a moment ago; undefined when nobody knows. */
   const temperature = computed(() => last.value?.temperature ?? said(last.value?.time ?? run.now()).temperature)
   /** Reasons by the watch itself; before its first reading, whether it has a model at all. */
@@ -83,6 +94,7 @@ export function useStartBoard() {
     shouting,
     last,
     speed,
+    speedBy: computed(() => stands.value.by),
     temperature,
     reasons,
     blind,

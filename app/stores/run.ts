@@ -215,6 +215,8 @@ export const useRun = defineStore('run', () => {
   /** Writes readings in: by hand, from a port or a file. */
   async function take(fresh: ChannelSample[]) {
     if (!run.value || fresh.length === 0) return
+    // A run is numbered by its milliseconds: what two sources read in the same one stands side by side.
+    for (const sample of fresh) while (known.has(sequenceOf(sample))) sample.time += 0.001
     add(fresh)
     await pieces.push(run.value, fresh)
   }

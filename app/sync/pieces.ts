@@ -5,7 +5,7 @@ import type { Run } from '#core/run/run'
 const BY_TENTHS = new Set<Run['setup']['source']>(['camera', 'serial'])
 const PIECE = 250
 
-/** Readings on their way to the queue: what a hand says goes at once, what comes ten times a second in pieces. */
+/** Readings on their way to the queue: what a hand says goes at once, what comes by itself several times a second in pieces. */
 export function makePieces(enter: (run: string, some: ChannelSample[]) => Promise<unknown>) {
   let of = ''
   let gathered: ChannelSample[] = []
@@ -23,7 +23,8 @@ export function makePieces(enter: (run: string, some: ChannelSample[]) => Promis
     if (of !== id) await send()
     of = id
     gathered.push(...fresh)
-    if (!BY_TENTHS.has(setup.source)) return send()
+    const isHeard = fresh.every(({ heard }) => heard !== undefined)
+    if (!BY_TENTHS.has(setup.source) && !isHeard) return send()
     sending ??= setTimeout(() => void send(), PIECE)
   }
   return { push, send }

@@ -1,7 +1,7 @@
 import type { Dimension } from '../quantity/units'
 
 /** What can be wired up for a run. */
-export const CHANNELS = ['pressure', 'gauge', 'speed', 'temperature', 'drill', 'tank'] as const
+export const CHANNELS = ['pressure', 'gauge', 'speed', 'temperature', 'drill', 'tank', 'heard'] as const
 export type Channel = (typeof CHANNELS)[number]
 
 /** What each channel is, and the letter that stands for it on a line from a logger. */
@@ -15,6 +15,7 @@ export const CHANNEL: Record<
   temperature: { words: 'Oil temperature', dimension: 'temperature', letter: 'T', range: [-60, 250] },
   drill: { words: 'Drill speed', dimension: 'speed', letter: 'D', range: [0, 200] },
   tank: { words: 'Tank pressure', dimension: 'pressure', letter: 'K', range: [0, 3e6] },
+  heard: { words: 'Crank speed, by ear', dimension: 'speed', letter: 'H', range: [0, 400] },
 }
 
 /** One sample of a run: s since it began, and what was wired, SI and °C. */
@@ -24,3 +25,7 @@ export type ChannelSample = { time: number } & Partial<Record<Channel, number>>
 export function sequenceOf(sample: Pick<ChannelSample, 'time'>): number {
   return Math.round(1000 * sample.time)
 }
+
+/** Whether more than a sound was read. */
+export const isRead = (sample: ChannelSample): boolean =>
+  CHANNELS.some((channel) => channel !== 'heard' && sample[channel] !== undefined)

@@ -47,6 +47,7 @@ export const TIME_UNITS: Unit[] = [
 /** Words by which a heading gives away what its column is. */
 const GUESS: [RegExp, Channel | 'time'][] = [
   [/^(t|time|elapsed|timestamp|seconds?|ms)\b/i, 'time'],
+  [/\bear\b|heard/i, 'heard'],
   [/tank/i, 'tank'],
   [/mech|gauge|second pressure/i, 'gauge'],
   [/drill|pump/i, 'drill'],

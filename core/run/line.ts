@@ -12,11 +12,12 @@ const BARE: Record<Channel, string> = {
   temperature: '°C',
   drill: 'rpm',
   tank: 'kPa',
+  heard: 'rpm',
 }
 
 /**
  * Reads a line from a home-made logger: `P=231 N=820 T=18.5`, in any order, parted by spaces, commas or semicolons. `t` is seconds
- * of the logger's own clock; `P` pressure, `G` mechanical gauge, `K` tank, `N` crank, `D` drill, `T` oil. A number may carry its unit
+ * of the logger's own clock; `P` pressure, `G` mechanical gauge, `K` tank, `N` crank, `D` drill, `H` crank by ear, `T` oil. A number may carry its unit
  * (`P=2.31bar`, `P=33psi`); bare ones are kPa, rpm and °C. A trailing `*` and two hexadecimal digits is the exclusive-or
  * of the bytes before it, and is checked. Lines that begin with `#` are remarks.
  *

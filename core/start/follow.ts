@@ -12,6 +12,8 @@ import type { Assessment, RunSample } from './watchTypes'
 
 /** An oil temperature that a hand typed stands for so long, s: then it has warmed by more than the band allows for. */
 const TYPED_STANDS = 120
+/** A speed that was heard stands for so long, s. */
+const HEARD_STANDS = 1.5
 
 type Happened = Pick<RunEvent, 'time' | 'kind' | 'data'>
 
@@ -27,9 +29,19 @@ export interface RunWatch {
   /** Time goes on without a reading. */
   tick: (time: number) => Assessment | undefined
   expect: (expectation: Expectation | undefined) => void
-  /** Speed that the throttle's last word stands for, rev/s, and the oil temperature as it was last typed, °C. */
-  said: (time: number) => { speed?: number; temperature?: number }
+  /** Speed as it was heard a moment ago or, failing that, as the throttle's last word stands for, rev/s; and the oil temperature as it was last typed, °C. */
+  said: (time: number) => Said
 }
+
+export interface Said {
+  speed?: number
+  /** What the speed stands on. */
+  by?: 'ear' | 'throttle'
+  temperature?: number
+}
+
+/** What a hand at the throttle says while the engine fires. */
+export const FIRES = new Set<RigAction>(['fire', 'cold-idle', 'fast-idle', 'idle', 'working'])
 
 /** Speeds that a throttle's words stand for by the brief, rev/s. */
 export function throttleSpeeds(recorded: Sheet): Record<RigAction, number> {
@@ -52,7 +64,7 @@ const isWired = (source: RunSetUp['source']) => source === 'logger' || source ==
 export const isLive = (source: RunSetUp['source'] | undefined) =>
   source === 'hand' || (source !== undefined && isWired(source))
 
-/** The watch over one run of a sheet. What is not wired is taken from what the hand said: by hand and by camera the speed by the throttle's word, the oil as it was typed. `silent`: s without a reading after which this page knows that its source sees nothing. */
+/** The watch over one run of a sheet. What is not wired is taken from what was heard, or else from what the hand said: by hand and by camera the speed by the throttle's word, the oil as it was typed. What is heard tells how fast an engine runs, never whether: that the hand says. `silent`: s without a reading after which this page knows that its source sees nothing. */
 export function watchRun(
   sheet: Sheet,
   { source }: Pick<RunSetUp, 'source'>,
@@ -69,12 +81,19 @@ export function watchRun(
   const byHand = source === 'hand'
   const acts: { time: number; action: RigAction }[] = []
   const typed: { time: number; temperature: number }[] = []
+  let heard: { time: number; speed: number } | undefined
   let last: Assessment | undefined
 
-  function said(time: number): { speed?: number; temperature?: number } {
+  function said(time: number): Said {
     const act = acts.filter((each) => each.time <= time + 1e-6).at(-1)
     const oil = typed.filter((each) => each.time <= time + 1e-6 && time - each.time <= TYPED_STANDS).at(-1)
-    return { ...(act ? { speed: speeds[act.action] } : {}), ...(oil ? { temperature: oil.temperature } : {}) }
+    return { ...saidSpeed(act, time), ...(oil ? { temperature: oil.temperature } : {}) }
+  }
+  function saidSpeed(act: (typeof acts)[number] | undefined, time: number): Said {
+    if (!act) return {}
+    const isHeard =
+      heard && FIRES.has(act.action) && heard.time >= act.time && Math.abs(time - heard.time) <= HEARD_STANDS
+    return isHeard ? { speed: heard!.speed, by: 'ear' } : { speed: speeds[act.action], by: 'throttle' }
   }
 
   function hear({ time, kind, data }: Happened): void {
@@ -89,11 +108,13 @@ export function watchRun(
   }
 
   function whole(sample: ChannelSample): RunSample {
+    // Slower than any engine fires is none.
+    if (sample.heard !== undefined && sample.heard > 0.5 * rules.cranking) heard = { time: sample.time, speed: sample.heard }
     const { speed, temperature } = said(sample.time)
     return {
       ...sample,
-      // A gauge tells no speed: the hand at the throttle does.
-      ...(byHand || source === 'camera' ? { speed: sample.speed ?? speed } : {}),
+      // A gauge tells no speed: the ear does, or the hand at the throttle; a logger without a tachometer neither, where somebody listens.
+      ...(byHand || source === 'camera' || heard ? { speed: sample.speed ?? speed } : {}),
       ...(byHand ? { whole: true } : {}),
       temperature: sample.temperature ?? temperature,
     }

@@ -174,9 +174,9 @@ describe('a run that is followed', () => {
     expect(run.said(0)).toEqual({})
     run.feed([], [acted(1, 'crank'), acted(5, 'working')])
     expect(run.said(0.9)).toEqual({})
-    expect(run.said(1)).toEqual({ speed: of('crankingSpeed') })
-    expect(run.said(4.9)).toEqual({ speed: of('crankingSpeed') })
-    expect(run.said(5)).toEqual({ speed: of('workingSpeed') })
+    expect(run.said(1)).toEqual({ speed: of('crankingSpeed'), by: 'throttle' })
+    expect(run.said(4.9)).toEqual({ speed: of('crankingSpeed'), by: 'throttle' })
+    expect(run.said(5)).toEqual({ speed: of('workingSpeed'), by: 'throttle' })
   })
   it('an oil temperature that was typed stands for two minutes', () => {
     const run = watchRun(six(), { source: 'hand' })
@@ -261,5 +261,44 @@ describe('a run that is followed', () => {
     const after = feed(2)
     expect(after.expected!.low).toBeGreaterThan(0)
     expect(after.blind).not.toContain('no-prediction')
+  })
+})
+
+describe('a speed that was heard', () => {
+  const act = (time: number, action: string) => ({ time, kind: 'act' as const, data: { action } })
+  it('counts while the engine fires and for a second and a half, before the throttle’s word and after a tachometer', () => {
+    const watch = watchRun(six(), { source: 'hand' })
+    const speeds = throttleSpeeds(six())
+    watch.feed([{ time: 0.5, heard: 30 }], [act(0, 'crank')])
+    expect(watch.said(0.6)).toEqual({ speed: speeds.crank, by: 'throttle' })
+    watch.feed([{ time: 2.2, heard: 19 }], [act(2, 'fire')])
+    expect(watch.said(2.3)).toEqual({ speed: 19, by: 'ear' })
+    expect(watch.said(3.8)).toEqual({ speed: speeds.fire, by: 'throttle' })
+    // What was heard before the throttle was moved is not how fast it goes since.
+    watch.feed([{ time: 4, heard: 19 }], [])
+    watch.feed([], [act(4.2, 'working')])
+    expect(watch.said(4.3)).toEqual({ speed: speeds.working, by: 'throttle' })
+    const seen: (number | undefined)[] = []
+    const logger = watchRun(six(), { source: 'logger' })
+    logger.feed(
+      [
+        { time: 1, pressure: 3e5 },
+        { time: 1.1, heard: 19 },
+        { time: 1.2, pressure: 3e5 },
+        { time: 1.3, pressure: 3e5, speed: 17 },
+        { time: 4, pressure: 3e5 },
+      ],
+      [act(0.5, 'fire')],
+      (_, sample) => seen.push(sample.speed),
+    )
+    expect(seen).toEqual([undefined, 19, 19, 17, speeds.fire])
+  })
+  it('never says that an engine fires or stands: a hand does', () => {
+    const watch = watchRun(six(), { source: 'hand' })
+    for (let i = 0; i < 12; i++) watch.feed([{ time: i / 4, heard: 20 }], i === 0 ? [act(0, 'crank')] : [])
+    expect(watch.tick(3)?.phase).toBe('cranking')
+    watch.feed([{ time: 4, pressure: 3e5 }], [act(3.9, 'fire')])
+    for (let i = 0; i < 12; i++) watch.feed([{ time: 4 + i / 4, heard: 1.2 }], [])
+    expect(watch.tick(8)?.phase).toBe('running')
   })
 })

@@ -12,13 +12,15 @@ const { vueApp } = useNuxtApp()
 if (!vueApp.config.globalProperties.$toast) vueApp.use(ToastService)
 const toast = useToast()
 const build = useBuild()
+const turning = useTurning()
 const GROUP = 'steps'
 /** How long a word stays, ms: what was done shows itself on the sheet; what an undo did has to be read; a question waits. */
 const LIFE = { did: 5000, undid: 12_000 }
 function show() {
   const news = build.stepNews
   toast.removeGroup(GROUP)
-  if (news)
+  // What a run writes by itself is on its board.
+  if (news && (!turning.value || news.ask))
     toast.add({
       group: GROUP,
       severity: 'secondary',

@@ -24,10 +24,8 @@ const over = computed(() =>
     ),
   ),
 )
-/** Nothing lies over the board of an engine that is turning: it is called once the run has ended. */
-const run = useRun()
-const route = useRoute()
-const turning = computed(() => run.run !== undefined && !run.ended && /\/(prime|start)$/.test(route.path))
+/** It is called once the run has ended. */
+const turning = useTurning()
 const called = computed(() =>
   turning.value ? [] : over.value.filter(({ build }) => !names.value || build in names.value),
 )

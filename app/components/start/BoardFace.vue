@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { figure } from '~/words/numbers'
 import { t } from '~/words/of/start'
+import { t as tSound } from '~/words/of/sound'
 import { WATCH_WORDS } from '~/words/start'
 import type { Board } from '~/composables/useStartBoard'
 
@@ -9,7 +10,14 @@ const { board } = defineProps<{ board: Board }>()
 const units = useUnits()
 const run = useRun()
 /** Apart from the rest, so that the template reads plainly. */
-const { seen, rules, word, phase, warning, read, old, speed, temperature } = board
+const { seen, rules, word, phase, warning, read, old, speed, speedBy, temperature } = board
+/** The speed, and what it stands on: never as if a tachometer said it. */
+const says = computed(() => {
+  if (speed.value === undefined) return t('boardFace.speedNotKnown')
+  const now = units.say(speed.value, 'speed')
+  if (!speedBy.value) return now
+  return tSound(speedBy.value === 'ear' ? 'board.byEar' : 'board.byThrottle', { speed: now })
+})
 /** Under the word: what is counted, what is unusual, or when pressure came. */
 const under = computed(() => {
   if (phase.value === 'rest') return t('boardFace.noPressureSAfterFiringOff', { deadline: rules.value?.deadline ?? 5 })
@@ -40,7 +48,7 @@ const under = computed(() => {
       <span class="under mono"
         ><b v-if="old !== undefined" class="ago" data-testid="read-ago"
           >{{ t('boardFace.readSAgo', { old }) }}{{ ' ' }}</b
-        >{{ speed === undefined ? t('boardFace.speedNotKnown') : units.say(speed, 'speed') }} ·
+        ><span data-testid="board-speed">{{ says }}</span> ·
         {{ temperature === undefined ? t('boardFace.oilNotKnown') : units.say(temperature, 'temperature')
         }}<template v-if="seen?.expected && phase === 'running'"
           >{{ ' '

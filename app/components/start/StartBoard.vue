@@ -3,6 +3,7 @@ import { lowered } from '~/words/speak'
 import { t } from '~/words/of/start'
 import type { RigAction } from '#core/run/actions'
 import type { PointName } from '#core/start/points'
+import { isLive } from '#core/start/follow'
 import { STOP_TITLES, stopReason } from '~/words/start'
 
 /** The start across the shop: one word, the pressure now, what is left of the deadline; and when a rule is broken, STOP over everything, with sound and reason. */
@@ -27,6 +28,16 @@ const THROTTLE: [RigAction, string][] = [
 ]
 const unseen = useUnseenGauge()
 const rig = computed(() => run.run?.setup.source === 'rig')
+/** Heard only where nothing tells the speed. */
+const listens = computed(
+  () => isLive(run.run?.setup.source) && run.own && !run.ended && (byHand.value || last.value?.speed === undefined),
+)
+/** What a hand reads, with what else it said. */
+function read(pressure: number) {
+  const time = run.now()
+  const { speed: turns, by, temperature: oil } = said(time)
+  void run.take([{ time, pressure, temperature: oil, ...(by === 'ear' ? { heard: turns } : { speed: turns }) }])
+}
 const top = computed(() => 1.15 * Math.max(rules.value?.ceilingCold ?? 6e5, 1e5))
 const markable = computed(
   () =>
@@ -116,13 +127,10 @@ async function act(action: RigAction) {
       <p v-if="broken" class="broken" data-testid="broken">
         <b>{{ t('startBoard.aRuleWasBrokenAtS', { time: Math.round(broken.time) }) }}</b> {{ stopReason(broken, p) }}
       </p>
+      <LazySpeedEar v-if="listens" />
       <BoardPoints :kept="kept" :markable="markable" @mark="mark" />
       <RunRemarks part="row" />
-      <HandReading
-        v-if="byHand && !run.ended"
-        :top="top"
-        @read="run.take([{ time: run.now(), pressure: $event, ...said(run.now()) }])"
-      />
+      <HandReading v-if="byHand && !run.ended" :top="top" @read="read" />
       <label v-if="(!run.ended && last?.temperature === undefined) || (byHand && !run.ended)" class="oil"
         >{{ t('startBoard.oilNow') }}
         <QuantityField

@@ -9,20 +9,20 @@ const guest = computed(() => route.path === '/guest')
 const shown = ref(false)
 /** What the first screen needs comes first: what is kept for a day without the network, after it. */
 const FIRST_SCREEN = 6000
-/** What calls when a wait is over: fetched beside the work, and again where the server was away. */
-const WaitCalls = shallowRef<Component>()
+/** Fetched beside the work, and again where the server was away. */
+const BesideTheWork = shallowRef<Component>()
 const AGAIN = 10_000
-async function fetchCalls() {
+async function fetchBeside() {
   try {
-    WaitCalls.value = (await useVersion().beside(import('~/components/frame/WaitCalls.vue'))).default
+    BesideTheWork.value = (await useVersion().beside(import('~/components/frame/BesideTheWork.vue'))).default
   } catch {
-    setTimeout(fetchCalls, AGAIN)
+    setTimeout(fetchBeside, AGAIN)
   }
 }
 onMounted(() =>
   setTimeout(() => {
     if (guest.value) return
-    void fetchCalls()
+    void fetchBeside()
     void useVersion().keep()
   }, FIRST_SCREEN),
 )
@@ -35,7 +35,7 @@ watchEffect(() => (guest.value || (access.known && (!access.needed || access.per
   <div class="page" :inert="access.asks && !guest"><NuxtPage v-if="shown" /></div>
   <SignIn v-if="access.asks && !guest" />
   <AlarmOverlay v-if="shown && !guest" />
-  <component :is="WaitCalls" v-if="WaitCalls && shown && !guest && !access.asks" />
+  <component :is="BesideTheWork" v-if="BesideTheWork && shown && !guest && !access.asks" />
 </template>
 
 <style>

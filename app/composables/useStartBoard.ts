@@ -98,6 +98,7 @@ export function useStartBoard() {
     temperature,
     reasons,
     blind,
+    dark,
     read,
     old,
     warning,

@@ -25,6 +25,7 @@ const KEYS = [
         <dd>{{ what }}</dd></template
       >
     </dl>
+    <HandsFreeChoices />
   </Dialog>
 </template>
 

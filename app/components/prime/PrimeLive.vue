@@ -17,14 +17,17 @@ const live = usePrimeLive()
 const { setUp, expected, going, on, seen, ceiling, word, padSeen, filterOff, filterOn } = live
 const { full, band, top } = usePrimeCourse(live)
 const alarm = useAlarm(() => word.value?.level === 'stop' && (on.value || seen.value.gauge > ceiling.value))
+const voice = useVoice()
 watch(
   () => word.value?.code,
-  (code, before) =>
-    code &&
-    code !== before &&
-    code !== 'going-well' &&
-    !(code === 'not-watching' && word.value!.by === 0) &&
-    void run.event('word', WORD_TITLES[code], { code, by: word.value!.by }),
+  (code) => {
+    if (!code) return
+    const { level, by } = word.value!
+    const words = WORD_TITLES[code]
+    if (going.value && (level === 'stop' || code === 'primed' || code === 'not-watching'))
+      voice.say(named(words), 'now')
+    if (code !== 'going-well' && !(code === 'not-watching' && by === 0)) void run.event('word', words, { code, by })
+  },
 )
 
 const nextTurn = computed(() =>
@@ -133,9 +136,15 @@ function another() {
         <Button v-if="on && nextTurn" type="button" variant="outlined" class="large" @click="turn">{{
           t('primeLive.crankTurnedTo', { nextTurn: named(nextTurn.label) })
         }}</Button>
-        <Button type="button" variant="outlined" class="large" data-testid="finish" @click="finish">{{
-          word?.code === 'primed' ? t('primeLive.primedWriteItDown') : t('primeLive.endIt')
-        }}</Button>
+        <Button
+          type="button"
+          variant="outlined"
+          class="large"
+          data-testid="finish"
+          :data-take="word?.code === 'primed' || undefined"
+          @click="finish"
+          >{{ word?.code === 'primed' ? t('primeLive.primedWriteItDown') : t('primeLive.endIt') }}</Button
+        >
       </div>
       <div v-else class="hands">
         <Button type="button" variant="outlined" @click="another">{{ t('primeLive.anotherPrime') }}</Button><a

@@ -54,7 +54,7 @@ onBeforeUnmount(close)
   <div v-else class="camera">
     <video ref="video" muted playsinline :aria-label="t('camera.sees')" />
     <span class="hands"
-      ><Button type="button" @click="take">{{ t('camera.take') }}</Button
+      ><Button type="button" data-take @click="take">{{ t('camera.take') }}</Button
       ><Button type="button" variant="outlined" @click="close">{{ t('camera.close') }}</Button></span
     >
   </div>

@@ -50,7 +50,7 @@ const gap = (value: number) => units.say(value, 'clearance')
       ><span>{{ t('strip.taper', { taper: gap(clearance.taper) }) }}</span
       ><span class="actions"
         ><TickBox :value="keepsPhoto" @tick="emit('keeps', $event)">{{ t('strip.keepPhoto') }}</TickBox
-        ><Button type="button" @click="emit('keep', clearance)">{{ t('strip.keep') }}</Button></span
+        ><Button type="button" data-take @click="emit('keep', clearance)">{{ t('strip.keep') }}</Button></span
       ></template
     >
     <p v-else class="wrong">{{ t('strip.outside', { name: scale.name }) }}</p>

@@ -37,9 +37,10 @@ const rpm = (value: number) => units.say(value, 'speed')
 <template>
   <section class="ear" :aria-label="t('ear.speedByEar')" data-testid="ear">
     <div v-if="!ear.stream" class="row">
-      <Button type="button" variant="outlined" @click="ear.open">{{ t('ear.speedByEar') }}</Button><span class="quiet">{{
-        t('ear.how')
-      }}</span>
+      <Button type="button" variant="outlined" @click="ear.open">{{ t('ear.speedByEar') }}</Button><span
+        class="quiet"
+        >{{ t('ear.how') }}</span
+      >
     </div>
     <p v-if="ear.no" class="wrong" role="alert">
       {{ NO[ear.no.no] }} <span v-if="ear.no.no === 'failed'">{{ ear.no.message }}</span>

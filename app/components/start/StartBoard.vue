@@ -16,6 +16,7 @@ const { seen, stop, band, points, rules, said, byHand, broken, acknowledged, las
 const { reasons, blind, warning, done, phase } = board
 const { kept, keep } = useCapturedPoints(points, () => seen.value?.firstPressure)
 const alarm = useAlarm(() => board.shouting.value)
+useSpokenBoard(board)
 const awake = useWakeLock(() => !run.ended)
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const THROTTLE: [RigAction, string][] = [

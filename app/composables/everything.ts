@@ -19,6 +19,7 @@ const APART = [
   () => import('~/components/bearings/JournalView.vue'),
   () => import('~/components/sight/StripPhoto.vue'),
   () => import('~/components/sight/GaugeCamera.vue'),
+  () => import('~/components/sight/ShellZones.vue'),
   () => import('~/components/bearings/ShellsView.vue'),
   () => import('~/components/bearings/TurnView.vue'),
   () => import('~/components/brief/TargetTable.vue'),

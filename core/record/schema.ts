@@ -49,12 +49,47 @@ export const Check = z.strictObject({
 export type Check = z.infer<typeof Check>
 
 /** What was found when something was looked at, in one of the trade's words. */
+/** A place in a picture, as parts of its width and height from the upper left. */
+const Place = z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)])
+const Stroke = z.strictObject({ from: Place, to: Place })
+
+/** Where a shell's face is looked at: the middle of its crown, along either edge, and at either joint. */
+export const SHELL_ZONES = ['crown', 'front', 'rear', 'left', 'right'] as const
+export type ShellZone = (typeof SHELL_ZONES)[number]
+
+/** What was seen of a shell, zone by zone, and what was marked in its pictures. */
+export const ShellLook = z.strictObject({
+  zones: z.partialRecord(
+    z.enum(SHELL_ZONES),
+    z.strictObject({
+      seen: z.string().max(40),
+      /** What a fingernail says, since a colour may be a stain: it catches, or goes over it. */
+      felt: z.enum(['catches', 'smooth']).optional(),
+    }),
+  ),
+  pictures: z.record(
+    z.uuid(),
+    z.strictObject({
+      /** Its width and height, pixels. */
+      size: z.tuple([z.number().int().min(1).max(20_000), z.number().int().min(1).max(20_000)]),
+      zones: z.partialRecord(z.enum(SHELL_ZONES), Place).default({}),
+      /** Something of known length beside or on the shell, m. */
+      ruler: Stroke.extend({ length: z.number().positive().max(1).optional() }).optional(),
+      scores: z.array(Stroke).max(20).default([]),
+    }),
+  ),
+})
+export type ShellLook = z.infer<typeof ShellLook>
+export type ShellPicture = ShellLook['pictures'][string]
+
 export const Inspection = z.strictObject({
   finding: z.string().min(1).max(40),
   by: z.string().max(60).optional(),
   at: z.iso.datetime({ offset: true }).optional(),
   note: z.string().max(500).optional(),
   photos: z.array(z.uuid()).max(30).optional(),
+  /** Of an old shell alone. */
+  shell: ShellLook.optional(),
 })
 export type Inspection = z.infer<typeof Inspection>
 

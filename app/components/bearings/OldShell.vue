@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { named } from '~/words/speak'
 import { t } from '~/words/of/bearings'
+import { t as tSight } from '~/words/of/sight'
 import { OLD_SHELLS, type OldShell } from '#core/bearing/shell'
 
 /** What the old shell of a journal looked like, what that says, and its photos. */
 const { reading, label } = defineProps<{ reading: string; label: string }>()
 const build = useBuild()
-const person = usePerson()
 const GOOD: OldShell = 'even grey'
 /** As they are seen, where a sheet's own word is another. */
 const SEEN: Partial<Record<OldShell, string>> = {
@@ -23,15 +23,12 @@ const WHAT: Record<OldShell, string> = {
   discoloured: t('oldShell.blueOrBlackIsHeatIt'),
 }
 const found = computed(() => build.sheet!.inspections[`${reading}.oldShell`])
+/** Another word keeps the photos and what was marked in them. */
 function inspect(finding: string) {
-  const path = `/inspections/${reading}.oldShell`
   const change = t('oldShell.oldShell2', { label })
-  if (found.value?.finding === finding) return void build.change([{ op: 'remove', path }], change)
-  void build.change(
-    [{ op: 'add', path, value: { finding, by: person.who || 'Someone', at: new Date().toISOString() } }],
-    change,
-  )
+  void build.inspect(`${reading}.oldShell`, found.value?.finding === finding ? undefined : { finding }, change)
 }
+const isOpen = ref(false)
 
 function photographed(id: string) {
   if (!found.value) return
@@ -68,6 +65,12 @@ function photographed(id: string) {
       :words="t('oldShell.photographIt')"
       @kept="photographed"
     />
+    <template v-if="found?.photos?.length">
+      <Button type="button" variant="outlined" :aria-expanded="isOpen" @click="isOpen = !isOpen">{{
+        tSight(isOpen ? 'shell.shut' : 'shell.open')
+      }}</Button>
+      <LazyShellZones v-if="isOpen" :key="reading" :reading="reading" :label="label" :photos="found.photos" />
+    </template>
   </section>
 </template>
 

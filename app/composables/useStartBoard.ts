@@ -27,6 +27,14 @@ export function useStartBoard() {
     )
   })
   const speed = computed(() => stands.value.speed)
+  /** It is listened for the speed only where nothing tells it. */
+  const listens = computed(
+    () =>
+      isLive(run.run?.setup.source) &&
+      run.own &&
+      !run.ended &&
+      (watched.byHand.value || last.value?.speed === undefined),
+  )
   /** The oil as it is wired, or as it was typed a moment ago; undefined when nobody knows. */
   const temperature = computed(() => last.value?.temperature ?? said(last.value?.time ?? run.now()).temperature)
   /** Reasons by the watch itself; before its first reading, whether it has a model at all. */
@@ -94,6 +102,7 @@ export function useStartBoard() {
     shouting,
     last,
     speed,
+    listens,
     speedBy: computed(() => stands.value.by),
     temperature,
     reasons,

@@ -1,5 +1,5 @@
 import type { OldShell } from '#core/bearing/shell'
-import type { ShellSays } from '#core/bearing/shellLook'
+import type { ShellSays } from '#core/parts/shellLook'
 import type { ShellZone } from '#core/record/schema'
 import { t } from './of/sight'
 import { named, said } from './speak'

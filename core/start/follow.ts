@@ -109,7 +109,8 @@ export function watchRun(
 
   function whole(sample: ChannelSample): RunSample {
     // Slower than any engine fires is none.
-    if (sample.heard !== undefined && sample.heard > 0.5 * rules.cranking) heard = { time: sample.time, speed: sample.heard }
+    if (sample.heard !== undefined && sample.heard > 0.5 * rules.cranking)
+      heard = { time: sample.time, speed: sample.heard }
     const { speed, temperature } = said(sample.time)
     return {
       ...sample,

@@ -13,6 +13,9 @@ const units = useUnits()
 const key = computed(() => `${set}.${number}`)
 const record = computed(() => bearingsOf(build.sheet!, set)[number - 1])
 const known = computed(() => record.value.clearance.source === 'measured' || record.value.chosen !== undefined)
+/** Whether the zones of its old shell are looked at, below everything else: two pictures side by side want the width. */
+const zones = ref(false)
+const shellPhotos = computed(() => build.sheet!.inspections[`${key.value}.oldShell`]?.photos ?? [])
 const feed = computed(() => rodFeed(build.sheet!))
 const DRILLINGS = [
   { value: 'single', words: t('journalView.oneMouth') },
@@ -69,10 +72,24 @@ const DRILLINGS = [
       <MainShells v-if="set === 'main'" :number="number" />
       <div>
         <StripReading :reading="key" :label="named(record.label)" />
-        <OldShell v-if="set === 'main'" class="block" :reading="key" :label="named(record.label)" />
+        <OldShell
+          v-if="set === 'main'"
+          v-model:zones="zones"
+          class="block"
+          :reading="key"
+          :label="named(record.label)"
+        />
       </div>
-      <OldShell v-if="set === 'rod'" :reading="key" :label="named(record.label)" />
+      <OldShell v-if="set === 'rod'" v-model:zones="zones" :reading="key" :label="named(record.label)" />
     </div>
+    <LazyShellZones
+      v-if="zones && shellPhotos.length > 0"
+      :key="`${key} zones`"
+      class="block"
+      :reading="key"
+      :label="named(record.label)"
+      :photos="shellPhotos"
+    />
     <FilmPanel :key="key" :set="set" :number="number" />
   </div>
 </template>

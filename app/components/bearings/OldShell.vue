@@ -28,7 +28,8 @@ function inspect(finding: string) {
   const change = t('oldShell.oldShell2', { label })
   void build.inspect(`${reading}.oldShell`, found.value?.finding === finding ? undefined : { finding }, change)
 }
-const isOpen = ref(false)
+/** Whether its zones are looked at below. */
+const isOpen = defineModel<boolean>('zones', { default: false })
 
 function photographed(id: string) {
   if (!found.value) return
@@ -65,12 +66,14 @@ function photographed(id: string) {
       :words="t('oldShell.photographIt')"
       @kept="photographed"
     />
-    <template v-if="found?.photos?.length">
-      <Button type="button" variant="outlined" :aria-expanded="isOpen" @click="isOpen = !isOpen">{{
-        tSight(isOpen ? 'shell.shut' : 'shell.open')
-      }}</Button>
-      <LazyShellZones v-if="isOpen" :key="reading" :reading="reading" :label="label" :photos="found.photos" />
-    </template>
+    <Button
+      v-if="found?.photos?.length"
+      type="button"
+      variant="outlined"
+      :aria-expanded="isOpen"
+      @click="isOpen = !isOpen"
+      >{{ tSight(isOpen ? 'shell.shut' : 'shell.open') }}</Button
+    >
   </section>
 </template>
 

@@ -3,7 +3,6 @@ import { lowered } from '~/words/speak'
 import { t } from '~/words/of/start'
 import type { RigAction } from '#core/run/actions'
 import type { PointName } from '#core/start/points'
-import { isLive } from '#core/start/follow'
 import { STOP_TITLES, stopReason } from '~/words/start'
 
 /** The start across the shop: one word, the pressure now, what is left of the deadline; and when a rule is broken, STOP over everything, with sound and reason. */
@@ -29,10 +28,6 @@ const THROTTLE: [RigAction, string][] = [
 ]
 const unseen = useUnseenGauge()
 const rig = computed(() => run.run?.setup.source === 'rig')
-/** Heard only where nothing tells the speed. */
-const listens = computed(
-  () => isLive(run.run?.setup.source) && run.own && !run.ended && (byHand.value || last.value?.speed === undefined),
-)
 /** What a hand reads, with what else it said. */
 function read(pressure: number) {
   const time = run.now()
@@ -128,7 +123,7 @@ async function act(action: RigAction) {
       <p v-if="broken" class="broken" data-testid="broken">
         <b>{{ t('startBoard.aRuleWasBrokenAtS', { time: Math.round(broken.time) }) }}</b> {{ stopReason(broken, p) }}
       </p>
-      <LazySpeedEar v-if="listens" />
+      <LazySpeedEar v-if="board.listens.value" />
       <BoardPoints :kept="kept" :markable="markable" @mark="mark" />
       <RunRemarks part="row" />
       <HandReading v-if="byHand && !run.ended" :top="top" @read="read" />

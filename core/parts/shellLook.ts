@@ -1,5 +1,5 @@
 import { SHELL_ZONES, type ShellLook, type ShellPicture, type ShellZone } from '../record/schema'
-import type { OldShell } from './shell'
+import type { OldShell } from '../bearing/shell'
 
 /** What is seen by its colour alone: it may be a stain of the oil's additives, so that it says nothing until it was felt. */
 const COLOURS: readonly OldShell[] = ['overlay gone', 'discoloured']

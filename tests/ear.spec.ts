@@ -63,6 +63,7 @@ test('by hand, the ear tells the speed where it is sure, and where it is not the
   await expect(speed).toContainText('as the throttle stands')
   await press(page, 'Close the microphone')
   await expect(ear.getByRole('button', { name: 'Speed by ear' })).toBeVisible()
+  await press(page, 'Off')
 })
 
 test('no microphone: said with the way round, and the start goes on by the throttle’s word', async ({
@@ -82,4 +83,5 @@ test('no microphone: said with the way round, and the start goes on by the throt
   await expect(alert).toContainText('By plain HTTP')
   await press(page, 'Cold idle')
   await expect(page.getByTestId('board-speed')).toContainText('as the throttle stands')
+  await press(page, 'Off')
 })

@@ -132,6 +132,10 @@ test('a start by camera: read against the gauge, not watching while a hand is in
   const gaps = samples.slice(1).map(({ time }, i) => time - samples[i]!.time)
   expect(Math.max(...gaps)).toBeGreaterThan(1.2)
   await expect.poll(async () => (await runsOf(server, id))[0].stopped ?? null).not.toBeNull()
+  // A STOP that stands calls on every page of the shop, other tests' too.
+  await press(page, 'The switch is off')
+  await press(page, 'End the run')
+  await expect.poll(async () => (await runsOf(server, id))[0].endedAt).not.toBeNull()
 })
 
 test('a prime by camera is fed by the gauge, after a reload too once the camera is opened again', async ({

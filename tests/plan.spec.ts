@@ -101,6 +101,10 @@ test('waits: until a day, and by the server’s clock, which calls on every scre
   await expect(page.getByTestId('wait-form')).toContainText('Choose a day and a time.')
   await page.getByLabel('What for').fill('shells from afar')
   await page.getByTestId('wait-form').getByLabel('Until').fill(wall(8, '10:00'))
+  // Half typed it outlives a reload.
+  await page.reload()
+  await expect(page.getByLabel('What for')).toHaveValue('shells from afar')
+  await expect(page.getByTestId('wait-form').getByLabel('Until')).toHaveValue(wall(8, '10:00'))
   await page.getByTestId('wait-form').getByRole('button', { name: 'Wait', exact: true }).click()
   await expect(ottiline).toContainText('shells from afar: until')
   await expect(done).not.toHaveText(before!)

@@ -1,11 +1,12 @@
 import type { Page } from '@playwright/test'
 import { PNG } from 'pngjs'
+import { withCamera, refuseCamera, writeVideo } from './fakeCamera'
 import { press } from './running'
 import { buildId, expect, type Running, sharing as test } from './server'
 
 /** An old shell as a camera sees it from above: grey, coppery along one edge, with one score across. */
 const [WIDE, HIGH] = [800, 600]
-function drawShell(): Buffer {
+function drawShell(): PNG {
   const png = new PNG({ width: WIDE, height: HIGH })
   for (let y = 0; y < HIGH; y++)
     for (let x = 0; x < WIDE; x++) {
@@ -15,9 +16,13 @@ function drawShell(): Buffer {
       const [r, g, b] = !isShell ? [40, 42, 45] : isScore ? [60, 60, 62] : isEdge ? [172, 112, 74] : [150, 152, 155]
       png.data.set([r!, g!, b!, 255], 4 * (y * WIDE + x))
     }
-  return PNG.sync.write(png)
+  return png
 }
-const PHOTO = { name: 'shell.png', mimeType: 'image/png', buffer: drawShell() }
+const shell = drawShell()
+const PHOTO = { name: 'shell.png', mimeType: 'image/png', buffer: PNG.sync.write(shell) }
+test.use({
+  launchOptions: async ({ launchOptions }, use) => use({ ...launchOptions, ...withCamera(writeVideo([shell, shell])) }),
+})
 
 async function openShell(page: Page, server: Running, id: string) {
   await page.goto(`${server.address}/build/${id}/bearings?view=journal&at=main.2`)
@@ -112,4 +117,37 @@ test('an old shell by photo: five zones beside the last set, a score by a ruler,
   await expect.poll(async () => (await inspect(id))?.finding).toBe('worn on one edge')
   expect(JSON.stringify((await inspect(id))?.shell)).toContain('"length":0.02')
   expect((await inspect(id))?.photos).toHaveLength(1)
+})
+
+test('an old shell before the camera: a foot takes the picture; where there is no camera, that is said and a photo is chosen', async ({
+  server,
+  bench: page,
+  context,
+}) => {
+  await context.grantPermissions(['camera'])
+  await page.addInitScript(() => localStorage.setItem('uldo.footKeys', '{"take":"PageDown"}'))
+  const id = await buildId(server, 'Ottiline')
+  const conditions = await openShell(page, server, id)
+  const grey = conditions.getByRole('button', { name: 'even grey' })
+  if ((await grey.getAttribute('aria-pressed')) !== 'true') await grey.click()
+  await expect(page.getByTestId('hands-free')).toBeAttached({ timeout: 20_000 })
+  const part = page.locator('section', { has: conditions })
+  await part.getByRole('button', { name: 'Take a picture' }).click()
+  const seen = part.locator('video')
+  await expect.poll(() => seen.evaluate((each: HTMLVideoElement) => each.videoWidth)).toBe(WIDE)
+  await page.keyboard.press('PageDown')
+  const kept = part.getByRole('img', { name: 'Old shell of Main 2' })
+  await expect(kept).toBeVisible()
+  await expect.poll(() => kept.evaluate((each: HTMLImageElement) => each.naturalWidth)).toBe(WIDE)
+  await expect(part.getByRole('button', { name: 'Zones and scores' })).toBeVisible()
+  await refuseCamera(page)
+  await page.reload()
+  await part.getByRole('button', { name: 'Take a picture' }).click()
+  await expect(part.getByRole('alert')).toContainText('The camera was refused')
+  await page.evaluate(() => localStorage.setItem('camera', 'NotFoundError'))
+  await part.getByRole('button', { name: 'Take a picture' }).click()
+  await expect(part.getByRole('alert')).toContainText('no camera that the browser finds')
+  await page.evaluate(() => Object.defineProperty(navigator, 'mediaDevices', { value: undefined }))
+  await part.getByRole('button', { name: 'Take a picture' }).click()
+  await expect(part.getByRole('alert')).toContainText('By plain HTTP')
 })

@@ -142,6 +142,7 @@ test('the voice counts the deadline and says STOP until the engine is off', asyn
   const stops = (await said(page)).length
   await page.waitForTimeout(3500)
   expect((await said(page)).length).toBe(stops)
+  await press(page, 'End the run')
 })
 
 test('without a voice of its own a browser says nothing over the network, and says why', async ({

@@ -20,6 +20,7 @@ const APART = [
   () => import('~/components/sight/StripPhoto.vue'),
   () => import('~/components/sight/GaugeCamera.vue'),
   () => import('~/components/sight/ShellZones.vue'),
+  () => import('~/components/sight/CameraShot.vue'),
   () => import('~/components/bearings/ShellsView.vue'),
   () => import('~/components/bearings/TurnView.vue'),
   () => import('~/components/brief/TargetTable.vue'),

@@ -24,8 +24,6 @@ export const useEar = defineStore('ear', () => {
   const no = ref<{ no: NoCamera | 'gone'; message: string }>()
   const heard = shallowRef<HeardSpeed>()
   const not = ref<NotHeard>('silent')
-  /** Whether the shop was heard before the engine fired. */
-  const knowsShop = ref(false)
   const how = ref<FiresHow>('four-stroke')
   let context: AudioContext | undefined
   let timer: ReturnType<typeof setInterval> | undefined
@@ -71,7 +69,6 @@ export const useEar = defineStore('ear', () => {
   }
   async function begin() {
     heard.value = undefined
-    knowsShop.value = false
     if (context && build.sheet) await useSoundWorker().open(context.sampleRate, earEngine(build.sheet, how.value))
   }
   function close() {
@@ -104,7 +101,6 @@ export const useEar = defineStore('ear', () => {
     if (!action || !FIRES.has(action) || run.ended) {
       if (!act.value || 1000 * (run.now() - act.value.time) > RUNS_DOWN) {
         await useSoundWorker().shop()
-        knowsShop.value = true
       }
       return nothing('shop')
     }
@@ -125,5 +121,5 @@ export const useEar = defineStore('ear', () => {
     remember(key(), JSON.stringify(now))
     void begin()
   }
-  return { stream, no, heard, not, knowsShop, how, open, close, firesAs }
+  return { stream, no, heard, not, how, open, close, firesAs }
 })

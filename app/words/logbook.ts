@@ -210,8 +210,18 @@ function valueOf({ part, kind, key }: StoryLine, of: unknown, layout: Layout, sa
     }
     case 'checks':
       return t((of as Check).state === 'done' ? 'lines.done' : 'lines.fault')
-    case 'inspections':
-      return findingWords(key, (of as Inspection).finding, layout)
+    case 'inspections': {
+      const { finding, shell } = of as Inspection
+      const zones = Object.keys(shell?.zones ?? {}).length
+      const scores = Object.values(shell?.pictures ?? {}).reduce((sum, each) => sum + each.scores.length, 0)
+      return [
+        findingWords(key, finding, layout),
+        zones > 0 ? t('lines.zones', { n: zones }, zones) : '',
+        scores > 0 ? t('lines.scores', { n: scores }, scores) : '',
+      ]
+        .filter(Boolean)
+        .join(', ')
+    }
     case 'choices':
       return chosenWords(key, of as string)
     case 'shells':

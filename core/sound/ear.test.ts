@@ -80,8 +80,7 @@ describe('an engine’s speed by ear', () => {
     const random = seeded(4)
     const shop = Float32Array.from({ length: 3 * rate }, (_, i) => 0.1 * hum(i / rate) + 0.01 * (random() - 0.5))
     // Fifty firings in a second would be 1,500 rpm of four cylinders.
-    const heard = heardOf({ rate, samples: shop, speed: () => 0, runs: false }, [even(4)])
-    expect('speed' in heard && heard.speed).toBeCloseTo(25, 0)
+    expect(heardOf({ rate, samples: shop, speed: () => 0, runs: false }, [even(4)])).toMatchObject({ unheard: 'hum' })
     expect(heardOf({ rate, samples: shop, speed: () => 0, runs: false }, [even(4)], 1.5)).toHaveProperty('unheard')
     const engine = drawEngineSound(seeded(3), { ...even(4), speed: 18, over: 25, before: 1, seconds: 2, calm: true })
     const both = engine.samples.map((each, i) => 0.5 * each + 0.3 * shop[i]!)

@@ -19,8 +19,8 @@ export interface HeardSpeed {
   ago: number
   confidence: number
 }
-/** Why none is said: too little was heard yet, it is too loud for the microphone, no engine is made out, two speeds fit as well, or it changes too fast. */
-export type Unheard = 'too-short' | 'driven' | 'no-engine' | 'two-fit' | 'changes'
+/** Why none is said: too little was heard yet, it is too loud for the microphone, no engine is made out, two speeds fit as well, it changes too fast, or it may be the mains' hum, since nobody listened before it fired. */
+export type Unheard = 'too-short' | 'driven' | 'no-engine' | 'two-fit' | 'changes' | 'hum'
 
 export interface Ear {
   take: (block: Float32Array) => void
@@ -60,6 +60,9 @@ const SIGMA = 0.003
 const LEAST_SIGMA = 0.0015
 /** Below this nothing fits. */
 const FITS = 12
+/** Firings in a second that the mains hum at, and their share that is as near. */
+const MAINS = [25, 30, 50, 60, 100, 120]
+const HUM = 0.006
 
 /** @param rate samples of the sound in a second */
 export function prepareEar(rate: number, engine: EarEngine): Ear {
@@ -89,6 +92,8 @@ export function prepareEar(rate: number, engine: EarEngine): Ear {
     const short = refine(bands, heights, revs, seconds, there, whole.slope, 0.04, 0.2)
     const agree = Math.abs(short.speed / there - 1) < AGREE && Math.abs(short.slope - whole.slope) < BENDS
     if (!agree || Math.abs(short.slope) > RUNS_OFF || short.sigma > SIGMA * short.speed) return { unheard: 'changes' }
+    const firings = (short.speed * fires.length) / revs
+    if (!around && MAINS.some((each) => Math.abs(firings / each - 1) < HUM)) return { unheard: 'hum' }
     return { speed: short.speed, sigma: Math.max(short.sigma, LEAST_SIGMA * short.speed), ago: seconds / 2, confidence }
   }
   function shop() {
@@ -159,8 +164,8 @@ function believed(worth: Float64Array, before: Float64Array | undefined): Float6
   })
 }
 
-/** Speed as it is at the end of the last `seconds`, near one that is known, by finer steps of speed and slope; its spread by how fast the fit falls off about it. */
-export function refine(
+/** Speed in the middle of the last `seconds`, near one that is known, by finer steps of speed and slope; its spread by how fast the fit falls off about it. */
+function refine(
   bands: Bands,
   heights: readonly Float64Array[],
   revs: number,

@@ -267,8 +267,8 @@ describe('a run by hand', () => {
     const watch = watchRun(six, { source: 'hand' }, expectation)
     const seen = watch.feed(samples, events)!
     expect(seen.stop).toBeUndefined()
-    expect(watch.said(30)).toEqual({ speed: expect.closeTo(650 / 60, 4) as number, temperature: 95 })
-    expect(watch.said(200)).toEqual({ speed: expect.closeTo(650 / 60, 4) as number })
+    expect(watch.said(30)).toEqual({ by: 'throttle', speed: expect.closeTo(650 / 60, 4) as number, temperature: 95 })
+    expect(watch.said(200)).toEqual({ by: 'throttle', speed: expect.closeTo(650 / 60, 4) as number })
     for (let time = 31; time < 60; time++) expect(watch.tick(time)?.stop).toBeUndefined()
   })
   it('a logger from which nothing ever came is said before anything turns; a hand that has not read yet is not', () => {

@@ -2,6 +2,7 @@
 import { named } from '~/words/speak'
 import { t } from '~/words/of/bearings'
 import { t as tSight } from '~/words/of/sight'
+import { shrinkPhoto } from '~/composables/photo'
 import { OLD_SHELLS, type OldShell } from '#core/bearing/shell'
 
 /** What the old shell of a journal looked like, what that says, and its photos. */
@@ -31,6 +32,14 @@ function inspect(finding: string) {
 /** Whether its zones are looked at below. */
 const isOpen = defineModel<boolean>('zones', { default: false })
 
+const person = usePerson()
+const problem = ref('')
+/** A picture by this device's own camera, which a foot can take too. */
+async function shot(picture: File) {
+  const made = await shrinkPhoto(picture, build.id!, person.who)
+  problem.value = 'problem' in made ? made.problem : ''
+  if ('id' in made) photographed(made.id)
+}
 function photographed(id: string) {
   if (!found.value) return
   const value = { ...toRaw(found.value), photos: [...(found.value.photos ?? []), id].slice(-30) }
@@ -66,6 +75,8 @@ function photographed(id: string) {
       :words="t('oldShell.photographIt')"
       @kept="photographed"
     />
+    <LazyCameraShot v-if="found" @shot="shot" />
+    <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     <Button
       v-if="found?.photos?.length"
       type="button"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { waitDraft } from '~/composables/waitDraft'
 import { named } from '~/words/speak'
 import { t } from '~/words/of/plan'
 import { PAGES, stationPath } from '~/composables/stations'
@@ -58,9 +59,9 @@ const promised = computed(() => (engine.promised === undefined ? '' : wallWords(
 function promise(text: string) {
   void plan.promise(engine.build, text === '' ? undefined : text.slice(0, 16))
 }
-const adding = ref(false)
+const adding = ref(waitDraft(engine.build) !== undefined)
 /** The wait that is being changed; it may be ended meanwhile. */
-const changing = ref<string>()
+const changing = ref(waits.value.find(([id]) => waitDraft(engine.build, id))?.[0])
 const changed = computed(() => waits.value.find(([id]) => id === changing.value))
 </script>
 

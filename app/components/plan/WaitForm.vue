@@ -7,12 +7,13 @@ import { serverNow } from '~/sync/serverClock'
 import { isTimed, PlannedWait, WallMoment } from '#core/house/plan'
 import { durationFrom } from '#core/plan/typed'
 import { STATIONS, type Station } from '#core/record/quantity'
+import { keepWaitDraft, waitDraft, type WaitDraft } from '~/composables/waitDraft'
 
 /** Something that an engine waits for: until a time, from now on for so long, after a station, or until somebody knows. */
 const { build, was } = defineProps<{ build: string; was?: { id: string; wait: PlannedWait } }>()
 const emit = defineEmits<{ close: [] }>()
 const plan = usePlan()
-type How = 'until' | 'runs' | 'after' | 'open'
+type How = WaitDraft['how']
 const COMMON: { value: string; words: string; how: How; station: Station }[] = [
   { value: 'own', words: t('wait.own'), how: 'until', station: 'bearings' },
   { value: 'shells', words: t('wait.shells'), how: 'until', station: 'bearings' },
@@ -22,23 +23,45 @@ const COMMON: { value: string; words: string; how: How; station: Station }[] = [
   { value: 'oil', words: t('wait.oil'), how: 'runs', station: 'prime' },
 ]
 const before = was?.wait
-const common = ref('own')
-const what = ref(before?.what ?? '')
+/** As it was typed before a reload. */
+const draft = waitDraft(build, was?.id)
+const common = ref(draft?.common ?? 'own')
+const what = ref(draft?.what ?? before?.what ?? '')
 const how = ref<How>(
-  !before ? 'until' : 'after' in before ? 'after' : isTimed(before) ? 'runs' : before.until ? 'until' : 'open',
+  draft?.how ??
+    (!before ? 'until' : 'after' in before ? 'after' : isTimed(before) ? 'runs' : before.until ? 'until' : 'open'),
 )
-const station = ref<Station>(!before ? 'bearings' : 'after' in before ? before.after : before.before)
+const station = ref<Station>(
+  draft?.station ?? (!before ? 'bearings' : 'after' in before ? before.after : before.before),
+)
 /** As it was put: hours and minutes of what takes a time. */
-const until = before && 'until' in before ? before.until : ''
+const until = draft?.until ?? (before && 'until' in before ? before.until : '')
 const takesBefore = before && 'takes' in before ? Math.round(before.takes / 60_000) : undefined
 const takes =
-  takesBefore === undefined ? '' : `${Math.floor(takesBefore / 60)}:${String(takesBefore % 60).padStart(2, '0')}`
+  draft?.takes ??
+  (takesBefore === undefined ? '' : `${Math.floor(takesBefore / 60)}:${String(takesBefore % 60).padStart(2, '0')}`)
+const typedNow = { what: what.value, until: until ?? '', takes }
+const keepDraft = () =>
+  keepWaitDraft(build, was?.id, { ...typedNow, common: common.value, how: how.value, station: station.value })
+function typing({ target }: Event) {
+  const { name, value } = target as HTMLInputElement
+  if (!(name in typedNow)) return
+  typedNow[name as keyof typeof typedNow] = value
+  keepDraft()
+}
+watch([how, station], keepDraft)
+function leave() {
+  keepWaitDraft(build, was?.id, undefined)
+  emit('close')
+}
 function take(value: string) {
   const chosen = COMMON.find((each) => each.value === value)!
   common.value = value
   how.value = chosen.how
   station.value = chosen.station
   what.value = value === 'own' ? '' : chosen.words
+  typedNow.what = what.value
+  keepDraft()
 }
 const HOWS: { value: How; words: string }[] = [
   { value: 'until', words: t('wait.until') },
@@ -77,7 +100,7 @@ async function put({ valid, values }: { valid: boolean; values?: unknown }) {
         ? { ...said, before: station.value, takes, begun: new Date(serverNow()).toISOString() }
         : { ...said, before: station.value, ...(how.value === 'until' ? { until: typed.until } : {}) },
   )
-  emit('close')
+  leave()
   await (was ? plan.waitInstead(build, was.id, wait) : plan.wait(build, wait))
 }
 </script>
@@ -90,6 +113,7 @@ async function put({ valid, values }: { valid: boolean; values?: unknown }) {
     :resolver="resolver"
     :initial-values="{ what, until, takes }"
     :validate-on-value-update="false"
+    @input="typing"
     @submit="put"
   >
     <span v-if="!was" class="line"
@@ -119,7 +143,7 @@ async function put({ valid, values }: { valid: boolean; values?: unknown }) {
       <Button type="submit">{{ was ? t('wait.change') : t('wait.put') }}</Button><Button
         type="button"
         variant="outlined"
-        @click="emit('close')"
+        @click="leave"
         >{{ t('wait.cancel') }}</Button
       >
     </div>

@@ -23,6 +23,7 @@ const NOT: Record<typeof ear.not, string> = said(t, {
   'no-engine': 'ear.noEngine',
   'two-fit': 'ear.twoFit',
   changes: 'ear.changes',
+  hum: 'ear.hum',
   silent: 'ear.silent',
   shop: 'ear.shop',
   cranking: 'ear.cranking',

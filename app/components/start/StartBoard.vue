@@ -123,6 +123,7 @@ async function act(action: RigAction) {
       <p v-if="broken" class="broken" data-testid="broken">
         <b>{{ t('startBoard.aRuleWasBrokenAtS', { time: Math.round(broken.time) }) }}</b> {{ stopReason(broken, p) }}
       </p>
+      <RunFeed v-if="!run.ended && !rig" :baud-rate="baudRate" />
       <LazySpeedEar v-if="board.listens.value" />
       <BoardPoints :kept="kept" :markable="markable" @mark="mark" />
       <RunRemarks part="row" />
@@ -142,7 +143,6 @@ async function act(action: RigAction) {
       <p v-if="awake === 'none' && run.online && !run.ended" class="quiet" data-testid="may-sleep">
         {{ t('startBoard.thisScreenMaySleepThePage') }}
       </p>
-      <RunFeed v-if="!run.ended && !rig" :baud-rate="baudRate" />
       <div class="hands">
         <template v-if="!run.ended">
           <BoardButton

@@ -48,6 +48,8 @@ test('by hand, the ear tells the speed where it is sure, and where it is not the
   await press(page, 'Write down')
   await expect(page.getByTestId('ear-hears')).toContainText(' of 100 sure', { timeout: 20_000 })
   await expect(speed).toContainText('by ear')
+  // What was heard alone is no pressure of nought on the chart.
+  await expect(page.locator('.strip-chart svg')).toHaveAttribute('aria-label', /3\.10 bar/)
   const rpm = Number(/[\d,]+/.exec((await speed.textContent())!)![0].replace(',', ''))
   expect(rpm / 60 / SPEED).toBeCloseTo(1, 1.7)
   // Each speed that was sure is in the run's record, apart from what a tachometer would say.

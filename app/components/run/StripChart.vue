@@ -27,6 +27,7 @@ const {
 }>()
 const units = useUnits()
 const clip = useId()
+const isPressure = ({ pressure, gauge }: ChannelSample) => pressure !== undefined || gauge !== undefined
 const WIDTH = 760
 const LEFT = 50
 const FOOT = 26
@@ -39,7 +40,7 @@ const y = (pressure: number) =>
 /** What falls into the window, thinned to the highest and lowest of every two pixels, so that no spike is lost. */
 const shown = computed(() =>
   thin(
-    samples.filter(({ time }) => time >= begin.value - 1),
+    samples.filter((sample) => sample.time >= begin.value - 1 && isPressure(sample)),
     2 * WIDTH,
   ),
 )
@@ -88,7 +89,8 @@ const timeTicks = computed(() => {
 })
 const clock = (time: number) =>
   time < 60 ? `${Math.round(time)} s` : `${Math.floor(time / 60)}:${String(Math.round(time % 60)).padStart(2, '0')}`
-const lastSample = computed(() => samples[samples.length - 1])
+/** The last that was read of a pressure: a speed or a temperature that came alone after it is no reading of nothing. */
+const lastSample = computed(() => samples.findLast(isPressure))
 </script>
 
 <template>

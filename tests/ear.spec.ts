@@ -87,3 +87,32 @@ test('no microphone: said with the way round, and the start goes on by the throt
   await expect(page.getByTestId('board-speed')).toContainText('as the throttle stands')
   await press(page, 'Off')
 })
+
+test('a board that is left while the browser asks for the microphone leaves none open', async ({
+  server,
+  bench: page,
+  context,
+}) => {
+  await context.grantPermissions(['microphone'])
+  await page.addInitScript(() => {
+    const give = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices)
+    const given: MediaStream[] = []
+    Object.assign(window, { given })
+    navigator.mediaDevices.getUserMedia = async (wanted) => {
+      const stream = await give(wanted)
+      await new Promise((late) => setTimeout(late, 1500))
+      given.push(stream)
+      return stream
+    }
+  })
+  await openBoard(page, server)
+  await press(page, 'Speed by ear')
+  await press(page, 'Back to the bench')
+  const tracks = () =>
+    page.evaluate(() =>
+      (window as unknown as { given: MediaStream[] }).given.flatMap((each) =>
+        each.getTracks().map(({ readyState }) => readyState),
+      ),
+    )
+  await expect.poll(tracks).toEqual(['ended'])
+})

@@ -137,6 +137,16 @@ test('the voice counts the deadline and says STOP until the engine is off', asyn
   const counted = (await said(page)).filter((each) => /^\d$/.test(each))
   expect(counted).toEqual(['5', '4', '3', '2', '1'])
   expect((await said(page)).find((each) => each.startsWith('STOP'))).toContain('No pressure')
+  // Over any other page of the shop too, with the engine's name.
+  const other = await page.context().newPage()
+  await giveVoice(other)
+  await other.goto(server.address)
+  await expect
+    .poll(async () => (await said(other)).filter((each) => each.startsWith('STOP. Rescue tractor 2')).length, {
+      timeout: 30_000,
+    })
+    .toBeGreaterThan(1)
+  await other.close()
   await press(page, 'The switch is off')
   await page.waitForTimeout(300)
   const stops = (await said(page)).length

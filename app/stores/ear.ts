@@ -36,9 +36,11 @@ export const useEar = defineStore('ear', () => {
   async function open() {
     no.value = undefined
     how.value = rememberedJson<FiresHow>(key(), 'four-stroke')
-    const opened = await openMicrophone()
-    if ('no' in opened) return void (no.value = opened)
     const own = ++turn
+    const opened = await openMicrophone()
+    // Left, or asked for once more, while the browser asked: it is not left open for nobody.
+    if (own !== turn) return 'no' in opened ? undefined : shutCamera(opened)
+    if ('no' in opened) return void (no.value = opened)
     stream.value = opened
     for (const track of opened.getTracks())
       track.onended = () => {
@@ -54,17 +56,21 @@ export const useEar = defineStore('ear', () => {
     }
   }
   async function follow(from: MediaStream, own: number) {
-    context = new AudioContext()
-    await context.audioWorklet.addModule(worklet)
-    const ear = new AudioWorkletNode(context, 'ear')
+    const heardBy = (context = new AudioContext())
+    await heardBy.audioWorklet.addModule(worklet)
+    const ear = new AudioWorkletNode(heardBy, 'ear')
     ear.port.onmessage = ({ data }: MessageEvent<Float32Array>) => {
       if (own !== turn) return
       lastPiece = performance.now()
-      void useSoundWorker().take(data)
+      // A worker that broke off is said by the next listening.
+      useSoundWorker()
+        .take(data)
+        .catch(() => undefined)
     }
-    context.createMediaStreamSource(from).connect(ear).connect(context.destination)
-    await context.resume()
+    heardBy.createMediaStreamSource(from).connect(ear).connect(heardBy.destination)
+    await heardBy.resume()
     await begin()
+    if (own !== turn) return
     timer = setInterval(() => void listen(own), EVERY)
   }
   async function begin() {
@@ -89,7 +95,10 @@ export const useEar = defineStore('ear', () => {
     try {
       await listenNow(own)
     } catch {
-      if (own === turn) nothing('silent')
+      if (own !== turn) return
+      nothing('silent')
+      // What listened has broken off: another begins, and has heard nothing of the shop.
+      await begin().catch(() => undefined)
     } finally {
       busy = false
     }
@@ -99,9 +108,7 @@ export const useEar = defineStore('ear', () => {
     const action = act.value?.data.action as RigAction | undefined
     if (action === 'crank') return nothing('cranking')
     if (!action || !FIRES.has(action) || run.ended) {
-      if (!act.value || 1000 * (run.now() - act.value.time) > RUNS_DOWN) {
-        await useSoundWorker().shop()
-      }
+      if (!act.value || 1000 * (run.now() - act.value.time) > RUNS_DOWN) await useSoundWorker().shop()
       return nothing('shop')
     }
     const time = run.now()

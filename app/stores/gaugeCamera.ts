@@ -65,10 +65,14 @@ export const useGaugeCamera = defineStore('gaugeCamera', () => {
   let last = -Infinity
   /** Pictures of what was followed before count for nothing. */
   let turn = 0
+  let asked = 0
 
   async function open() {
     no.value = undefined
+    const own = ++asked
     const opened = await openCamera({ width: { ideal: 1280 }, height: { ideal: 960 }, frameRate: { ideal: 30 } })
+    // Asked for once more while the browser asked: one is enough.
+    if (own !== asked) return 'no' in opened ? undefined : shutCamera(opened)
     if ('no' in opened) return void (no.value = opened)
     stream.value = opened
     video ??= Object.assign(document.createElement('video'), { muted: true, playsInline: true })

@@ -2,6 +2,7 @@
 import { named } from '~/words/speak'
 import { t } from '~/words/of/sound'
 import { spokenFigure } from '~/words/spoken'
+import { shopAlarm } from '~/composables/shopAlarm'
 import { moveFrom } from '~/composables/readingMoves'
 import { nextMissing } from '~/composables/useKeys'
 import { quantityAt } from '#core/engine/values'
@@ -35,6 +36,9 @@ const stop = build.$onAction(({ name, args }) => {
   const figure = spokenFigure(units.showReading(value, quantity))
   voice.say(t('voice.taken', { label: named(quantity.label), figure }))
 })
+
+/** A start that is called off is said over whatever page is open; its own board says it itself. */
+useSpokenStop(() => shopAlarm.value && t('voice.stop', { why: shopAlarm.value }))
 
 /** What was typed and is not believed is asked aloud. */
 async function doubted(field: HTMLInputElement) {

@@ -10,6 +10,8 @@ const { reading, label, photos } = defineProps<{ reading: string; label: string;
 const key = () => `${reading}.oldShell`
 const shell = useShellLook(key, () => t('shell.change', { label }))
 const zoneOf = (zone: ShellZone) => shell.look.value.zones[zone]
+type Row = { zone: ShellZone }
+const rows: Row[] = SHELL_ZONES.map((zone) => ({ zone }))
 const seenAt = (zone: ShellZone) => (zoneOf(zone)?.seen ?? '') as OldShell | ''
 const SEEN = [
   { value: '' as OldShell | '', words: t('shell.notLookedAt') },
@@ -59,41 +61,34 @@ const lastWords = (zone: ShellZone) => {
         </div>
       </div>
     </div>
-    <table class="zones">
-      <thead>
-        <tr>
-          <th scope="col">{{ t('shell.zone') }}</th>
-          <th scope="col">{{ t('shell.seen') }}</th>
-          <th scope="col">{{ t('shell.fingernail') }}</th>
-          <th v-if="last.look.value" scope="col">{{ t('shell.lastSet') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="zone in SHELL_ZONES" :key="zone" :data-zone="zone">
-          <th scope="row">{{ ZONES[zone] }}</th>
-          <td>
-            <ChoiceField
-              :label="t('shell.seenAt', { zone: ZONES[zone] })"
-              :value="seenAt(zone)"
-              :options="SEEN"
-              @choose="shell.see(zone, $event, zoneOf(zone)?.felt)"
-            />
-          </td>
-          <td>
-            <ChoiceField
-              v-if="zoneOf(zone)"
-              :label="t('shell.feltAt', { zone: ZONES[zone] })"
-              :value="zoneOf(zone)!.felt ?? ''"
-              :options="FELT"
-              @choose="shell.see(zone, seenAt(zone), $event)"
-            />
-          </td>
-          <td v-if="last.look.value">
-            {{ lastWords(zone) }}<b v-if="differ.includes(zone)">, {{ t('shell.differs') }}</b>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <ResultTable
+      :rows="rows"
+      :label="t('shell.zonesOf', { label })"
+      :attributes="({ zone }: Row) => ({ 'data-zone': zone })"
+    >
+      <Column :header="t('shell.zone')"
+        ><template #body="{ data }: { data: Row }">{{ ZONES[data.zone] }}</template></Column
+      ><Column :header="t('shell.seen')" class="words"
+        ><template #body="{ data: { zone } }: { data: Row }"
+          ><ChoiceField
+            :label="t('shell.seenAt', { zone: ZONES[zone] })"
+            :value="seenAt(zone)"
+            :options="SEEN"
+            @choose="shell.see(zone, $event, zoneOf(zone)?.felt)" /></template></Column
+      ><Column :header="t('shell.fingernail')" class="words"
+        ><template #body="{ data: { zone } }: { data: Row }"
+          ><ChoiceField
+            v-if="zoneOf(zone)"
+            :label="t('shell.feltAt', { zone: ZONES[zone] })"
+            :value="zoneOf(zone)!.felt ?? ''"
+            :options="FELT"
+            @choose="shell.see(zone, seenAt(zone), $event)" /></template></Column
+      ><Column v-if="last.look.value" :header="t('shell.lastSet')" class="words"
+        ><template #body="{ data: { zone } }: { data: Row }"
+          >{{ lastWords(zone) }}<b v-if="differ.includes(zone)">, {{ t('shell.differs') }}</b></template
+        ></Column
+      >
+    </ResultTable>
     <ul class="says" data-testid="shell-says">
       <li v-for="{ code, zones } in says" :key="code">
         <b>{{ zones.map((zone) => ZONES[zone]).join(', ') }}:</b> {{ SAYS[code] }}
@@ -139,15 +134,6 @@ h3 {
   background: rgb(0 0 0 / 65%);
   white-space: nowrap;
 }
-.zones {
-  border-collapse: collapse;
-  width: 100%;
-}
-.zones :is(th, td) {
-  text-align: left;
-  padding: 4px 12px 4px 0;
-  border-top: 1px solid var(--rule);
-}
 .says {
   margin: 0;
   padding: 0;
@@ -160,20 +146,5 @@ h3 {
 .wrong {
   color: var(--stop);
   margin: 0;
-}
-@media (max-width: 760px) {
-  .zones thead {
-    display: none;
-  }
-  .zones tr {
-    display: grid;
-    padding: 6px 0;
-  }
-  .zones :is(th, td) {
-    border-top: 0;
-  }
-  .zones tr {
-    border-top: 1px solid var(--rule);
-  }
 }
 </style>

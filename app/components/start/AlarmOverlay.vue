@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { lowered } from '~/words/speak'
+import { shopAlarm } from '~/composables/shopAlarm'
 import { t } from '~/words/of/start'
 import { STOP_TITLES, stopReason } from '~/words/start'
 import { type ShopNews, useNews } from '~/stores/news'
@@ -22,6 +23,7 @@ const shown = computed(() =>
     (each) => !away.value.includes(each.run) && !(run.run?.id === each.run && route.path.endsWith('/start')),
   ),
 )
+watch(shown, (now) => (shopAlarm.value = now && `${now.name}: ${lowered(STOP_TITLES[now.code])}`))
 const alarm = useAlarm(() => shown.value !== undefined)
 const p = (value: number) => units.say(value, 'pressure', units.fine)
 const to = computed(() => (shown.value ? `/build/${shown.value.build}/start` : '/'))

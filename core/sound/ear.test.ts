@@ -5,6 +5,7 @@ import { seeded } from '../random/random'
 import { prepareEar } from './ear'
 import { earEngine, firingsOf } from './firings'
 import { type Firings, orderHeights } from './orders'
+import { tonesOf, toneStep } from './tones'
 
 const even = (count: number, cycle = 720) => ({
   fires: Array.from({ length: count }, (_, i) => (i * cycle) / count),
@@ -42,6 +43,8 @@ describe('an engine’s speed by ear', () => {
     const stood = sound.speed(heard.at! - heard.ago)
     expect(Math.abs(heard.speed / stood - 1)).toBeLessThan(0.006)
     expect(heard.sigma / heard.speed).toBeLessThan(0.003)
+    // No engine fires by a clock.
+    expect(heard.sigma / heard.speed).toBeGreaterThan(0.001)
   })
   it('follows a speed that hunts, and says where it changes too fast', () => {
     const hunt = (share: number, period: number) =>
@@ -59,6 +62,22 @@ describe('an engine’s speed by ear', () => {
     if ('unheard' in heard) throw new Error(heard.unheard)
     expect(heard.speed / slow.speed(heard.at! - heard.ago)).toBeCloseTo(1, 2)
     expect(heardOf(hunt(0.3, 2), [even(4)], 1, 18)).toHaveProperty('unheard')
+  })
+  it('never says a speed between two where it steps from one to the other', () => {
+    for (const [seed, step] of [3, 5, 8].flatMap((each) => [0.97, 1.02, 1.03, 1.05].map((by) => [each, by] as const))) {
+      const [one, other] = [20, 20 * step].map((speed) =>
+        drawEngineSound(seeded(seed), { ...even(4), speed, over: 25, seconds: 2, calm: true }),
+      ) as [EngineSound, EngineSound]
+      const { rate } = one
+      const ear = prepareEar(rate, { ways: [even(4)], slowest: 1.5, fastest: 100 })
+      ear.take(one.samples.subarray(0, 1.2 * rate))
+      for (let from = 1.2 * rate; from < 2 * rate; from += 0.1 * rate) {
+        ear.take(other.samples.subarray(from, from + 0.1 * rate))
+        const heard = ear.listen(20)
+        if ('speed' in heard)
+          expect(Math.min(...[20, 20 * step].map((each) => Math.abs(heard.speed / each - 1)))).toBeLessThan(0.01)
+      }
+    }
   })
   it('hears none where none runs: a shop with its hum, silence, and a microphone that is driven too far', () => {
     for (let k = 0; k < 6; k++) {
@@ -95,6 +114,23 @@ describe('an engine’s speed by ear', () => {
       const heard = heardOf(sound, ways, 1, 16)
       expect(heard).toMatchObject({ speed: expect.closeTo(18.3, 0) })
     }
+  })
+})
+
+describe('tones along turns', () => {
+  it('stand still where the speed changes as it is said to, and smear where it changes otherwise', () => {
+    const rate = 1200
+    const slope = 0.15
+    const middle = 479.5
+    // A tone of 60 Hz in the middle that rises by 15 percent in a second: its phase is 2π · 60 (t + slope t² / 2).
+    const rising = Float64Array.from({ length: 960 }, (_, i) => {
+      const t = (i - middle) / rate
+      return Math.cos(2 * Math.PI * 60 * (t + (slope * t * t) / 2))
+    })
+    const at = Math.round(60 / toneStep(rate))
+    const peak = (by: number) => Math.max(...tonesOf(rising, rate, by).subarray(at - 1, at + 2))
+    expect(peak(slope)).toBeGreaterThan(1.1 * peak(0))
+    expect(peak(slope)).toBeGreaterThan(1.1 * peak(-slope))
   })
 })
 

@@ -75,16 +75,17 @@ function photographed(id: string) {
       :words="t('oldShell.photographIt')"
       @kept="photographed"
     />
-    <LazyCameraShot v-if="found" @shot="shot" />
     <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
-    <Button
-      v-if="found?.photos?.length"
-      type="button"
-      variant="outlined"
-      :aria-expanded="isOpen"
-      @click="isOpen = !isOpen"
-      >{{ tSight(isOpen ? 'shell.shut' : 'shell.open') }}</Button
-    >
+    <div v-if="found" class="ways">
+      <LazyCameraShot @shot="shot" /><Button
+        v-if="found.photos?.length"
+        type="button"
+        variant="outlined"
+        :aria-expanded="isOpen"
+        @click="isOpen = !isOpen"
+        >{{ tSight(isOpen ? 'shell.shut' : 'shell.open') }}</Button
+      >
+    </div>
   </section>
 </template>
 
@@ -94,6 +95,11 @@ function photographed(id: string) {
   flex-wrap: wrap;
   gap: 6px;
   margin: 6px 0;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
 }
 .conditions .p-togglebutton {
   min-height: 44px;

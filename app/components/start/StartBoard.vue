@@ -125,9 +125,9 @@ async function act(action: RigAction) {
       </p>
       <RunFeed v-if="!run.ended && !rig" :baud-rate="baudRate" />
       <LazySpeedEar v-if="board.listens.value" />
+      <HandReading v-if="byHand && !run.ended" :top="top" @read="read" />
       <BoardPoints :kept="kept" :markable="markable" @mark="mark" />
       <RunRemarks part="row" />
-      <HandReading v-if="byHand && !run.ended" :top="top" @read="read" />
       <label v-if="(!run.ended && last?.temperature === undefined) || (byHand && !run.ended)" class="oil"
         >{{ t('startBoard.oilNow') }}
         <QuantityField
